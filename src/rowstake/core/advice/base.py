@@ -1,0 +1,24 @@
+"""What every advice rule is: a look at a plan, giving findings with their ways out."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable
+from typing import Any
+
+from rowstake.core.parts import Finding, Fix
+from rowstake.core.planned import Planned
+
+Rule = Callable[[Planned], Iterable[Finding]]
+
+
+def found(title: str, why: str, where: Iterable[str] = (), fixes: Iterable[Fix] = ()) -> Finding:
+    """A finding; its stake, weight and source are filled in from the catalogue."""
+    return Finding("", "", title, why, tuple(where), tuple(fixes))
+
+
+def put(label: str, **values: Any) -> Fix:
+    """A fix that sets fields: `bays__max_mm=1800` sets `fence.bays.max_mm`."""
+    return Fix(
+        label,
+        tuple({"do": "set", "path": "fence." + key.replace("__", "."), "value": v} for key, v in values.items()),
+    )

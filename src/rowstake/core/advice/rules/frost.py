@@ -1,0 +1,25 @@
+"""Posts whose foot stands above the frost depth, because a lesser depth was insisted on."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put
+from rowstake.core.parts import Finding
+from rowstake.core.planned import Planned
+
+
+def look(planned: Planned) -> Iterator[Finding]:
+    brief, p = planned.brief, planned.brief.printer
+    frost = brief.job.site.frost_depth_mm
+    used = {post.gate for post in planned.layout.posts}
+    shallow = [planned.digger.kinds[g] for g in used if planned.digger.kinds[g].hole.embedment_mm < frost - 0.5]
+    if not shallow:
+        return
+    depth = min(kind.hole.embedment_mm for kind in shallow)
+    yield found(
+        f"Posts stand {p.length(depth)} deep, frost reaches {p.length(frost)}",
+        "Ground that freezes under a footing lifts it a little every winter.",
+        [post.label for post in planned.layout.posts if planned.digger.of(post) in shallow],
+        [put("Dig below the frost", posts__depth_mm=None)],
+    )

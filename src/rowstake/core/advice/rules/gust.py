@@ -1,0 +1,65 @@
+"""Posts too weak or too shallow for the site's gust."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Finding, Fix
+from rowstake.core.planned import Planned
+from rowstake.core.reckoners.base import up
+
+
+def look(planned: Planned) -> Iterator[Finding]:
+    brief, p = planned.brief, planned.brief.printer
+    gust = brief.job.site.gust_mps
+    weak = [g for g in planned.gusts if g.stands.holds_to_mps < gust - 0.05]
+    if not weak:
+        return
+    worst = weak[0]
+    by_post = worst.stands.governed_by == "post"
+    part = "the posts bend too far" if by_post else "the earth round the posts gives"
+    yield found(
+        f"{worst.where[0].capitalize()} stands {p.speed(worst.stands.holds_to_mps)}; the site's gust is {p.speed(gust)}",
+        f"At that gust {part}. A screening estimate: for certainty ask an engineer. "
+        f"{sum(len(g.where) for g in weak)} bays and gates fall short.",
+        [w for g in weak for w in g.where],
+        _ways_out(planned, by_post),
+    )
+
+
+def _ways_out(planned: Planned, by_post: bool) -> list[Fix]:
+    """Closer, larger, deeper, more open: those that help with what gives first, the likeliest first."""
+    brief, p, posts = planned.brief, planned.brief.printer, planned.brief.fence.posts
+    worst = planned.gusts[0]
+    share = (worst.stands.holds_to_mps / brief.job.site.gust_mps) ** 2
+    snap, bays = brief.region.snap_mm, brief.fence.bays
+    closer = bays.max_mm * share // snap * snap
+    out = []
+    larger = [
+        s
+        for s in CATALOGUE.sections_for(brief.region.id, "post")
+        if s.width_mm > brief.post.width_mm + 1 and s.thickness_mm == s.width_mm
+    ]
+    if larger:
+        size = larger[0]
+        gate = brief.gate_post if brief.gate_post.width_mm >= size.width_mm else size
+        out.append(put(f"Use {size.name} posts", posts__size=size.id, posts__gate_size=gate.id))
+    if not by_post and not posts.wind_checked:
+        out.append(put("Dig to the wind-checked depth", posts__wind_checked=True, posts__depth_mm=None))
+    elif not by_post and worst.stands.required_embedment_mm:
+        depth = up(worst.stands.required_embedment_mm / snap) * snap
+        out.append(
+            put(
+                f"Set posts {p.length(depth)} deep",
+                posts__school="fixed",
+                posts__fixed_depth_mm=depth,
+                posts__depth_mm=None,
+            )
+        )
+    if not worst.gate and 600 <= closer < bays.max_mm:
+        out.append(put(f"Bring the posts to {p.length(closer)} at most", bays__way="equal", bays__max_mm=closer))
+    if brief.style.id != "spaced_pickets":
+        out.append(Fix("Let the wind through: spaced pickets", ({"do": "style", "style": "spaced_pickets"},)))
+    return out

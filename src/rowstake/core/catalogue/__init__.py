@@ -1,0 +1,97 @@
+"""The facts of the trade, kept as data files and loaded once into typed models."""
+
+from __future__ import annotations
+
+import tomllib
+from functools import cached_property
+from importlib import resources
+from typing import Any, TypeVar
+
+from rowstake.core.catalogue.models import (
+    PSI,
+    AdviceEntry,
+    Fact,
+    Materials,
+    MethodEntry,
+    Movement,
+    Region,
+    Section,
+    Soil,
+    Species,
+    StyleEntry,
+)
+from rowstake.core.faults import refuse
+
+__all__ = [
+    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Materials", "MethodEntry", "Region", "Section",
+    "Soil", "Species", "StyleEntry", "pick",
+]  # fmt: skip
+
+F = TypeVar("F", bound=Fact)
+
+
+def _read(name: str) -> dict[str, Any]:
+    path = resources.files("rowstake.core.catalogue") / "data" / f"{name}.toml"
+    return tomllib.loads(path.read_text("utf-8"))
+
+
+def _table(name: str, model: type[F]) -> dict[str, F]:
+    return {key: model.model_validate({**values, "id": key}) for key, values in _read(name).items()}
+
+
+class Catalogue:
+    """Every data file, each read when it is first asked for."""
+
+    @cached_property
+    def regions(self) -> dict[str, Region]:
+        return _table("regions", Region)
+
+    @cached_property
+    def sections(self) -> dict[str, Section]:
+        return _table("sections", Section)
+
+    @cached_property
+    def species(self) -> dict[str, Species]:
+        return _table("species", Species)
+
+    @cached_property
+    def soils(self) -> dict[str, Soil]:
+        return _table("ground", Soil)
+
+    @cached_property
+    def styles(self) -> dict[str, StyleEntry]:
+        return _table("styles", StyleEntry)
+
+    @cached_property
+    def methods(self) -> dict[str, MethodEntry]:
+        return _table("methods", MethodEntry)
+
+    @cached_property
+    def advice(self) -> dict[str, AdviceEntry]:
+        return _table("advice", AdviceEntry)
+
+    @cached_property
+    def materials(self) -> Materials:
+        return Materials(**_read("materials"))
+
+    @cached_property
+    def movement(self) -> Movement:
+        return Movement(**_read("movement"))
+
+    @cached_property
+    def cautions(self) -> dict[str, Any]:
+        return _read("cautions")
+
+    def sections_for(self, region: str, use: str) -> list[Section]:
+        """Sections sold in a region for a use, in catalogue order."""
+        return [s for s in self.sections.values() if s.region == region and s.use == use]
+
+
+CATALOGUE = Catalogue()
+
+
+def pick(table: dict[str, F], key: str, field: str) -> F:
+    """The entry `key`, or a `JobFault` that names `field` and lists what there is."""
+    if key not in table:
+        raise refuse(field, key, ", ".join(table), f"There is no “{key}”")
+    return table[key]

@@ -1,0 +1,205 @@
+"""Typed models of the facts in `data/`. Lengths in mm, stresses in MPa, densities in kg/m³."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from pydantic import BaseModel, ConfigDict
+
+PSI = 0.006894757293168
+"""One pound per square inch in MPa."""
+
+
+class Fact(BaseModel):
+    """Anything read from a data file: closed, frozen, with the kind of source it came from."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+    source: str = ""
+
+
+class Region(Fact):
+    id: str
+    name: str
+    units: Literal["mm", "ft-in"]
+    augers_mm: list[float]
+    bags: list[str]
+    species: str
+    height_mm: float
+    max_bay_mm: float
+    fixed_depth_mm: float
+    ground_gap_mm: float
+    gravel_mm: float
+    post: str
+    gate_post: str
+    rail: str
+    gate_frame: str
+    gate_opening_mm: float
+    proud_mm: float
+    hinge_gap_mm: float
+    latch_gap_mm: float
+    snap_mm: float
+    words: dict[str, str]
+
+
+class Section(Fact):
+    """A section on sale: thickness × width, and the lengths it is sold in."""
+
+    id: str
+    region: str
+    name: str
+    use: Literal["post", "rail", "board"]
+    thickness_mm: float
+    width_mm: float
+    lengths_mm: list[float]
+
+    def next_length(self, mm: float) -> float | None:
+        """The shortest length on sale that is at least `mm`, or None."""
+        return next((s for s in sorted(self.lengths_mm) if s >= mm - 1e-6), None)
+
+
+class Species(Fact):
+    """Design values. Either a table of No. 2 values (psi) or a strength class (MPa)."""
+
+    id: str
+    name: str
+    density_kg_m3: float
+    fb_2x: dict[str, float] = {}
+    cf: dict[str, float] = {}
+    e: float = 0.0
+    fv: float = 0.0
+    fb_4x4: float = 0.0
+    fb_4x6: float = 0.0
+    cf_4x4: float = 1.0
+    cf_4x6: float = 1.0
+    fb_heavy: float = 0.0
+    incised: bool = False
+    e_mpa: float = 0.0
+    short_mpa: float = 0.0
+    long_mpa: float = 0.0
+
+    @property
+    def graded(self) -> bool:
+        """True for a strength class, whose allowable stresses are given outright."""
+        return self.short_mpa > 0
+
+
+class Soil(Fact):
+    id: str
+    name: str
+    lateral_kpa_per_m: float
+    bearing_kpa: float
+
+
+class Bag(Fact):
+    name: str
+    kg: float
+
+
+class Concrete(Fact):
+    dry_kg_per_m3: float
+    waste_pct: float
+    ready_mix_over_m3: float
+    water_litre_per_kg: float
+
+
+class Fill(Fact):
+    gravel_kg_per_m3: float
+    spoil_bulking: float
+
+
+class Fixings(Fact):
+    packs: list[int]
+    spare_pct: float
+    screw_lengths_mm: list[float]
+    board_times: float
+    grip_mm: float
+
+
+class Cutting(Fact):
+    kerf_mm: float
+    end_trim_mm: float
+
+
+class PostFacts(Fact):
+    least_embedment_mm: float
+    gate_deeper: float
+    hole_widths: float
+    dome_mm: float
+
+
+class RailFacts(Fact):
+    two_up_to_mm: float
+    three_up_to_mm: float
+    from_board_end_mm: float
+    per_crossing: int
+
+
+class SolidBay(Fact):
+    post_over_mm: float
+    reach_mm: float
+
+
+class Limits(Fact):
+    soil_clear_mm: float
+    short_bay: float
+    sliver_of_board: float
+    close_gap_mm: float
+    solid_bay: list[SolidBay]
+
+
+class Hinge(Fact):
+    up_to_kg: float
+    name: str
+
+
+class GateFacts(Fact):
+    wheel_over_mm: float
+    third_hinge_over_mm: float
+    soaked: float
+    hinges: list[Hinge]
+
+
+class Materials(Fact):
+    concrete: Concrete
+    bags: dict[str, Bag]
+    fill: Fill
+    fixings: Fixings
+    cutting: Cutting
+    posts: PostFacts
+    rails: RailFacts
+    limits: Limits
+    gates: GateFacts
+
+
+class StyleEntry(Fact):
+    id: str
+    name: str
+    words: str
+    fits: list[str]
+    boards: dict[str, str]
+    gap_mm: float = 0.0
+    most_gap_mm: float = 0.0
+    lap_mm: float = 0.0
+    per_crossing: int
+    holds: str
+
+
+class MethodEntry(Fact):
+    id: str
+    name: str
+    words: str
+    rails_after_h: float
+    gates_after_h: float
+
+
+class AdviceEntry(Fact):
+    id: str
+    stake: str
+    weight: Literal["needs", "note"]
+
+
+class Movement(Fact):
+    fibre_saturation_pct: float
+    flat_quarter: dict[str, tuple[float, float]]
+    heat_per_million: dict[str, float]
+    sources: dict[str, str]

@@ -1,0 +1,134 @@
+"""The plan: the line from above, with posts, boards, gates and what may be dragged."""
+
+from __future__ import annotations
+
+import math
+
+from rowstake.core.drawing.scene import Board, Handle, LegFrame, Point, Scene, Shape
+from rowstake.core.fence.layout import Opening
+from rowstake.core.fence.line import LegLine, inner_angle_deg
+from rowstake.core.fence.rails import board_planes_mm
+from rowstake.core.planned import Planned
+
+SWING_STEPS = 12
+MANY_BAYS = 40
+
+
+def plan_scene(planned: Planned) -> Scene:
+    """Shapes of the plan; each bay is dimensioned while there are few, each leg always."""
+    board, layout, p = Board(), planned.layout, planned.brief.printer
+    fence = planned.brief.fence
+    aside = 1 if fence.skin.side == "left" else -1
+    for leg in layout.legs:
+        board.line(leg.start, leg.end, "string", f"leg {leg.index + 1}")
+    for obstacle in fence.obstacles:
+        leg, half = layout.legs[obstacle.leg], max(obstacle.width_mm / 2, 150.0)
+        a, b = obstacle.at_mm, obstacle.at_mm + obstacle.width_mm
+        corners = (leg.at(a, -half), leg.at(b, -half), leg.at(b, half), leg.at(a, half))
+        board.add(Shape("poly", corners, "zone", obstacle.id))
+        board.text(leg.at((a + b) / 2, -aside * half * 1.6), obstacle.what, "label", obstacle.id)
+    _skin(board, planned, aside)
+    for opening in layout.openings:
+        _gate(board, planned, opening, aside)
+    for post in layout.posts:
+        leg, at = layout.legs[post.stations[0][0]], post.stations[0][1]
+        section = planned.brief.gate_post if post.gate else planned.brief.post
+        h, d = post.face_mm / 2, section.width_mm / 2
+        square = (leg.at(at - h, -d), leg.at(at + h, -d), leg.at(at + h, d), leg.at(at - h, d))
+        board.add(Shape("poly", square, "post", post.label))
+    named = [q for q in layout.posts if len(layout.posts) <= MANY_BAYS or q.kind != "line"]
+    for post in named:
+        leg, at = layout.legs[post.stations[0][0]], post.stations[0][1]
+        board.text(leg.at(at, aside * 330), post.label, "label", post.label)
+    for leg in layout.legs:
+        ends = (leg.start, leg.end) if aside < 0 else (leg.end, leg.start)
+        board.dim(*ends, f"leg {leg.index + 1}: {p.length(leg.length_mm)}", 2.6, f"leg {leg.index + 1}")
+    if len(layout.bays) <= MANY_BAYS:
+        for bay in layout.bays:
+            first, last = (bay.left, bay.right) if aside < 0 else (bay.right, bay.left)
+            board.dim((first.x_mm, first.y_mm), (last.x_mm, last.y_mm), p.bare(bay.centres_mm), 1.2, bay.label)
+    for leg in layout.legs[1:]:
+        turn = leg.turn_deg
+        middle = leg.heading + math.pi - math.radians(180 - turn) / 2
+        corner = (leg.start[0] + 700 * math.cos(middle), leg.start[1] + 700 * math.sin(middle))
+        board.text(corner, f"{inner_angle_deg(turn):g}°", "quiet", f"corner {leg.index}")
+    reach = max(900.0, planned.brief.fence.skin.height_mm / 2)
+    frames = tuple(LegFrame(g.index, g.start, g.end, g.length_mm) for g in layout.legs)
+    return board.scene("plan", "Plan", reach, handles=tuple(_handles(planned)), legs=frames)
+
+
+def _skin(board: Board, planned: Planned, aside: int) -> None:
+    """Each stretch of boards as a strip of its true thickness, on its side of the line."""
+    between = planned.brief.fence.rails.fixing == "between"
+    back, front = board_planes_mm(planned.brief)
+    if between:
+        back = planned.brief.rail.thickness_mm / 2
+        front = back + planned.brief.board.thickness_mm
+    for course in planned.courses:
+        leg = planned.layout.legs[course.leg]
+        a, b = course.left_mm, course.left_mm + course.stretch.length_mm
+        low, high = aside * back, aside * front
+        strip = (leg.at(a, low), leg.at(b, low), leg.at(b, high), leg.at(a, high))
+        board.add(Shape("poly", strip, "board", course.label))
+
+
+def _arc(leg: LegLine, hinge: float, width: float, towards_end: bool, aside: int) -> tuple[Point, ...]:
+    points = []
+    for i in range(SWING_STEPS + 1):
+        turn = math.pi / 2 * i / SWING_STEPS
+        along = width * math.cos(turn) * (1 if towards_end else -1)
+        points.append(leg.at(hinge + along, aside * width * math.sin(turn)))
+    return tuple(points)
+
+
+def _gate(board: Board, planned: Planned, opening: Opening, aside: int) -> None:
+    """Leaves closed, and the arc they sweep when they open away from the boards."""
+    gate, leg = opening.gate, planned.layout.legs[opening.leg]
+    built = next(b for b in planned.gates if b.gate.id == gate.id)
+    of, width = f"gate {gate.id}", built.leaf.leaf_width_mm
+    frame = planned.brief.fence.gate_frame
+    thick = planned.brief.frame.thickness_mm / 2
+    sides = ["start", "end"] if gate.leaves == 2 else [gate.hinge]
+    for side in sides:
+        hinge = opening.left_mm + frame.hinge_gap_mm if side == "start" else opening.right_mm - frame.hinge_gap_mm
+        end = hinge + (width if side == "start" else -width)
+        corners = (leg.at(hinge, -thick), leg.at(end, -thick), leg.at(end, thick), leg.at(hinge, thick))
+        board.add(Shape("poly", corners, "frame", of))
+        arc = _arc(leg, hinge, width, side == "start", -aside)
+        for a, b in zip(arc, arc[1:], strict=False):
+            board.line(a, b, "swing", of)
+        board.line(arc[-1], leg.at(hinge), "swing", of)
+    middle = (opening.left_mm + opening.right_mm) / 2
+    board.text(leg.at(middle, aside * 330), gate.id, "label", of)
+
+
+def _handles(planned: Planned) -> list[Handle]:
+    legs = planned.layout.legs
+    out = [Handle("corner", "0", legs[0].start)]
+    out += [Handle("corner", str(leg.index + 1), leg.end) for leg in legs]
+    for opening in planned.layout.openings:
+        leg, middle = legs[opening.leg], (opening.left_mm + opening.right_mm) / 2
+        out.append(Handle("gate", opening.gate.id, leg.at(middle), opening.leg, middle - opening.left_mm))
+    for o in planned.brief.fence.obstacles:
+        middle = o.at_mm + o.width_mm / 2
+        out.append(Handle("obstacle", o.id, legs[o.leg].at(middle), o.leg, o.width_mm / 2))
+    return out
+
+
+def outline(planned_legs: list[LegLine], gates: list[tuple[int, float, float]], face: float = 0.0) -> Scene:
+    """A small drawing for a list of jobs: the line with its gates left open."""
+    board = Board()
+    for leg in planned_legs:
+        cuts = sorted((a, b) for index, a, b in gates if index == leg.index)
+        at = 0.0
+        for a, b in cuts:
+            board.line(leg.at(at), leg.at(a), "string")
+            at = b
+        board.line(leg.at(at), leg.end, "string")
+    for point in [planned_legs[0].start, *(leg.end for leg in planned_legs)]:
+        board.add(Shape("circle", (point,), "post", radius_mm=face))
+    size = max(leg.length_mm for leg in planned_legs)
+    return board.scene("outline", "The line", size * 0.06)
+
+
+__all__ = ["outline", "plan_scene"]

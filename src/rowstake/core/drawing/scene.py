@@ -1,0 +1,93 @@
+"""What every drawing is: shapes in real millimetres (y up) with a look, a layer and the part they show."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import Literal
+
+Point = tuple[float, float]
+Look = Literal[
+    "string", "post", "board", "rail", "frame", "brace", "concrete", "gravel", "hole", "ground", "frost",
+    "zone", "swing", "mark", "label", "quiet",
+]  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Shape:
+    """`of` is the label of the part or thing shown; selection links drawings, tape and lists through it.
+
+    A `dim` is drawn between its two points, moved `aside` rows to the left of their direction; `text` is what it says.
+    A `text` stands at its point. `hidden` shapes lie behind something or below ground.
+    """
+
+    kind: Literal["poly", "line", "circle", "text", "dim"]
+    points: tuple[Point, ...]
+    look: Look
+    of: str = ""
+    text: str = ""
+    radius_mm: float = 0.0
+    aside: float = 0.0
+    hidden: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Handle:
+    """Something that can be dragged: a corner, a gate or an obstacle, along the plan or along its leg."""
+
+    kind: Literal["corner", "gate", "obstacle"]
+    id: str
+    at: Point
+    leg: int = 0
+    offset_mm: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class LegFrame:
+    """Where a leg lies in a scene, to turn a pointer into a running mark."""
+
+    leg: int
+    start: Point
+    end: Point
+    length_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Scene:
+    """`low` and `high` are the corners of what is to be shown."""
+
+    name: str
+    title: str
+    low: Point
+    high: Point
+    shapes: tuple[Shape, ...]
+    handles: tuple[Handle, ...] = ()
+    legs: tuple[LegFrame, ...] = ()
+
+
+@dataclass(slots=True)
+class Board:
+    """Collects shapes and the room they take."""
+
+    shapes: list[Shape] = field(default_factory=list)
+
+    def add(self, shape: Shape) -> None:
+        self.shapes.append(shape)
+
+    def rect(self, x0: float, y0: float, x1: float, y1: float, look: Look, of: str = "", hidden: bool = False) -> None:
+        self.add(Shape("poly", ((x0, y0), (x1, y0), (x1, y1), (x0, y1)), look, of, hidden=hidden))
+
+    def line(self, a: Point, b: Point, look: Look, of: str = "", hidden: bool = False) -> None:
+        self.add(Shape("line", (a, b), look, of, hidden=hidden))
+
+    def text(self, at: Point, words: str, look: Look = "label", of: str = "") -> None:
+        self.add(Shape("text", (at,), look, of, words))
+
+    def dim(self, a: Point, b: Point, words: str, aside: float = 1.0, of: str = "") -> None:
+        self.add(Shape("dim", (a, b), "mark", of, words, aside=aside))
+
+    def scene(self, name: str, title: str, margin_mm: float, **more: object) -> Scene:
+        xs = [x for s in self.shapes for x, _ in s.points]
+        ys = [y for s in self.shapes for _, y in s.points]
+        low = (min(xs, default=0) - margin_mm, min(ys, default=0) - margin_mm)
+        high = (max(xs, default=0) + margin_mm, max(ys, default=0) + margin_mm)
+        return Scene(name, title, low, high, tuple(self.shapes), **more)  # type: ignore[arg-type]

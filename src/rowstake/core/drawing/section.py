@@ -1,0 +1,50 @@
+"""The section through a hole: layers, post, ground, frost, and the marks to set it by."""
+
+from __future__ import annotations
+
+from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.fence.holes import HoleKind
+from rowstake.core.planned import Planned
+
+
+def section_scene(planned: Planned, kind: HoleKind) -> Scene:
+    """One kind of hole, to scale, from below the gravel to the top of the post."""
+    board, brief, p = Board(), planned.brief, planned.brief.printer
+    hole, radius, half = kind.hole, kind.diameter_mm / 2, kind.post.thickness_mm / 2
+    above, wide = brief.above_ground_mm, max(kind.diameter_mm * 1.15, 420.0)
+    top = min(above, max(700.0, hole.hole_depth_mm * 0.5)) if above > hole.hole_depth_mm else above
+    board.add(Shape("poly", ((-wide, 0), (-radius, 0), (-radius, -hole.hole_depth_mm), (radius, -hole.hole_depth_mm),
+                             (radius, 0), (wide, 0), (wide, -hole.hole_depth_mm - 120), (-wide, -hole.hole_depth_mm - 120)),
+                    "hole"))  # fmt: skip
+    board.line((-wide, 0.0), (-radius, 0.0), "ground")
+    board.line((radius, 0.0), (wide, 0.0), "ground")
+    for layer in kind.layers:
+        look: Look = "concrete" if layer.material == "concrete" else "gravel"
+        if layer.domed:
+            points = ((-radius, layer.bottom_mm), (radius, layer.bottom_mm), (radius, 0.0), (half, layer.top_mm),
+                      (-half, layer.top_mm), (-radius, 0.0))  # fmt: skip
+            board.add(Shape("poly", points, look, layer.what))
+        else:
+            board.rect(-radius, layer.bottom_mm, radius, layer.top_mm, look, layer.what)
+    board.rect(-half, -hole.embedment_mm, half, top, "post")
+    frost = brief.job.site.frost_depth_mm
+    if frost:
+        board.line((-wide, -frost), (wide, -frost), "frost", hidden=True)
+        board.text((-wide * 0.72, -frost + 24), "frost", "quiet")
+    board.dim((-radius, -hole.hole_depth_mm), (-radius, 0.0), p.length(hole.hole_depth_mm), 1.6)
+    board.dim((radius, 0.0), (radius, -hole.embedment_mm), p.length(hole.embedment_mm), 1.6)
+    if brief.fence.posts.gravel_mm:
+        board.dim(
+            (radius, -hole.embedment_mm),
+            (radius, -hole.hole_depth_mm),
+            p.length(brief.fence.posts.gravel_mm),
+            1.6,
+        )
+    board.dim((-radius, -hole.hole_depth_mm), (radius, -hole.hole_depth_mm), p.length(kind.diameter_mm), -1.0)
+    more = "" if top >= above else f"{p.length(above)} above ground ↑"
+    if more:
+        board.text((0.0, top + 60), more, "label")
+    else:
+        board.dim((half, top), (half, 0.0), p.length(above), 1.4)
+    name = "gate posts" if kind.gate else "posts"
+    return board.scene(f"section_{'gate' if kind.gate else 'line'}", f"Hole of the {name}", 90.0)

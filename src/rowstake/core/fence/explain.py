@@ -1,0 +1,139 @@
+"""Workings of the line and the boards."""
+
+from __future__ import annotations
+
+from collections import Counter
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.fence.holes import BayGust
+from rowstake.core.fence.layout import Layout, pitch_mm
+from rowstake.core.fence.rails import row_heights_mm
+from rowstake.core.fence.resolve import Brief, face_mm
+from rowstake.core.fence.skin import Course, board_screw
+from rowstake.core.measure import Printer
+from rowstake.core.parts import Notebook
+
+TRADE = "maker-neutral trade practice"
+
+
+def _run_sum(p: Printer, layout: Layout, limit: int = 4) -> str:
+    """`12.000 m ÷ 5 = 2400 mm` for each run, the first few."""
+    rows = []
+    for run in layout.runs[:limit]:
+        length = run.stations[-1] - run.stations[0]
+        gaps = Counter(round(b - a, 3) for a, b in zip(run.stations, run.stations[1:], strict=False))
+        sizes = " + ".join(f"{n} × {p.length(size)}" for size, n in gaps.items())
+        rows.append(f"{run.label} on leg {run.leg + 1}: {p.run(length)} = {sizes}")
+    more = f"; and {len(layout.runs) - limit} more runs" if len(layout.runs) > limit else ""
+    return "; ".join(rows) + more
+
+
+def explain_line(brief: Brief, layout: Layout, book: Notebook) -> None:
+    p, bays = brief.printer, brief.fence.bays
+    kinds = Counter("gate" if post.gate else post.kind for post in layout.posts)
+    book.note(
+        "posts", "Posts", str(len(layout.posts)),
+        rule="Ends, corners, gates and obstacles cut the line into runs; each run is divided into bays. A corner post is "
+        "shared by its two legs.",
+        formula=" + ".join(f"{n} {kind}" for kind, n in kinds.items()) + f" = {len(layout.posts)}",
+        source=TRADE,
+        changes="Leg lengths, largest centres or module, gates, obstacles.",
+    )  # fmt: skip
+    told = "clear between faces" if bays.told == "clear" else "centre to centre"
+    asked = bays.max_mm if bays.way == "equal" else bays.module_mm
+    note = f" + one post face {p.length(face_mm(brief.post))} = {p.length(pitch_mm(brief))} centres" * (
+        bays.told == "clear"
+    )
+    rule = (
+        "Equal bays: the fewest whose centres do not pass the largest allowed, n = length ÷ largest, rounded up; "
+        "spacing = length ÷ n. "
+        if bays.way == "equal"
+        else "Module bays: as many whole modules as fit, and what is left in one bay. "
+    )
+    book.note(
+        "spacing", "Post spacing", p.length(max((b.centres_mm for b in layout.bays), default=0.0)),
+        rule=rule + "Clear = centres − post face; left edge to left edge = centres. Every mark is measured from the leg's start.",
+        formula=f"asked {p.length(asked)} {told}{note}. {_run_sum(p, layout)}",
+        source=TRADE,
+        changes="Leg lengths, gates, the largest centres or module, how spacing is told.",
+    )  # fmt: skip
+    book.note(
+        "length", "Length of the line", p.run(sum(leg.length_mm for leg in layout.legs)),
+        rule="The legs added up, each measured post centre to post centre.",
+        formula=" + ".join(p.run(leg.length_mm) for leg in layout.legs[:12]) + (" + …" if len(layout.legs) > 12 else ""),
+        source="your entry",
+        changes="The length of any leg.",
+    )  # fmt: skip
+
+
+def explain_skin(brief: Brief, laid: list[Course], gusts: list[BayGust], solidity: float, book: Notebook) -> None:
+    p, facts = brief.printer, CATALOGUE.materials
+    width = brief.board.width_mm
+    boards = sum(len(c.laid.boards) for c in laid)
+    rows = [
+        f"{c.label}: {p.run(c.stretch.length_mm)} takes {len(c.laid.boards)} of {p.length(width)}, "
+        + (f"lap {p.fine(c.laid.lap_mm)}" if c.laid.lap_mm else f"gap {p.fine(c.laid.gap_mm)}")
+        + f", narrowest end piece {p.fine(c.last_mm)}"
+        for c in laid[:5]
+    ]
+    rules = {
+        "close_butted": "Whole boards edge to edge, n = length ÷ board; what is left is the last rip. Balanced rips share "
+        "it between both ends; opening the joints ends on a whole board.",
+        "spaced_pickets": "The number of pickets whose one even gap comes nearest to the gap wanted.",
+        "lapped": "n = (length − lap) ÷ (board − lap), rounded up; even lap = (n × board − length) ÷ (n − 1). "
+        "The jig is as wide as the lap.",
+    }
+    book.note(
+        "boards", "Boards on the fence", str(boards),
+        rule=rules[brief.style.id] + " On face-fixed rails the boards run past the posts; on rails between posts they "
+        "are fitted bay by bay. At a corner the leg before runs through and the leg after butts against it.",
+        formula="; ".join(rows) + (f"; and {len(laid) - 5} more" if len(laid) > 5 else ""),
+        source=brief.style.source,
+        changes="Style, board, fit, gap or lap, leg lengths, gates.",
+    )  # fmt: skip
+    narrow = min(laid, key=lambda c: c.last_mm, default=None)
+    if narrow:
+        book.note(
+            "last", "Narrowest end piece", p.fine(narrow.last_mm),
+            rule="The last board of a stretch is what is left over. Under half a board it looks mean and splits at its fixings.",
+            formula=f"{narrow.label}: {p.run(narrow.stretch.length_mm)} − {len(narrow.laid.boards) - 1} boards and their "
+            f"joints leaves {p.fine(narrow.last_mm)} of {p.length(width)}",
+            source=brief.style.source,
+            changes="Fit, gap or lap, the length of the stretch.",
+        )  # fmt: skip
+    heights = ", ".join(p.length(h) for h in row_heights_mm(brief))
+    book.note(
+        "rails", "Rows of rails", str(brief.rows),
+        rule=f"Two rows up to {p.length(facts.rails.two_up_to_mm)}, three up to {p.length(facts.rails.three_up_to_mm)}, "
+        f"four above. The top and bottom rails lie {p.length(facts.rails.from_board_end_mm)} from the board ends, the rest equal. "
+        "Face-fixed rails run two bays with their joints on post centres, staggered from row to row.",
+        formula=f"boards of {p.length(brief.fence.skin.height_mm)} → {brief.rows} rows, middles at {heights} above ground",
+        source=facts.rails.source,
+        changes="Height, or the number of rows you choose.",
+    )  # fmt: skip
+    name, length, grip = board_screw(brief)
+    book.note(
+        "screws", "Board screw", name,
+        rule=f"At least {facts.fixings.board_times:g} × the board and {facts.fixings.grip_mm:g} mm into the rail; where that "
+        "would come out behind the rail, the longest that does not.",
+        formula=f"board {brief.board.thickness_mm:g} mm, rail {brief.rail.thickness_mm:g} mm → {length:g} mm, {grip:g} mm in the "
+        f"rail; {brief.style.per_crossing} at each crossing",
+        source=facts.fixings.source,
+        changes="Board, rail, style.",
+    )  # fmt: skip
+    if gusts:
+        weak = gusts[0]
+        s, site = weak.stands, brief.job.site
+        part = "the post bends too far" if s.governed_by == "post" else "the earth round the post gives"
+        book.note(
+            "gust", "Gust it stands", p.speed(s.holds_to_mps),
+            rule="q = 0.613·Kz·0.85·V²; p = 0.6·q·0.85·1.3·(1 − (1 − solidity)^1.5); F = p·height·bay at 0.55 of the height. "
+            "The post holds S·Fb′; the earth holds 4d²/(4d + 4.36h)·S1·b/2.34. The gust is V·√(capacity ÷ demand) of the "
+            "weaker. A screening estimate, not a design.",
+            formula=f"weakest: {weak.where[0]}{f' and {len(weak.where) - 1} alike' if len(weak.where) > 1 else ''}, "
+            f"{p.length(weak.centres_mm)} wide, {p.length(brief.top_mm)} high, solidity {solidity:.2f}; at the site's "
+            f"{p.speed(site.gust_mps)}, exposure {site.exposure}: {s.pressure_pa:.0f} Pa, {s.force_n:.0f} N, {s.moment_nm:.0f} N·m "
+            f"against {s.post_capacity_nm:.0f} N·m in the post. At {p.speed(s.holds_to_mps)} {part}.",
+            source="published wind pressure and pole embedment formulas; design values of the timber",
+            changes="Closer or larger posts, deeper or wider holes, more open boards, the site's soil and exposure.",
+        )  # fmt: skip

@@ -1,0 +1,139 @@
+"""Rails: rows, heights, and pieces with their joints on post centres."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.fence.layout import Layout, Run, corner_reach_mm
+from rowstake.core.fence.resolve import Brief
+from rowstake.core.parts import Part, Place
+
+JOIN_BAYS = 2
+"""Two-bay stock: a rail spans at most two bays, joints staggered between rows."""
+
+
+def row_heights_mm(brief: Brief) -> list[float]:
+    """Middles of the rail rows above ground: top and bottom near the board ends, the rest equal."""
+    inset = CATALOGUE.materials.rails.from_board_end_mm
+    low = brief.fence.skin.ground_gap_mm + inset
+    high = brief.top_mm - inset
+    step = (high - low) / (brief.rows - 1)
+    return [low + step * i for i in range(brief.rows)]
+
+
+@dataclass(frozen=True, slots=True)
+class Reach:
+    """How far rails and boards of a run go: from `left` to `right` along the leg."""
+
+    left_mm: float
+    right_mm: float
+
+    @property
+    def length_mm(self) -> float:
+        return self.right_mm - self.left_mm
+
+
+def reach(brief: Brief, layout: Layout, run: Run, back_mm: float, front_mm: float) -> Reach:
+    """Where something lying between two planes off the line's middle begins and ends on a run.
+
+    At ends and gates: the post's outer edge. At a corner the leg before it runs through and the leg after it butts
+    against it, so that the outside of a corner is covered and the inside does not collide.
+    """
+    first, last = run.posts[0], run.posts[-1]
+    side = brief.fence.skin.side
+    left = first.on(run.leg) - first.face_mm / 2
+    right = last.on(run.leg) + last.face_mm / 2
+    if first.kind == "corner":
+        turn = layout.legs[run.leg].turn_deg
+        inside = (turn > 0) == (side == "left")
+        left = -corner_reach_mm(turn, side, front_mm if inside else back_mm)
+    if last.kind == "corner":
+        turn = layout.legs[run.leg + 1].turn_deg
+        inside = (turn > 0) == (side == "left")
+        right = last.on(run.leg) + corner_reach_mm(turn, side, back_mm if inside else front_mm)
+    return Reach(left, right)
+
+
+def rail_planes_mm(brief: Brief) -> tuple[float, float]:
+    """Back and front of face-fixed rails, off the middle of the line."""
+    back = brief.post.width_mm / 2
+    return back, back + brief.rail.thickness_mm
+
+
+def board_planes_mm(brief: Brief) -> tuple[float, float]:
+    """Back and front of boards on face-fixed rails, off the middle of the line."""
+    back = rail_planes_mm(brief)[1]
+    return back, back + brief.board.thickness_mm
+
+
+def _joints(stations: list[float], reach_: Reach, longest: float, one_first: bool) -> list[float]:
+    """Cut positions along a row: ends of the reach and the post centres where pieces meet."""
+    cuts, i, last = [reach_.left_mm], 0, len(stations) - 1
+    while True:
+        bays = 1 if one_first and i == 0 else JOIN_BAYS
+        best = i + 1
+        for step in range(bays, 0, -1):
+            j = min(i + step, last)
+            end = reach_.right_mm if j == last else stations[j]
+            if end - cuts[-1] <= longest + 1e-6:
+                best = j
+                break
+        if best >= last:
+            return [*cuts, reach_.right_mm]
+        cuts.append(stations[best])
+        i = best
+
+
+def rail_parts(brief: Brief, layout: Layout) -> list[Part]:
+    """Every rail, with its screws: two at each post it crosses, two at each end of a joint."""
+    out: list[Part] = []
+    per_leg: dict[tuple[int, int], int] = {}
+    half = brief.rail.width_mm / 2
+    for run in layout.runs:
+        for row, height in enumerate(row_heights_mm(brief), 1):
+            screws = 0
+            for left, right, crossings in _pieces(brief, layout, run, row):
+                per_leg[run.leg, row] = number = per_leg.get((run.leg, row), 0) + 1
+                screws += crossings * CATALOGUE.materials.rails.per_crossing
+                out.append(
+                    Part(
+                        f"{run.leg + 1}R{row}-{number}", "rail", "frame", brief.rail.id, run.label,
+                        right - left, brief.rail.width_mm,
+                        place=Place(run.leg, left, right, height - half, height + half),
+                    )
+                )  # fmt: skip
+            out.append(
+                Part(f"{run.label} row {row} rail screws", "rail screw", "frame", rail_screw(brief), run.label,
+                     amount=screws, unit="each")
+            )  # fmt: skip
+    return out
+
+
+def _pieces(brief: Brief, layout: Layout, run: Run, row: int) -> list[tuple[float, float, int]]:
+    """(left, right, posts crossed) of the pieces of one row of a run."""
+    stations = run.stations
+    if brief.fence.rails.fixing == "between":
+        return [
+            (a.on(run.leg) + a.face_mm / 2, b.on(run.leg) - b.face_mm / 2, 2)
+            for a, b in zip(run.posts, run.posts[1:], strict=False)
+        ]
+    whole_row = reach(brief, layout, run, *rail_planes_mm(brief))
+    cuts = _joints(stations, whole_row, brief.longest_rail_mm, one_first=row % 2 == 0)
+    pieces = []
+    for left, right in zip(cuts, cuts[1:], strict=False):
+        first = stations[0] if left == cuts[0] else left
+        last = stations[-1] if right == cuts[-1] else right
+        crossed = [s for s in stations if first - 1e-6 <= s <= last + 1e-6]
+        pieces.append((left, right, len(crossed)))
+    return pieces
+
+
+def rail_screw(brief: Brief) -> str:
+    """The screw that holds a rail: through the rail and at least its thickness into the post."""
+    through = brief.rail.thickness_mm if brief.fence.rails.fixing == "face" else brief.rail.width_mm / 2
+    facts = CATALOGUE.materials.fixings
+    wanted = through + max(facts.grip_mm, through)
+    length = next((s for s in facts.screw_lengths_mm if s >= wanted - 1e-6), max(facts.screw_lengths_mm))
+    return f"screw {math.floor(length)} mm"

@@ -1,0 +1,114 @@
+"""Boards on the rails: every stretch filled by the style, the pieces and their fixings."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.fence.layout import Layout
+from rowstake.core.fence.rails import board_planes_mm, reach
+from rowstake.core.fence.resolve import Brief
+from rowstake.core.fence.styles import Laid, Stretch, Style, styles
+from rowstake.core.parts import Part, Place
+
+
+@dataclass(frozen=True, slots=True)
+class Course:
+    """One stretch of boards: a run on face-fixed rails, or a bay between posts."""
+
+    label: str
+    leg: int
+    left_mm: float
+    stretch: Stretch
+    laid: Laid
+
+    @property
+    def last_mm(self) -> float:
+        return self.laid.narrowest_mm
+
+
+def stretch_for(brief: Brief, length_mm: float, edges: str = "board") -> Stretch:
+    """A stretch of this fence's skin, filled as the job says."""
+    skin = brief.fence.skin
+    return Stretch(
+        length_mm, brief.board.width_mm, skin.fit, skin.gap_mm, skin.lap_mm, brief.style.most_gap_mm,
+        "gap" if edges == "gap" else "board",
+    )  # fmt: skip
+
+
+def style_of(brief: Brief) -> Style:
+    return styles()[brief.style.id]
+
+
+def courses(brief: Brief, layout: Layout) -> list[Course]:
+    """Every stretch of boards. Face-fixed rails carry boards past the posts; rails between posts, bay by bay."""
+    spans: list[tuple[str, int, float, float]]
+    if brief.fence.rails.fixing == "between":
+        spans = [
+            (b.label, b.leg, b.left.on(b.leg) + b.left.face_mm / 2, b.right.on(b.leg) - b.right.face_mm / 2)
+            for b in layout.bays
+        ]
+    else:
+        planes = board_planes_mm(brief)
+        reaches = [(r, reach(brief, layout, r, *planes)) for r in layout.runs]
+        spans = [(r.label, r.leg, x.left_mm, x.right_mm) for r, x in reaches]
+    style, done, out = style_of(brief), {}, []
+    edges = "gap" if brief.fence.rails.fixing == "between" and brief.style.id == "spaced_pickets" else "board"
+    for label, leg, left, right in spans:
+        if right - left <= 1:
+            continue
+        key = round(right - left, 6)
+        if key not in done:
+            stretch = stretch_for(brief, right - left, edges)
+            done[key] = (stretch, style.lay(stretch))
+        out.append(Course(label, leg, left, *done[key]))
+    return out
+
+
+def solidity(brief: Brief, laid: list[Course]) -> float:
+    """Share of the face that stops the wind, from the closest-boarded stretch; 1 is solid."""
+    style = style_of(brief)
+    return max((style.solidity(brief.board.width_mm, c.laid) for c in laid), default=1.0)
+
+
+def board_screw(brief: Brief) -> tuple[str, float, float]:
+    """The screw for a board: (name, length mm, mm in the rail).
+
+    At least 2.5 × the board and 38 mm into the rail; where that would come out behind the rail, the longest
+    that does not.
+    """
+    facts, board, rail = CATALOGUE.materials.fixings, brief.board.thickness_mm, brief.rail.thickness_mm
+    if brief.style.id == "lapped":
+        board *= 2
+    wanted = max(facts.board_times * brief.board.thickness_mm, board + facts.grip_mm)
+    fits = [s for s in facts.screw_lengths_mm if s <= board + rail + 1e-6]
+    length = next((s for s in fits if s >= wanted - 1e-6), max(fits, default=min(facts.screw_lengths_mm)))
+    return f"screw {math.floor(length)} mm", length, length - board
+
+
+def board_parts(brief: Brief, layout: Layout, laid: list[Course]) -> list[Part]:
+    """Every board with its label along its leg, and the screws of each stretch."""
+    skin, screw = brief.fence.skin, board_screw(brief)[0]
+    low, high = skin.ground_gap_mm, brief.top_mm
+    width, board = brief.board.width_mm, brief.board.id
+    per_leg = dict.fromkeys(range(len(layout.legs)), 0)
+    out: list[Part] = []
+    for course in laid:
+        boards = course.laid.boards
+        if skin.start == "end":
+            boards = tuple((course.stretch.length_mm - a - w, w) for a, w in reversed(boards))
+        for left, wide in boards:
+            per_leg[course.leg] += 1
+            x = course.left_mm + left
+            out.append(
+                Part(
+                    f"{course.leg + 1}B{per_leg[course.leg]}", "board", "skin", board, course.label,
+                    skin.height_mm, wide, "square" if wide > width - 0.05 else "ripped",
+                    place=Place(course.leg, x, x + wide, low, high),
+                )
+            )  # fmt: skip
+        screws = len(boards) * brief.rows * brief.style.per_crossing
+        out.append(Part(f"{course.label} board screws", "board screw", "skin", screw, course.label,
+                        amount=screws, unit="each"))  # fmt: skip
+    return out

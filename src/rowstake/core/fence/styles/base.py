@@ -1,0 +1,56 @@
+"""What every style is: how boards fill a stretch, and how much of the wind they stop."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Literal
+
+NOTHING_MM = 0.05
+"""A rip under this is nothing."""
+
+
+@dataclass(frozen=True, slots=True)
+class Stretch:
+    """One stretch to fill with boards, and how. Lengths in mm."""
+
+    length_mm: float
+    board_mm: float
+    fit: str
+    gap_mm: float
+    lap_mm: float
+    most_gap_mm: float
+    edges: Literal["gap", "board"] = "board"
+
+
+@dataclass(frozen=True, slots=True)
+class Laid:
+    """Boards as (left edge, width) from the stretch's start, with the one gap or lap between them."""
+
+    boards: tuple[tuple[float, float], ...]
+    gap_mm: float = 0.0
+    lap_mm: float = 0.0
+
+    @property
+    def narrowest_mm(self) -> float:
+        """The narrowest of the two end pieces."""
+        return min((self.boards[0][1], self.boards[-1][1]), default=0.0)
+
+
+@dataclass(frozen=True, slots=True)
+class Style:
+    """`ways_out` gives other (fit, gap, lap, words) that end better than a sliver."""
+
+    id: str
+    lay: Callable[[Stretch], Laid]
+    solidity: Callable[[float, Laid], float]
+    ways_out: Callable[[Stretch], list[tuple[str, float, float, str]]]
+
+
+def in_a_row(count: int, width: float, pitch: float, first: float = 0.0) -> tuple[tuple[float, float], ...]:
+    """Whole boards, each placed from the same datum."""
+    return tuple((first + pitch * i, width) for i in range(count))
+
+
+def no_way_out(_: Stretch) -> list[tuple[str, float, float, str]]:
+    return []

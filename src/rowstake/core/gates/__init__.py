@@ -1,0 +1,5 @@
+"""Gates: leaf, frame, brace, boards and hardware, from an opening and the fence's own pattern."""
+
+from rowstake.core.gates.leaf import Built, LeafBrief, build
+
+__all__ = ["Built", "LeafBrief", "build"]

@@ -1,0 +1,145 @@
+"""One gate: its leaves in their opening, each with frame, brace, boards and hardware."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE, Section, Species
+from rowstake.core.job import Gate
+from rowstake.core.parts import Part, Place
+from rowstake.core.reckoners.gate_leaf import GateLeaf, Leaf
+from rowstake.core.reckoners.gate_leaf import run as gate_leaf
+
+Boards = Callable[[float], tuple[tuple[float, float], ...]]
+"""The fence's pattern over a width: (left, width) of each board."""
+
+
+@dataclass(frozen=True, slots=True)
+class LeafBrief:
+    """What a gate needs to know of its fence. Lengths in mm; `left_mm` is the near edge of the opening."""
+
+    gate: Gate
+    leg: int
+    left_mm: float
+    opening_mm: float
+    height_mm: float
+    bottom_mm: float
+    hinge_gap_mm: float
+    latch_gap_mm: float
+    frame: Section
+    board: Section
+    species: Species
+    board_screw: str
+    per_crossing: int
+    boards: Boards
+
+
+@dataclass(frozen=True, slots=True)
+class Built:
+    """A gate worked out: its figures and its parts. Weights are of soaked timber, kg."""
+
+    gate: Gate
+    leaf: Leaf
+    leaf_height_mm: float
+    brace_mm: float
+    brace_deg: float
+    weight_kg: float
+    hinge: str
+    hinges_per_leaf: int
+    parts: tuple[Part, ...]
+
+
+def _leaf_left(b: LeafBrief, leaf: Leaf, number: int) -> float:
+    """Near edge of a leaf. The hinge gap is at the hinge post, the latch gap at the other side."""
+    if b.gate.leaves == 2:
+        return b.left_mm + b.hinge_gap_mm + number * (leaf.leaf_width_mm + b.latch_gap_mm)
+    return b.left_mm + (b.hinge_gap_mm if b.gate.hinge == "start" else b.latch_gap_mm)
+
+
+def _hinged_at_start(b: LeafBrief, number: int) -> bool:
+    return number == 0 if b.gate.leaves == 2 else b.gate.hinge == "start"
+
+
+def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
+    """Stiles full height, rails between them, one brace, and the boards of one leaf."""
+    left, right = _leaf_left(b, leaf, number), _leaf_left(b, leaf, number) + leaf.leaf_width_mm
+    low, high, face = b.bottom_mm, b.bottom_mm + b.height_mm, b.frame.width_mm
+    of = f"gate {b.gate.id}"
+
+    def stick(code: str, kind: str, length: float, place: Place, ends: str = "square") -> Part:
+        return Part(f"{name}-{code}", kind, "gates", b.frame.id, of, length, face, ends, place=place)
+
+    inner = leaf.leaf_width_mm - 2 * face
+    length, angle = brace(inner, b.height_mm - 2 * face)
+    ends = f"two cuts each end, {angle:.1f}° and {90 - angle:.1f}°, to a point"
+    lean = "brace" if _hinged_at_start(b, number) else "brace, leaning left"
+    out = [
+        stick("S1", "stile", b.height_mm, Place(b.leg, left, left + face, low, high)),
+        stick("S2", "stile", b.height_mm, Place(b.leg, right - face, right, low, high)),
+        stick("T", "gate rail", inner, Place(b.leg, left + face, right - face, high - face, high)),
+        stick("B", "gate rail", inner, Place(b.leg, left + face, right - face, low, low + face)),
+        stick("X", lean, length, Place(b.leg, left + face, right - face, low + face, high - face), ends),
+    ]
+    boards = b.boards(leaf.leaf_width_mm)
+    for i, (at, width) in enumerate(boards, 1):
+        ripped = width < b.board.width_mm - 0.05
+        out.append(
+            Part(
+                f"{name}-{i}", "gate board", "gates", b.board.id, of, b.height_mm, width,
+                "ripped" if ripped else "square", place=Place(b.leg, left + at, left + at + width, low, high),
+            )
+        )  # fmt: skip
+    screws = len(boards) * 2 * b.per_crossing
+    out.append(Part(f"{name} board screws", "board screw", "gates", b.board_screw, of, amount=screws, unit="each"))
+    return out
+
+
+def brace(inner_width_mm: float, inner_height_mm: float) -> tuple[float, float]:
+    """Length point to point of a brace from corner to corner inside the frame, and its angle to the rail (°)."""
+    if inner_width_mm <= 0 or inner_height_mm <= 0:
+        return 0.0, 0.0
+    angle = math.degrees(math.atan2(inner_height_mm, inner_width_mm))
+    return math.hypot(inner_width_mm, inner_height_mm), angle
+
+
+def _hardware(b: LeafBrief, hinge: str, per_leaf: int) -> list[Part]:
+    of = f"gate {b.gate.id}"
+
+    def item(what: str, count: float = 1) -> Part:
+        return Part(f"{b.gate.id} {what}", "hardware", "gates", what, of, amount=count, unit="each")
+
+    out = [item(hinge, per_leaf * b.gate.leaves), item("latch")]
+    if b.gate.leaves == 2:
+        out.append(item("drop bolt"))
+    if b.gate.wheel:
+        out.append(item("gate wheel", b.gate.leaves))
+    if b.gate.stop:
+        out.append(item("ground stop"))
+    return out
+
+
+def build(b: LeafBrief) -> Built:
+    """Raises `JobFault` when no leaf fits into the opening."""
+    facts = CATALOGUE.materials.gates
+    leaf = gate_leaf(
+        GateLeaf(
+            opening_mm=b.opening_mm,
+            leaves=b.gate.leaves,
+            hinge_gap_mm=b.hinge_gap_mm,
+            latch_gap_mm=b.latch_gap_mm,
+            leaf_height_mm=b.height_mm,
+        )
+    )
+    names = [b.gate.id] if b.gate.leaves == 1 else [f"{b.gate.id}a", f"{b.gate.id}b"]
+    parts = [part for i, name in enumerate(names) for part in _leaf_parts(b, leaf, i, name)]
+    timber_mm3 = sum(
+        p.length_mm * p.width_mm * (b.board if p.kind == "gate board" else b.frame).thickness_mm for p in parts
+    )
+    weight = timber_mm3 / 1e9 / b.gate.leaves * b.species.density_kg_m3 * facts.soaked
+    hinge = next((h.name for h in facts.hinges if h.up_to_kg >= weight), facts.hinges[-1].name)
+    per_leaf = 3 if b.height_mm > facts.third_hinge_over_mm else 2
+    length, angle = brace(leaf.leaf_width_mm - 2 * b.frame.width_mm, b.height_mm - 2 * b.frame.width_mm)
+    parts.extend(_hardware(b, hinge, per_leaf))
+    return Built(b.gate, leaf, b.height_mm, length, angle, weight, hinge, per_leaf, tuple(parts))

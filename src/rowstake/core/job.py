@@ -1,0 +1,238 @@
+"""The job document, schema 1: what was chosen and measured. Everything else is worked out from it.
+
+Lengths are mm. The document is closed: an unknown field is a fault, never dropped.
+"""
+
+from __future__ import annotations
+
+import json
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+
+from rowstake.core.catalogue import CATALOGUE, pick
+from rowstake.core.faults import JobFault, refuse
+from rowstake.core.measure import Printer
+from rowstake.core.measure.length import LONGEST_MM
+from rowstake.core.reckoners.base import faults_of
+
+SCHEMA = 1
+Length = Annotated[float, Field(gt=0, le=LONGEST_MM)]
+LengthOrZero = Annotated[float, Field(ge=0, le=LONGEST_MM)]
+Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9_-]+$")]
+
+
+class Block(BaseModel):
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False, validate_default=True)
+
+
+class Site(Block):
+    """Where the fence stands. The gust is a 3-second gust at 10 m."""
+
+    frost_depth_mm: Annotated[float, Field(ge=0, le=3000)] = 0
+    gust_mps: Annotated[float, Field(gt=0, le=120)] = 30
+    exposure: Literal["B", "C", "D"] = "B"
+    soil: str = "clay"
+    near_salt: bool = False
+
+
+class Leg(Block):
+    """A straight from corner to corner, measured post centre to post centre.
+
+    `turn_deg` is the change of direction at its start: 0 goes straight on, 90 turns left, −90 right.
+    On the first leg it is the direction on the plan.
+    """
+
+    length_mm: Length
+    turn_deg: Annotated[float, Field(gt=-180, lt=180)] = 0
+
+
+class Gate(Block):
+    """A clear opening between two gate posts; `at_mm` runs from the leg's start to the near edge of the opening."""
+
+    id: Key
+    leg: Annotated[int, Field(ge=0)]
+    at_mm: LengthOrZero
+    opening_mm: Annotated[float, Field(ge=300, le=12_000)]
+    leaves: Literal[1, 2] = 1
+    hinge: Literal["start", "end"] = "start"
+    wheel: bool = False
+    stop: bool = False
+
+
+class Obstacle(Block):
+    """A stretch along a leg in which no hole may be dug: a tree, a pipe, a root."""
+
+    id: Key
+    leg: Annotated[int, Field(ge=0)]
+    at_mm: LengthOrZero
+    width_mm: Annotated[float, Field(gt=0, le=10_000)]
+    what: Annotated[str, Field(min_length=1, max_length=40)] = "tree"
+
+
+class Bays(Block):
+    """Equal division, or a fixed module with its remainder in one bay. `told` says what `max_mm` and `module_mm` mean."""
+
+    way: Literal["equal", "module"] = "equal"
+    told: Literal["centres", "clear"] = "centres"
+    max_mm: Annotated[float, Field(ge=200, le=20_000)]
+    module_mm: Annotated[float, Field(ge=200, le=20_000)]
+    remainder: Literal["start", "end"] = "end"
+
+
+class Posts(Block):
+    size: str
+    gate_size: str
+    species: str
+    method: str = "full"
+    school: Literal["third", "fixed"] = "third"
+    fixed_depth_mm: Annotated[float, Field(ge=0, le=5000)]
+    wind_checked: bool = False
+    depth_mm: Annotated[float, Field(ge=200, le=5000)] | None = None
+    """A depth in the ground that the builder insists on; None lets the deepest rule govern."""
+    gravel_mm: Annotated[float, Field(ge=0, le=1000)]
+    hole_mm: Annotated[float, Field(ge=50, le=2000)] | None = None
+    proud_mm: Annotated[float, Field(ge=0, le=1000)]
+    bag: str
+
+
+class Rails(Block):
+    size: str
+    fixing: Literal["face", "between"] = "face"
+    count: Annotated[int, Field(ge=2, le=8)] | None = None
+    longest_mm: Annotated[float, Field(ge=300, le=12_000)] | None = None
+    """The longest rail the builder will buy or handle; None takes the longest on sale."""
+
+
+class Skin(Block):
+    """The boards. Height is from their lower to their upper end; the ground gap comes below."""
+
+    style: str
+    board: str
+    height_mm: Annotated[float, Field(ge=300, le=6000)]
+    ground_gap_mm: Annotated[float, Field(ge=0, le=1000)]
+    fit: Literal["exact", "balanced", "whole", "even"]
+    gap_mm: Annotated[float, Field(ge=0, le=1000)]
+    lap_mm: Annotated[float, Field(ge=0, le=300)]
+    side: Literal["left", "right"] = "right"
+    start: Literal["start", "end"] = "start"
+
+
+class GateFrame(Block):
+    frame: str
+    hinge_gap_mm: Annotated[float, Field(ge=0, le=100)]
+    latch_gap_mm: Annotated[float, Field(ge=0, le=100)]
+
+
+class Fence(Block):
+    start_x_mm: float = 0
+    start_y_mm: float = 0
+    legs: Annotated[list[Leg], Field(min_length=1, max_length=400)]
+    gates: Annotated[list[Gate], Field(max_length=400)] = []
+    obstacles: Annotated[list[Obstacle], Field(max_length=400)] = []
+    bays: Bays
+    posts: Posts
+    rails: Rails
+    skin: Skin
+    gate_frame: GateFrame
+
+
+class Job(Block):
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False, populate_by_name=True)
+
+    schema_: Literal[1] = Field(default=1, alias="schema")
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    region: str
+    units: Literal["mm", "ft-in"]
+    fraction: Literal[8, 16, 32] = 16
+    site: Site = Site()
+    fence: Fence
+
+    @property
+    def printer(self) -> Printer:
+        return Printer(self.units, self.fraction)
+
+
+def read_job(raw: Any) -> Job:
+    """A job from JSON data. Raises `JobFault` for another schema, an unknown field or a value out of range."""
+    if not isinstance(raw, dict):
+        raise refuse("job", type(raw).__name__, "a job file, a JSON object", "This is not a job file")
+    if raw.get("schema") != SCHEMA:
+        raise refuse(
+            "schema", raw.get("schema", "nothing"), f"schema {SCHEMA}",
+            "This job file is of another schema; this Row Stake reads schema 1",
+        )  # fmt: skip
+    try:
+        return Job.model_validate(raw)
+    except ValidationError as error:
+        raise faults_of(error) from None
+
+
+def read_job_text(text: str) -> Job:
+    """A job from the text of a job file; a truncated or broken file says where it breaks."""
+    try:
+        raw = json.loads(text)
+    except json.JSONDecodeError as error:
+        where = f"line {error.lineno}, column {error.colno}"
+        raise refuse(
+            "job", f"{len(text)} characters", "a whole JSON file", f"The job file breaks off at {where}"
+        ) from None
+    return read_job(raw)
+
+
+def write_job(job: Job) -> dict[str, Any]:
+    """The document as plain data, with every field, in schema order."""
+    return job.model_dump(mode="json", by_alias=True)
+
+
+def write_job_text(job: Job) -> str:
+    """The job file: canonical, so that reading and writing it again gives the same bytes."""
+    return json.dumps(write_job(job), indent=2, ensure_ascii=False) + "\n"
+
+
+def new_job(name: str, region: str, legs: list[Leg], style: str = "close_butted") -> Job:
+    """A job with the region's defaults along a first line. Raises `JobFault`."""
+    facts = pick(CATALOGUE.regions, region, "region")
+    entry = pick(CATALOGUE.styles, style, "style")
+    try:
+        return Job(
+            name=name,
+            region=region,
+            units=facts.units,
+            fence=Fence(
+                legs=legs,
+                bays=Bays(max_mm=facts.max_bay_mm, module_mm=facts.max_bay_mm),
+                posts=Posts(
+                    size=facts.post,
+                    gate_size=facts.gate_post,
+                    species=facts.species,
+                    fixed_depth_mm=facts.fixed_depth_mm,
+                    gravel_mm=facts.gravel_mm,
+                    proud_mm=facts.proud_mm,
+                    bag=facts.bags[0],
+                ),
+                rails=Rails(size=facts.rail),
+                skin=Skin(
+                    style=style,
+                    board=entry.boards[region],
+                    height_mm=facts.height_mm,
+                    ground_gap_mm=facts.ground_gap_mm,
+                    fit=entry.fits[0],
+                    gap_mm=entry.gap_mm,
+                    lap_mm=entry.lap_mm,
+                ),
+                gate_frame=GateFrame(
+                    frame=facts.gate_frame,
+                    hinge_gap_mm=facts.hinge_gap_mm,
+                    latch_gap_mm=facts.latch_gap_mm,
+                ),
+            ),
+        )
+    except ValidationError as error:
+        raise faults_of(error) from None
+
+
+__all__ = [
+    "SCHEMA", "Bays", "Fence", "Gate", "GateFrame", "Job", "JobFault", "Leg", "Obstacle", "Posts", "Rails",
+    "Site", "Skin", "new_job", "read_job", "read_job_text", "write_job", "write_job_text",
+]  # fmt: skip

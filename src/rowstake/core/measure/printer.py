@@ -1,0 +1,66 @@
+"""Print lengths and quantities in a job's units; the only place where figures are rounded."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from rowstake.core.measure.length import INCH
+
+Units = Literal["mm", "ft-in"]
+
+
+def _half_up(value: float) -> int:
+    return math.floor(value + 0.5 + 1e-9)
+
+
+@dataclass(frozen=True, slots=True)
+class Printer:
+    """Words a figure in `units`; inches to 1/`fraction` (8, 16 or 32)."""
+
+    units: Units = "mm"
+    fraction: int = 16
+
+    def length(self, mm: float) -> str:
+        """A length as a tape shows it: `7'-6 1/2"` or `2299 mm`."""
+        return f"{self.bare(mm)} mm" if self.units == "mm" else self.bare(mm)
+
+    def bare(self, mm: float) -> str:
+        """The same without a metric unit, for marks and tables whose heading says it."""
+        if self.units == "mm":
+            return str(-_half_up(-mm) if mm < 0 else _half_up(mm))
+        sign = "-" if mm < 0 else ""
+        ticks = _half_up(abs(mm) / INCH * self.fraction)
+        inches, part = divmod(ticks, self.fraction)
+        feet, inches = divmod(inches, 12)
+        sign = sign if ticks else ""
+        common = math.gcd(part, self.fraction)
+        fraction = f"{part // common}/{self.fraction // common}" if part else ""
+        rest = f"{inches} {fraction}" if inches and part else fraction or str(inches)
+        return f"{sign}{feet}'-{rest}\"" if feet else f'{sign}{rest}"'
+
+    def fine(self, mm: float) -> str:
+        """A gap, lap or rip, where a tenth of a millimetre shows: `5.4 mm` or `7/32"`."""
+        if self.units == "mm":
+            return f"{mm:.1f}".removesuffix(".0").replace("-0", "0") + " mm"
+        return Printer("ft-in", 32).bare(mm)
+
+    def run(self, mm: float) -> str:
+        """A long run: metres to the millimetre, or feet and inches."""
+        return f"{mm / 1000:.3f} m" if self.units == "mm" else self.bare(mm)
+
+    def speed(self, mps: float) -> str:
+        """A gust: `31 m/s`, with miles an hour beside it where feet are used."""
+        return f"{mps:.0f} m/s" if self.units == "mm" else f"{mps / 0.44704:.0f} mph ({mps:.0f} m/s)"
+
+    def volume(self, m3: float) -> str:
+        """A volume: litres or m³; cubic feet or yards where feet are used."""
+        if self.units == "mm":
+            return f"{m3 * 1000:.0f} litres" if m3 < 0.1 else f"{m3:.2f} m³"
+        cubic_feet = m3 / 0.3048**3
+        return f"{cubic_feet:.1f} cu ft" if cubic_feet < 27 else f"{cubic_feet / 27:.2f} cu yd"
+
+    def weight(self, kg: float) -> str:
+        """A weight: `45 kg` or `99 lb`."""
+        return f"{kg:.0f} kg" if self.units == "mm" else f"{kg / 0.45359237:.0f} lb"

@@ -1,0 +1,90 @@
+"""Parts: one physical piece or portion each. Drawn, counted, cut and bought from the same list.
+
+Also the two things every trade hands on with its parts: workings and findings.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import Any, Literal
+
+Step = Literal["holes", "frame", "skin", "gates"]
+STEPS: tuple[Step, ...] = ("holes", "frame", "skin", "gates")
+
+
+@dataclass(frozen=True, slots=True)
+class Place:
+    """Where a part stands on the face of a leg: stations and heights above ground, mm."""
+
+    leg: int
+    left_mm: float
+    right_mm: float
+    bottom_mm: float
+    top_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """One piece, or one portion of something poured, counted or bought by the piece.
+
+    `material` is a catalogue section for timber, else what it is in plain words. `amount` is in `unit`:
+    pieces, m³ or a count of fixings. `length_mm` and `width_mm` are cut sizes of timber (width differs
+    from the section's only for a rip). `of` is the label of what it came from: a bay, a post, a gate.
+    """
+
+    label: str
+    kind: str
+    step: Step
+    material: str
+    of: str
+    length_mm: float = 0.0
+    width_mm: float = 0.0
+    ends: str = "square"
+    amount: float = 1.0
+    unit: Literal["piece", "m³", "each"] = "piece"
+    place: Place | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Working:
+    """How a headline figure came about, written where it is computed."""
+
+    key: str
+    title: str
+    value: str
+    rule: str
+    formula: str
+    source: str
+    changes: str
+
+
+@dataclass(frozen=True, slots=True)
+class Fix:
+    """A way out: a label for the button and the edits it makes to the document."""
+
+    label: str
+    edits: tuple[dict[str, Any], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """What is wrong, where and why, with its ways out."""
+
+    rule: str
+    stake: str
+    title: str
+    why: str
+    where: tuple[str, ...] = ()
+    fixes: tuple[Fix, ...] = ()
+    source: str = ""
+    weight: str = "needs"
+
+
+@dataclass(slots=True)
+class Notebook:
+    """Collects workings while a plan is made."""
+
+    workings: dict[str, Working] = field(default_factory=dict)
+
+    def note(self, key: str, title: str, value: str, *, rule: str, formula: str, source: str, changes: str) -> None:
+        self.workings[key] = Working(key, title, value, rule, formula, source, changes)

@@ -1,0 +1,53 @@
+"""Job in, plan out: a pure function, and the only way from a document to its figures."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowstake.core.advice import check
+from rowstake.core.fence import openings
+from rowstake.core.fence.explain import explain_line, explain_skin
+from rowstake.core.fence.holes import Digger
+from rowstake.core.fence.layout import lay_out
+from rowstake.core.fence.rails import rail_parts
+from rowstake.core.fence.resolve import resolve
+from rowstake.core.fence.skin import board_parts, courses, solidity
+from rowstake.core.job import Job
+from rowstake.core.parts import Finding, Notebook, Working
+from rowstake.core.planned import Planned
+from rowstake.core.takeoff.explain import explain_take_off
+from rowstake.core.takeoff.lists import take_off
+
+
+@dataclass(frozen=True, slots=True)
+class Plan(Planned):
+    """Everything that follows from a job: parts, lists, workings and findings."""
+
+    workings: dict[str, Working]
+    findings: tuple[Finding, ...]
+
+
+def plan(job: Job) -> Plan:
+    """The plan of a job. Raises `JobFault` when the job cannot be laid out as it stands."""
+    brief = resolve(job)
+    layout = lay_out(brief)
+    laid = courses(brief, layout)
+    digger = Digger(brief, layout, solidity(brief, laid))
+    built = openings.gates(brief, layout)
+    parts = digger.parts() + rail_parts(brief, layout) + board_parts(brief, layout, laid)
+    for gate in built:
+        parts.extend(gate.parts)
+    spoil = sum(digger.of(post).spoil_m3 for post in layout.posts)
+    lists = take_off(brief, parts, spoil)
+    gusts = digger.gusts()
+    book = Notebook()
+    explain_line(brief, layout, book)
+    digger.explain(book)
+    explain_skin(brief, laid, gusts, digger.solidity, book)
+    openings.explain(brief, built, book)
+    explain_take_off(brief, lists, digger, layout, book)
+    planned = Planned(brief, layout, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts))
+    return Plan(
+        brief, layout, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts),
+        book.workings, check(planned),
+    )  # fmt: skip

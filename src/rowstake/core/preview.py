@@ -1,0 +1,55 @@
+"""Try a change before it is taken: the plan before and after, and what differs, in words."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+from rowstake.core.edits import apply_raw
+from rowstake.core.faults import JobFault
+from rowstake.core.job import Job
+from rowstake.core.plan import Plan, plan
+from rowstake.core.views.figures import figures
+
+
+@dataclass(frozen=True, slots=True)
+class Difference:
+    key: str
+    name: str
+    before: str
+    after: str
+
+
+@dataclass(frozen=True, slots=True)
+class Consequence:
+    """What a change does: figures that differ, findings it settles and findings it brings."""
+
+    differences: tuple[Difference, ...]
+    settles: tuple[str, ...]
+    brings: tuple[str, ...]
+    sentence: str
+
+
+def compare(before: Plan, after: Plan) -> Consequence:
+    """The headline figures that differ, and the findings that come and go."""
+    was = {f.key: f for f in figures(before)}
+    now = {f.key: f for f in figures(after)}
+    differences = tuple(
+        Difference(key, now[key].name, was[key].text, now[key].text)
+        for key in now
+        if key in was and now[key].number != was[key].number
+    )
+    old, new = ({f.rule: f.title for f in plan_.findings} for plan_ in (before, after))
+    settles = tuple(title for rule, title in old.items() if rule not in new)
+    brings = tuple(title for rule, title in new.items() if rule not in old)
+    told = [f"{d.name} {d.before} → {d.after}" for d in differences] or ["no headline figure changes"]
+    told += [f"but: {title}" for title in brings]
+    return Consequence(differences, settles, brings, "; ".join(told))
+
+
+def consequence(job: Job, before: Plan, edits: list[dict[str, Any]]) -> Consequence:
+    """What `edits` would do to `job`; a change that cannot be made says so in its sentence."""
+    try:
+        return compare(before, plan(apply_raw(job, edits)))
+    except JobFault as fault:
+        return Consequence((), (), (), fault.faults[0].message)

@@ -1,0 +1,112 @@
+"""What every reckoner is: a name, an input and an output model, one pure function, one sentence."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Annotated, Any, Generic, TypeVar
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+
+from rowstake.core.faults import Fault, JobFault
+from rowstake.core.measure import Printer, parse_length
+
+LONGEST = 10_000_000.0
+Length = Annotated[float, Field(gt=0, le=LONGEST)]
+"""A length above zero, up to 10 km, in mm."""
+LengthOrZero = Annotated[float, Field(ge=0, le=LONGEST)]
+Load = Annotated[float, Field(gt=0, le=1000)]
+"""kPa."""
+LoadOrZero = Annotated[float, Field(ge=0, le=1000)]
+
+
+class Inputs(BaseModel):
+    """Inputs are closed and finite; field titles are the words shown beside them."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+class Outputs(BaseModel):
+    model_config = ConfigDict(frozen=True)
+
+
+I = TypeVar("I", bound=Inputs)  # noqa: E741
+O = TypeVar("O", bound=Outputs)  # noqa: E741
+
+
+@dataclass(frozen=True, slots=True)
+class Reckoner(Generic[I, O]):
+    """One entry of the registry. `say` puts an answer in a sentence, in the units of a printer."""
+
+    name: str
+    title: str
+    rule: str
+    takes: type[I]
+    gives: type[O]
+    run: Callable[[I], O]
+    say: Callable[[I, O, Printer], str]
+    example: dict[str, Any]
+
+
+def faults_of(error: ValidationError, prefix: str = "") -> JobFault:
+    """A Pydantic error in the words of a `JobFault`: field, value, what is allowed."""
+    found = []
+    for e in error.errors():
+        path = ".".join(str(p) for p in e["loc"])
+        context = e.get("ctx") or {}
+        limits = [
+            f"{word} {context[key]:g}" if isinstance(context[key], int | float) else f"{word} {context[key]}"
+            for key, word in (
+                ("gt", "more than"), ("ge", "at least"), ("lt", "less than"), ("le", "at most"),
+                ("expected", "one of"),
+            )
+            if key in context
+        ]  # fmt: skip
+        allowed = " and ".join(limits) or e["msg"]
+        field = f"{prefix}{path}".strip(".") or "inputs"
+        given = "nothing" if e["type"] == "missing" else str(e["input"])[:80]
+        label = field.rsplit(".", 1)[-1].removesuffix("_mm").replace("_", " ")
+        found.append(Fault(field, given, allowed, f"{label}: {e['msg']}"))
+    return JobFault(*found)
+
+
+def read_inputs(reckoner: Reckoner[Any, Any], raw: dict[str, Any], units: str = "mm") -> Inputs:
+    """Inputs from what a person typed: text in a field ending in `_mm` is read as a length.
+
+    Raises `JobFault` naming every field that cannot be accepted.
+    """
+    typed: dict[str, Any] = {}
+    faults: list[Fault] = []
+    for field, value in raw.items():
+        if isinstance(value, str) and not value.strip():
+            continue
+        try:
+            if isinstance(value, str) and field.endswith("lengths_mm"):
+                value = [parse_length(part, units, field) for part in value.split(";")]
+            elif isinstance(value, str) and field.endswith("_mm"):
+                value = parse_length(value, units, field, signed=True)
+        except JobFault as fault:
+            faults.extend(fault.faults)
+        typed[field] = value
+    if faults:
+        raise JobFault(*faults)
+    try:
+        return reckoner.takes.model_validate(typed)  # type: ignore[no-any-return]
+    except ValidationError as error:
+        raise faults_of(error) from None
+
+
+def running_marks(step: float, count: int, first: float = 0.0) -> list[float]:
+    """`count` marks from one datum: each a product, never a sum of pieces."""
+    return [first + step * i for i in range(count)]
+
+
+def whole(value: float) -> int:
+    """Floor that forgives the last bit of floating point."""
+    return math.floor(value + 1e-9)
+
+
+def up(value: float) -> int:
+    """Ceiling that forgives the last bit of floating point."""
+    return math.ceil(value - 1e-9)

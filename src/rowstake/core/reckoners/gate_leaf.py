@@ -1,0 +1,44 @@
+"""The width of a gate leaf in its opening, and the diagonal that shows it square."""
+
+from __future__ import annotations
+
+import math
+from typing import Literal
+
+from rowstake.core.faults import refuse
+from rowstake.core.measure import Printer
+from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, Reckoner
+
+
+class GateLeaf(Inputs):
+    opening_mm: Length
+    leaves: Literal[1, 2] = 1
+    hinge_gap_mm: LengthOrZero = 10
+    latch_gap_mm: LengthOrZero = 12
+    leaf_height_mm: Length
+
+
+class Leaf(Outputs):
+    leaf_width_mm: float
+    diagonal_mm: float
+
+
+def run(given: GateLeaf) -> Leaf:
+    """Single `W − hinge − latch`; double `(W − 2·hinge − centre)/2`."""
+    width = (given.opening_mm - given.leaves * given.hinge_gap_mm - given.latch_gap_mm) / given.leaves
+    if width <= 0:
+        gaps = given.leaves * given.hinge_gap_mm + given.latch_gap_mm
+        raise refuse("opening_mm", f"{given.opening_mm:g}", f"more than the gaps, {gaps:g}", "No leaf is left")
+    return Leaf(leaf_width_mm=width, diagonal_mm=math.hypot(width, given.leaf_height_mm))
+
+
+def say(given: GateLeaf, out: Leaf, p: Printer) -> str:
+    leaf = "The leaf is" if given.leaves == 1 else "Each leaf is"
+    return f"{leaf} {p.length(out.leaf_width_mm)} wide; square when both diagonals read {p.length(out.diagonal_mm)}."
+
+
+RECKONER = Reckoner(
+    "gate-leaf", "Gate leaf", "The opening less its gaps.",
+    GateLeaf, Leaf, run, say,
+    {"opening_mm": 1066.8, "leaves": 1, "hinge_gap_mm": 9.525, "latch_gap_mm": 12.7, "leaf_height_mm": 1752.6},
+)  # fmt: skip

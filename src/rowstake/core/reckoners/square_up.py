@@ -1,0 +1,48 @@
+"""Square a frame by its diagonals: how far out it is, and how far to push."""
+
+from __future__ import annotations
+
+import math
+
+from rowstake.core.measure import Printer
+from rowstake.core.reckoners.base import Inputs, Length, Outputs, Reckoner
+
+
+class SquareUp(Inputs):
+    length_mm: Length
+    width_mm: Length
+    diagonal_a_mm: Length
+    diagonal_b_mm: Length
+
+
+class Push(Outputs):
+    target_diagonal_mm: float
+    out_mm: float
+    push_mm: float
+
+
+def run(given: SquareUp) -> Push:
+    """`push = (a² − b²)/(4·length)` along the far edge; above zero, the end of diagonal a moves in."""
+    a, b = given.diagonal_a_mm, given.diagonal_b_mm
+    return Push(
+        target_diagonal_mm=math.hypot(given.length_mm, given.width_mm),
+        out_mm=a - b,
+        push_mm=(a * a - b * b) / (4 * given.length_mm),
+    )
+
+
+def say(given: SquareUp, out: Push, p: Printer) -> str:
+    if abs(out.push_mm) < 0.5:
+        return f"Square: both diagonals should read {p.length(out.target_diagonal_mm)}."
+    which = "a" if out.push_mm > 0 else "b"
+    return (
+        f"Push the far edge {p.fine(abs(out.push_mm))} so that diagonal {which} gets shorter, "
+        f"until both read {p.length(out.target_diagonal_mm)}."
+    )
+
+
+RECKONER = Reckoner(
+    "square-up", "Square up", "Equal diagonals; push the far edge.",
+    SquareUp, Push, run, say,
+    {"length_mm": 4876.8, "width_mm": 3657.6, "diagonal_a_mm": 6108.7, "diagonal_b_mm": 6083.3},
+)  # fmt: skip

@@ -1,0 +1,37 @@
+"""Full concrete: a gravel bed, concrete to ground level, and a dome sloped away from the post."""
+
+from __future__ import annotations
+
+import math
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.reckoners.hole_concrete import HoleConcrete
+from rowstake.core.reckoners.hole_concrete import run as hole_concrete
+from rowstake.core.setting.base import HoleSize, Layer, Method
+
+
+def layers(hole: HoleSize) -> list[Layer]:
+    """The dome is highest at the post and runs out at the hole's edge: half its height over the ring."""
+    dome = CATALOGUE.materials.posts.dome_mm
+    area_mm2 = math.pi * hole.diameter_mm**2 / 4
+    body = hole_concrete(
+        HoleConcrete(
+            hole_diameter_mm=hole.diameter_mm,
+            concrete_depth_mm=hole.embedment_mm,
+            post_w_mm=hole.post_w_mm,
+            post_d_mm=hole.post_d_mm,
+        )
+    ).volume_each_m3
+    ring_m3 = (area_mm2 - hole.post_w_mm * hole.post_d_mm) * dome / 2 / 1e9
+    bed = Layer("gravel bed", "gravel", -hole.embedment_mm - hole.gravel_mm, -hole.embedment_mm,
+                area_mm2 * hole.gravel_mm / 1e9)  # fmt: skip
+    pour = Layer("concrete", "concrete", -hole.embedment_mm, dome, body + ring_m3, domed=True)
+    return [bed, pour] if hole.gravel_mm else [pour]
+
+
+METHOD = Method(
+    "full",
+    layers,
+    lambda hole: hole.diameter_mm,
+    "(π·hole²/4 − post) × embedment, and half the dome's height over the same ring",
+)

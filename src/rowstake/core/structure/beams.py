@@ -1,0 +1,26 @@
+"""How far a joist or a beam may span under an even load. Source: published design method."""
+
+from __future__ import annotations
+
+import math
+
+from rowstake.core.catalogue import Species
+from rowstake.core.structure.timber import Stick, bending_mpa, shear_mpa, stiffness_mpa
+
+LONGEST_MM = 5486.4
+"""18 ft, the cap of the published tables."""
+
+
+def simple_span(
+    species: Species, stick: Stick, total_n_mm: float, live_n_mm: float, plies: int, sharing: float
+) -> tuple[float, str]:
+    """Longest span (mm) and what governs: bending, deflection of the live load at L/360, or shear.
+
+    Loads are per mm of length, in N; `sharing` multiplies the bending stress of members that share load.
+    """
+    bending = math.sqrt(8 * bending_mpa(species, stick) * sharing * stick.section_modulus_mm3 * plies / total_n_mm)
+    ei = stiffness_mpa(species) * stick.inertia_mm4 * plies
+    deflection = (384 * ei / (5 * 360 * live_n_mm)) ** (1 / 3) if live_n_mm > 0 else math.inf
+    shear_force = 2 / 3 * shear_mpa(species) * stick.area_mm2 * plies
+    shear = 2 * (shear_force / total_n_mm + stick.depth_mm) if species.fv else math.inf
+    return min((bending, "bending"), (deflection, "deflection"), (shear, "shear"))

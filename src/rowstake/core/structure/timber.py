@@ -1,0 +1,91 @@
+"""Allowable stresses of sawn timber outdoors, in MPa. Source: published design values and factors."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE, PSI, Species
+from rowstake.core.faults import refuse
+
+IN = 25.4
+WIND_DURATION = 1.6
+_WET_LIMIT_PSI = 1150.0
+_ACTUAL_IN = {1: 0.75, 2: 1.5, 3: 2.5, 4: 3.5, 5: 4.5, 6: 5.5, 8: 7.25, 10: 9.25, 12: 11.25}
+
+
+@dataclass(frozen=True, slots=True)
+class Stick:
+    """A cross-section, breadth × depth in mm, with its nominal inches where it has them."""
+
+    breadth_mm: float
+    depth_mm: float
+    nominal: tuple[int, int] | None = None
+
+    @property
+    def section_modulus_mm3(self) -> float:
+        return self.breadth_mm * self.depth_mm**2 / 6
+
+    @property
+    def inertia_mm4(self) -> float:
+        return self.breadth_mm * self.depth_mm**3 / 12
+
+    @property
+    def area_mm2(self) -> float:
+        return self.breadth_mm * self.depth_mm
+
+
+def read_stick(size: str, field: str = "size") -> Stick:
+    """`2x8` (nominal inches), `100x100` (mm) or a catalogue section such as `uk_100x100`."""
+    if size in CATALOGUE.sections:
+        section = CATALOGUE.sections[size]
+        nominal = re.fullmatch(r"na_(\d+)x(\d+)", size)
+        named = (int(nominal[1]), int(nominal[2])) if nominal else None
+        return Stick(section.thickness_mm, section.width_mm, named)
+    match = re.fullmatch(r"(\d+)\s*[x×]\s*(\d+)", size.strip())
+    if not match:
+        raise refuse(field, size, "a size such as 2x8, 4x4 or 100x100", f"“{size}” is not a size")
+    a, b = int(match[1]), int(match[2])
+    if a in _ACTUAL_IN and b in _ACTUAL_IN:
+        return Stick(_ACTUAL_IN[a] * IN, _ACTUAL_IN[b] * IN, (a, b))
+    if min(a, b) < 15 or max(a, b) > 600:
+        raise refuse(field, size, "nominal inches 1 to 12, or 15 to 600 mm", f"“{size}” is not a size on sale")
+    return Stick(a, b)
+
+
+def _is_heavy(stick: Stick) -> bool:
+    return min(stick.breadth_mm, stick.depth_mm) >= 4.5 * IN - 0.5
+
+
+def _table_bending(species: Species, stick: Stick) -> tuple[float, float]:
+    """Tabulated bending stress (psi) and its size factor, by the group a section falls in."""
+    small, large = sorted((stick.breadth_mm, stick.depth_mm))
+    if _is_heavy(stick):
+        return species.fb_heavy, 1.0
+    if small >= 3 * IN:
+        return (species.fb_4x4, species.cf_4x4) if large < 4.5 * IN else (species.fb_4x6, species.cf_4x6)
+    depths = {str(n): _ACTUAL_IN[n] * IN for n in (4, 6, 8, 10, 12)}
+    key = min(depths, key=lambda n: abs(depths[n] - large))
+    return species.fb_2x[key], species.cf[key]
+
+
+def bending_mpa(species: Species, stick: Stick, *, short_term: bool = False) -> float:
+    """Allowable bending outdoors: `Fb·CF·CM·Ci`, ×1.6 for a gust; a strength class gives it outright."""
+    if species.graded:
+        return species.short_mpa if short_term else species.long_mpa
+    fb, size_factor = _table_bending(species, stick)
+    wet = 0.85 if fb * size_factor > _WET_LIMIT_PSI and not _is_heavy(stick) else 1.0
+    incised = 0.8 if species.incised else 1.0
+    return fb * size_factor * wet * incised * (WIND_DURATION if short_term else 1.0) * PSI
+
+
+def shear_mpa(species: Species) -> float:
+    """Allowable shear along the grain outdoors, `Fv·0.97·Ci`."""
+    return species.fv * 0.97 * (0.8 if species.incised else 1.0) * PSI
+
+
+def stiffness_mpa(species: Species) -> float:
+    """Modulus of elasticity outdoors, `E·0.9·Ci`."""
+    if species.graded:
+        return species.e_mpa * 0.9
+    return species.e * 0.9 * (0.95 if species.incised else 1.0) * PSI

@@ -1,0 +1,46 @@
+"""Workings of the quantities."""
+
+from __future__ import annotations
+
+from collections import Counter
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.fence.holes import Digger
+from rowstake.core.fence.layout import Layout
+from rowstake.core.fence.resolve import Brief
+from rowstake.core.parts import Notebook
+from rowstake.core.setting import methods
+from rowstake.core.takeoff.lists import TakeOff
+
+
+def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layout, book: Notebook) -> None:
+    p, facts = brief.printer, CATALOGUE.materials.concrete
+    holes = Counter(post.gate for post in layout.posts)
+    rows = []
+    for gate, count in sorted(holes.items()):
+        kind = digger.kinds[gate]
+        each = sum(layer.volume_m3 for layer in kind.layers if layer.material == "concrete")
+        rows.append(
+            f"{count} {'gate posts' if gate else 'posts'}, hole {p.length(kind.diameter_mm)} across, "
+            f"{p.length(kind.hole.embedment_mm)} of concrete: {p.volume(each)} each"
+        )
+    book.note(
+        "bags", "Bags of concrete", f"{lists.bags}",
+        rule=f"{methods()[brief.method.id].formula}. All holes pooled, {facts.waste_pct:g} % waste added, "
+        f"{facts.dry_kg_per_m3:g} kg of dry mix to the cubic metre, rounded up to whole bags.",
+        formula="; ".join(rows) + f". {lists.concrete_m3:.3f} m³ × {1 + facts.waste_pct / 100:g} × {facts.dry_kg_per_m3:g} ÷ "
+        f"{brief.bag.kg:g} kg → {lists.bags} of {brief.bag.name}",
+        source=facts.source,
+        changes="Hole width and depth, number of posts, bag size.",
+    )  # fmt: skip
+    bought = sum(sum(plan.boards.values()) for plan in lists.plans.values())
+    kept = {brief.board.id: "boards", brief.rail.id: "rails", brief.post.id: "posts"}
+    waste = "; ".join(f"{kept.get(k, k)} {plan.waste * 100:.0f} % waste" for k, plan in lists.plans.items())
+    book.note(
+        "timber", "Lengths of timber to buy", str(bought),
+        rule="Pieces of one section are cut from the lengths on sale, longest first, with a saw cut between them. "
+        "A plan that fills each board well, not proven least.",
+        formula=f"kerf {CATALOGUE.materials.cutting.kerf_mm:g} mm; {waste}",
+        source=CATALOGUE.materials.cutting.source,
+        changes="Lengths on sale, board height, bay length, the longest rail you will handle.",
+    )  # fmt: skip

@@ -1,0 +1,186 @@
+"""The buy list and the cut list, read off the parts."""
+
+from __future__ import annotations
+
+from collections import Counter, defaultdict
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.cutting.plan import CutPlan, cut_plan
+from rowstake.core.fence.resolve import Brief
+from rowstake.core.parts import Part
+from rowstake.core.reckoners.base import up
+from rowstake.core.reckoners.hole_concrete import bags_for
+
+
+@dataclass(frozen=True, slots=True)
+class BuyLine:
+    """One line of the list for the yard: how many of what, and the parts it is for.
+
+    `length_mm` is set for timber. `needed` counts what the parts take; `buy` what is bought in whole units.
+    """
+
+    group: str
+    item: str
+    buy: float
+    unit: str
+    needed: str
+    for_parts: tuple[str, ...]
+    length_mm: float | None = None
+    note: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class CutLine:
+    """Pieces alike: section, cut length and width, ends, and the label of every one."""
+
+    section: str
+    material: str
+    kind: str
+    length_mm: float
+    width_mm: float
+    ends: str
+    labels: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class TakeOff:
+    buy: tuple[BuyLine, ...]
+    cuts: tuple[CutLine, ...]
+    plans: dict[str, CutPlan]
+    concrete_m3: float
+    bags: int
+    spoil_m3: float
+
+    @property
+    def too_long(self) -> dict[str, tuple[float, ...]]:
+        """Section → cut lengths that no length on sale reaches."""
+        return {key: plan.too_long_mm for key, plan in self.plans.items() if plan.too_long_mm}
+
+
+GROUP = {"post": "Posts", "rail": "Rails and frames", "board": "Boards"}
+
+
+def cut_lines(parts: list[Part]) -> tuple[CutLine, ...]:
+    """Pieces of timber gathered by section and cut size, in the order they are first met."""
+    groups: dict[tuple[str, str, float, float, str], list[str]] = defaultdict(list)
+    for p in parts:
+        if p.unit == "piece":
+            kind = p.kind.split(",")[0]
+            groups[p.material, kind, round(p.length_mm, 1), round(p.width_mm, 1), p.ends].append(p.label)
+    names = CATALOGUE.sections
+    return tuple(
+        CutLine(names[material].name, material, kind, length, width, ends, tuple(labels))
+        for (material, kind, length, width, ends), labels in groups.items()
+    )
+
+
+def _timber(brief: Brief, parts: list[Part]) -> tuple[list[BuyLine], dict[str, CutPlan]]:
+    pieces: dict[str, Counter[float]] = defaultdict(Counter)
+    labels: dict[str, list[str]] = defaultdict(list)
+    for p in parts:
+        if p.unit == "piece":
+            pieces[p.material][round(p.length_mm, 3)] += 1
+            labels[p.material].append(p.label)
+    lines, plans = [], {}
+    for key, wanted in pieces.items():
+        section = CATALOGUE.sections[key]
+        stock = section.lengths_mm
+        if section.id == brief.rail.id and brief.fence.rails.longest_mm:
+            stock = [s for s in stock if s <= brief.longest_rail_mm + 1e-6]
+        plans[key] = plan = cut_plan(wanted, stock)
+        for length, count in plan.boards.items():
+            cut: Counter[float] = Counter()
+            for pattern in plan.patterns:
+                if pattern.stock_mm == length:
+                    for piece in pattern.pieces_mm:
+                        cut[piece] += pattern.count
+            needed = ", ".join(f"{n} × {brief.printer.length(c)}" for c, n in sorted(cut.items(), reverse=True)[:4])
+            more = "" if len(cut) <= 4 else f" and {len(cut) - 4} more sizes"
+            lines.append(
+                BuyLine(
+                    GROUP[section.use], section.name, count, "lengths", f"cuts {needed}{more}",
+                    tuple(labels[key]), length,
+                )
+            )  # fmt: skip
+    return lines, plans
+
+
+def packs_for(count: float) -> tuple[int, dict[int, int]]:
+    """Fixings with spares, and packs to buy: full large packs, then the one smallest that covers the rest."""
+    facts = CATALOGUE.materials.fixings
+    wanted = up(count * (1 + facts.spare_pct / 100))
+    largest = max(facts.packs)
+    packs: Counter[int] = Counter({largest: wanted // largest})
+    rest = wanted % largest
+    if rest:
+        packs[next(p for p in sorted(facts.packs) if p >= rest)] += 1
+    return wanted, {size: n for size, n in sorted(packs.items()) if n}
+
+
+def _fixings(brief: Brief, parts: list[Part]) -> list[BuyLine]:
+    counts: Counter[str] = Counter()
+    whose: dict[str, list[str]] = defaultdict(list)
+    for p in parts:
+        if p.kind in ("rail screw", "board screw"):
+            counts[p.material] += int(p.amount)
+            whose[p.material].append(p.label)
+    finish = "stainless" if brief.job.site.near_salt else "hot-dip galvanised or stainless"
+    lines = []
+    for item, count in counts.items():
+        wanted, packs = packs_for(count)
+        for size, number in packs.items():
+            lines.append(
+                BuyLine("Fixings", f"{item}, {finish}", number, f"packs of {size}",
+                        f"{count} used, {wanted} with spares", tuple(whose[item]))
+            )  # fmt: skip
+    return lines
+
+
+def _hardware(brief: Brief, parts: list[Part]) -> list[BuyLine]:
+    finish = ", stainless" if brief.job.site.near_salt else ", galvanised"
+    counts: Counter[str] = Counter()
+    whose: dict[str, list[str]] = defaultdict(list)
+    for p in parts:
+        if p.kind == "hardware":
+            counts[p.material] += int(p.amount)
+            whose[p.material].append(p.of)
+    return [
+        BuyLine("Gate hardware", item + finish, n, "each", f"{n} for {', '.join(sorted(set(whose[item])))}",
+                tuple(sorted(set(whose[item]))))
+        for item, n in counts.items()
+    ]  # fmt: skip
+
+
+def take_off(brief: Brief, parts: list[Part], spoil_m3: float) -> TakeOff:
+    """Everything to buy and to cut for these parts."""
+    facts, p = CATALOGUE.materials, brief.printer
+    lines, plans = _timber(brief, parts)
+    order = list(GROUP.values())
+    lines.sort(key=lambda line: (order.index(line.group), line.item, line.length_mm or 0))
+    volume: Counter[str] = Counter()
+    whose: dict[str, list[str]] = defaultdict(list)
+    for part in parts:
+        if part.unit == "m³":
+            volume[part.material] += part.amount  # type: ignore[assignment]
+            whose[part.material].append(part.of)
+    concrete = float(volume["concrete"])
+    bags = bags_for(concrete, brief.bag.kg, facts.concrete.waste_pct)
+    if bags:
+        ready = concrete > facts.concrete.ready_mix_over_m3
+        lines.append(
+            BuyLine(
+                "Concrete and gravel", f"concrete, {brief.bag.name}", bags, "bags",
+                f"{p.volume(concrete)} + {facts.concrete.waste_pct:g} % waste; about "
+                f"{bags * brief.bag.kg * facts.concrete.water_litre_per_kg:.0f} litres of water",
+                tuple(whose["concrete"]), note="ask the price of ready-mix" if ready else "",
+            )
+        )  # fmt: skip
+    if gravel := float(volume["gravel"]):
+        weight = gravel * facts.fill.gravel_kg_per_m3
+        lines.append(
+            BuyLine("Concrete and gravel", "drainage gravel, loose", up(weight / 25) * 25, "kg",
+                    f"{p.volume(gravel)}, {p.weight(weight)}", tuple(whose["gravel"]))
+        )  # fmt: skip
+    lines += _fixings(brief, parts) + _hardware(brief, parts)
+    return TakeOff(tuple(lines), cut_lines(parts), plans, concrete, bags, spoil_m3)

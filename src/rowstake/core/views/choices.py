@@ -1,0 +1,87 @@
+"""What can be chosen in a job's region, and every length of the document in the job's units."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.job import Job, write_job
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    id: str
+    name: str
+    words: str = ""
+
+
+FITS = {
+    "exact": ("as set, last piece ripped", "The gap or lap is kept; what is left over is the last piece."),
+    "balanced": ("a rip at both ends", "Both end boards are ripped alike, at least half a board each."),
+    "whole": (
+        "joints opened to end whole",
+        "The joints are opened a little, within the limit, so that no board is ripped.",
+    ),
+    "even": ("one even gap or lap", "The gap or lap is shared out so that the last board is whole."),
+}
+
+
+def choices(job: Job) -> dict[str, list[Choice]]:
+    """Every list of choices by the path it sets."""
+    c, region = CATALOGUE, job.region
+
+    def sections(use: str) -> list[Choice]:
+        return [Choice(s.id, s.name) for s in c.sections_for(region, use)]
+
+    rails = sections("rail")
+    return {
+        "site.soil": [Choice(s.id, s.name) for s in c.soils.values()],
+        "site.exposure": [
+            Choice("B", "sheltered or built-up"), Choice("C", "open country"), Choice("D", "on the shore"),
+        ],
+        "fence.bays.way": [
+            Choice("equal", "equal bays", "The whole run divided equally: no odd bay."),
+            Choice("module", "a fixed module", "When panels, sheets or a spacer stick set the bay: the rest falls in one bay."),
+        ],
+        "fence.bays.told": [Choice("centres", "centre to centre"), Choice("clear", "clear between faces")],
+        "fence.bays.remainder": [Choice("end", "at the far end"), Choice("start", "at the start")],
+        "fence.posts.size": sections("post"),
+        "fence.posts.gate_size": sections("post"),
+        "fence.posts.species": [Choice(s.id, s.name) for s in c.species.values()],
+        "fence.posts.method": [Choice(m.id, m.name, m.words) for m in c.methods.values()],
+        "fence.posts.school": [
+            Choice("third", "a third in the ground", "Half of what stands above ground goes below it: a third of the post."),
+            Choice("fixed", "a fixed depth", "One depth for all heights, as local habit has it."),
+        ],
+        "fence.posts.bag": [Choice(b, c.materials.bags[b].name) for b in c.regions[region].bags],
+        "fence.rails.size": rails,
+        "fence.rails.fixing": [
+            Choice("face", "on the face of the posts", "Runs past the posts; two-bay lengths with staggered joints."),
+            Choice("between", "between the posts", "Cut to the clear of each bay and toe-fixed."),
+        ],
+        "fence.skin.style": [Choice(s.id, s.name, f"{s.words} Holds when: {s.holds}.") for s in c.styles.values()],
+        "fence.skin.board": sections("board"),
+        "fence.skin.fit": [Choice(f, *FITS[f]) for f in c.styles[job.fence.skin.style].fits],
+        "fence.skin.side": [Choice("right", "the right of the line"), Choice("left", "the left of the line")],
+        "fence.skin.start": [Choice("start", "at the start of the leg"), Choice("end", "at the far end")],
+        "fence.gate_frame.frame": rails,
+    }  # fmt: skip
+
+
+def length_texts(job: Job) -> dict[str, str]:
+    """Every `_mm` field of the document by its path, as a person would type it."""
+    p, out = job.printer, {}
+
+    def walk(value: Any, path: str) -> None:
+        if isinstance(value, dict):
+            for key, inner in value.items():
+                walk(inner, f"{path}.{key}".lstrip("."))
+        elif isinstance(value, list):
+            for i, inner in enumerate(value):
+                walk(inner, f"{path}.{i}")
+        elif path.endswith("_mm") and value is not None:
+            out[path] = p.fine(value) if value < 30 else p.length(value)
+
+    walk(write_job(job), "")
+    return out

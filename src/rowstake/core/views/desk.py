@@ -1,0 +1,70 @@
+"""The desk of one job: everything its page shows, in the job's units."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.drawing import Scene, scenes
+from rowstake.core.parts import Finding, Working
+from rowstake.core.plan import Plan
+from rowstake.core.views.choices import Choice, choices, length_texts
+from rowstake.core.views.figures import Figure, figures
+from rowstake.core.views.lists import BuyRow, CutRow, Tape, buy_rows, cut_rows, tapes
+from rowstake.core.views.stakes import Stake, stakes
+from rowstake.core.views.things import Thing, things
+
+
+@dataclass(frozen=True, slots=True)
+class Corner:
+    """A corner before a leg, as a builder reads it."""
+
+    leg: int
+    angle_deg: float
+    side: str
+
+
+@dataclass(frozen=True, slots=True)
+class Desk:
+    name: str
+    region: str
+    stakes: list[Stake]
+    figures: list[Figure]
+    findings: list[Finding]
+    workings: dict[str, Working]
+    scenes: dict[str, Scene]
+    tapes: list[Tape]
+    things: dict[str, Thing]
+    buy: list[BuyRow]
+    cuts: list[CutRow]
+    corners: list[Corner]
+    choices: dict[str, list[Choice]]
+    lengths: dict[str, str]
+    caution: str
+
+
+def desk(plan: Plan) -> Desk:
+    job = plan.brief.job
+    corners = [
+        Corner(leg.index, round(180 - abs(leg.turn_deg), 4), "left" if leg.turn_deg >= 0 else "right")
+        for leg in plan.layout.legs[1:]
+    ]
+    always: Any = CATALOGUE.cautions["always"]
+    return Desk(
+        name=job.name,
+        region=plan.brief.region.name,
+        stakes=stakes(plan),
+        figures=figures(plan),
+        findings=list(plan.findings),
+        workings=plan.workings,
+        scenes=scenes(plan),
+        tapes=tapes(plan),
+        things=things(plan),
+        buy=buy_rows(plan),
+        cuts=cut_rows(plan),
+        corners=corners,
+        choices=choices(job),
+        lengths=length_texts(job),
+        caution=str(always),
+    )

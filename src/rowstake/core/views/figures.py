@@ -1,0 +1,44 @@
+"""The headline figures of a plan: the string carries them, previews compare them."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowstake.core.planned import Planned
+
+
+@dataclass(frozen=True, slots=True)
+class Figure:
+    """`working` opens how it came about; `number` is what two plans are compared by."""
+
+    key: str
+    name: str
+    text: str
+    number: float
+    working: str
+
+
+def figures(planned: Planned) -> list[Figure]:
+    p, lists, layout = planned.brief.printer, planned.lists, planned.layout
+    out = [
+        Figure("length", "line", p.run(sum(g.length_mm for g in layout.legs)),
+               sum(g.length_mm for g in layout.legs), "length"),
+        Figure("posts", "posts", str(len(layout.posts)), len(layout.posts), "posts"),
+    ]  # fmt: skip
+    bay = planned.usual_bay
+    if bay:
+        out.append(Figure("spacing", "usual centres", p.length(bay.centres_mm), round(bay.centres_mm, 2), "spacing"))
+    hole = planned.digger.kinds[all(post.gate for post in layout.posts)].hole
+    out.append(Figure("hole", "hole depth", p.length(hole.hole_depth_mm), round(hole.hole_depth_mm, 1), "hole"))
+    out.append(Figure("bags", "bags of concrete", str(lists.bags), lists.bags, "bags"))
+    boards = planned.count("board", "gate board")
+    out.append(Figure("boards", "boards", str(boards), boards, "boards"))
+    narrow = planned.narrowest_mm
+    if narrow is not None:
+        out.append(Figure("last", "narrowest end piece", p.fine(narrow), round(narrow, 1), "last"))
+    timber = sum(sum(plan.boards.values()) for plan in lists.plans.values())
+    out.append(Figure("timber", "lengths of timber", str(timber), timber, "timber"))
+    holds = planned.holds_to_mps
+    if holds is not None:
+        out.append(Figure("gust", "gust it stands", p.speed(holds), round(holds, 1), "gust"))
+    return out

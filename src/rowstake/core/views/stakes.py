@@ -1,0 +1,53 @@
+"""The string: one stake a step of the work, with its headline figure and its flag."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.plan import Plan
+from rowstake.core.views.figures import figures
+
+
+@dataclass(frozen=True, slots=True)
+class Stake:
+    """`flag`: clear, needs you, or waits for the stakes in `waits_for`."""
+
+    key: str
+    name: str
+    figure: str
+    working: str
+    flag: Literal["clear", "needs", "waits"]
+    says: str
+    cautions: tuple[str, ...]
+
+
+def stakes(plan: Plan) -> list[Stake]:
+    p, lists = plan.brief.printer, plan.lists
+    by_key = {f.key: f for f in figures(plan)}
+    gust = p.speed(plan.brief.job.site.gust_mps)
+    gates = len(plan.gates)
+    spacing = f" at {by_key['spacing'].text}" if "spacing" in by_key else ""
+    board = f"{by_key['boards'].text} boards"
+    rows = [
+        ("site", "Site", f"{plan.brief.soil.name.split(',')[0]}, {gust}", "gust"),
+        ("line", "Line", f"{by_key['posts'].text} posts{spacing}", "spacing"),
+        ("holes", "Holes", f"{by_key['hole'].text} deep", "hole"),
+        ("frame", "Frame", f"{plan.count('rail')} rails, {plan.brief.rows} rows", "rails"),
+        ("skin", "Skin", board, "boards"),
+        ("gates", "Gates", f"{gates} gate{'s' * (gates != 1)}" if gates else "none yet",
+         f"leaf_{plan.gates[0].gate.id}" if gates else ""),
+        ("buy", "Buy & cut", f"{lists.bags} bags, {by_key['timber'].text} lengths", "bags"),
+    ]  # fmt: skip
+    open_at = {f.stake for f in plan.findings if f.weight == "needs"}
+    out = []
+    for key, name, figure, working in rows:
+        count = sum(1 for f in plan.findings if f.stake == key)
+        earlier = [n for k, n, _, _ in rows if k in open_at and k != key]
+        flag: Literal["clear", "needs", "waits"] = "needs" if count else "clear"
+        says = f"{count} to look at" if count else "nothing in the way"
+        if key == "buy" and not count and earlier:
+            flag, says = "waits", f"waits for {', '.join(earlier)}"
+        out.append(Stake(key, name, figure, working, flag, says, tuple(CATALOGUE.cautions.get(key, ()))))
+    return out

@@ -1,0 +1,155 @@
+"""What is told about each thing that can be picked: a post, a bay, a leg, a gate, a piece."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.fence.layout import Post
+from rowstake.core.plan import Plan
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    name: str
+    value: str
+    working: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Thing:
+    """`stake` is where its choices stand; `section` the drawing that shows its hole."""
+
+    title: str
+    stake: str
+    lines: tuple[Line, ...]
+    section: str = ""
+    leg: int = -1
+
+
+MANY_PARTS = 4000
+KIND = {"end": "end post", "corner": "corner post", "line": "line post", "gate": "gate post"}
+
+
+def _post(plan: Plan, post: Post) -> Thing:
+    p, kind, brief = plan.brief.printer, plan.digger.of(post), plan.brief
+    key = "gate_" if post.gate else ""
+    hole = kind.hole
+    lines = [Line(f"mark on leg {leg + 1}", p.length(at), "spacing") for leg, at in post.stations]
+    lines += [
+        Line("hole", f"{p.length(kind.diameter_mm)} across, {p.length(hole.hole_depth_mm)} deep", f"{key}hole"),
+        Line("in the ground", p.length(hole.embedment_mm), f"{key}hole"),
+        *(Line(layer.what, p.volume(layer.volume_m3), "bags") for layer in kind.layers),
+        Line("above ground", p.length(brief.above_ground_mm), f"{key}post"),
+        Line("post", f"{kind.post.name}, {p.length(hole.post_length_mm)}", f"{key}post"),
+    ]
+    if hole.stock_length_mm is not None and hole.trim_mm is not None:
+        lines.append(
+            Line(
+                "buy",
+                f"{p.length(hole.stock_length_mm)}, trim {p.length(hole.trim_mm)} off the top",
+                f"{key}post",
+            )
+        )
+    lines += [
+        Line("depth-stick mark", f"{p.length(kind.depth_stick_mm)} up from the foot", f"{key}hole"),
+        Line("spoil", f"{p.volume(kind.spoil_m3)} loose"),
+        Line("rails after", f"{brief.method.gates_after_h if post.gate else brief.method.rails_after_h:g} h"),
+    ]
+    name = "gate post" if post.gate else KIND[post.kind]
+    return Thing(
+        f"{post.label}, {name}",
+        "holes",
+        tuple(lines),
+        f"section_{'gate' if post.gate else 'line'}",
+        post.stations[0][0],
+    )
+
+
+def things(plan: Plan) -> dict[str, Thing]:
+    """Everything that can be picked, by the label drawings and lists use."""
+    p, layout, out = plan.brief.printer, plan.layout, {}
+    for post in layout.posts:
+        out[post.label] = _post(plan, post)
+    gusts = {where: g for g in plan.gusts for where in g.where}
+    for bay in layout.bays:
+        stands = gusts[bay.label].stands
+        limit = "the post" if stands.governed_by == "post" else "the earth"
+        out[bay.label] = Thing(
+            f"{bay.label.capitalize()}, {bay.left.label} to {bay.right.label}", "line",
+            (
+                Line("centre to centre", p.length(bay.centres_mm), "spacing"),
+                Line("clear between faces", p.length(bay.clear_mm), "spacing"),
+                Line("left edge to left edge", p.length(bay.edges_mm), "spacing"),
+                Line("stands a gust of", f"{p.speed(stands.holds_to_mps)}; {limit} gives first", "gust"),
+            ), leg=bay.leg,
+        )  # fmt: skip
+    for leg in layout.legs:
+        out[f"leg {leg.index + 1}"] = Thing(
+            f"Leg {leg.index + 1}", "line",
+            (
+                Line("length", p.length(leg.length_mm), "length"),
+                Line("posts", str(len(layout.leg_posts(leg.index))), "posts"),
+            ), leg=leg.index,
+        )  # fmt: skip
+    for course in plan.courses:
+        laid = course.laid
+        joint = ("lap", laid.lap_mm) if laid.lap_mm else ("gap", laid.gap_mm)
+        ends = p.fine(course.last_mm)
+        lines = (
+            Line("boards from end to end", p.length(course.stretch.length_mm), "boards"),
+            Line("boards", str(len(laid.boards)), "boards"),
+            Line(*(joint[0], p.fine(joint[1])), "boards"),
+            Line("narrowest end piece", ends, "last"),
+        )
+        if course.label not in out:
+            out[course.label] = Thing(f"Boards of {course.label}", "skin", lines, leg=course.leg)
+        else:
+            old = out[course.label]
+            out[course.label] = Thing(old.title, old.stake, old.lines + lines[1:], leg=old.leg)
+    for built in plan.gates:
+        gate = built.gate
+        key = f"leaf_{gate.id}"
+        opening = next(o for o in layout.openings if o.gate.id == gate.id)
+        stands = gusts[f"gate {gate.id}"].stands
+        hung = (Line("hung on", "the end post: there is no room for its own"),) if opening.hung_on_end else ()
+        out[f"gate {gate.id}"] = Thing(
+            f"Gate {gate.id}", "gates",
+            (
+                Line("clear opening", p.length(opening.right_mm - opening.left_mm), key),
+                Line("leaf", f"{built.gate.leaves} × {p.length(built.leaf.leaf_width_mm)} wide, "
+                     f"{p.length(built.leaf_height_mm)} high", key),
+                Line("diagonal", p.length(built.leaf.diagonal_mm), key),
+                Line("brace", f"{p.length(built.brace_mm)} point to point, {built.brace_deg:.1f}° to the rail", key),
+                Line("weight, soaked", f"{p.weight(built.weight_kg)} a leaf", key),
+                Line("hinges", f"{built.hinges_per_leaf} × {built.hinge} a leaf", key),
+                Line("posts", f"{opening.left.label} and {opening.right.label}", "gate_hole"),
+                Line("posts stand a gust of", p.speed(stands.holds_to_mps), "gust"),
+                *hung,
+            ), leg=opening.leg,
+        )  # fmt: skip
+    for o in plan.brief.fence.obstacles:
+        told = (Line("from", p.length(o.at_mm)), Line("width", p.length(o.width_mm)))
+        out[o.id] = Thing(o.what.capitalize(), "line", told, leg=o.leg)
+    if len(plan.parts) <= MANY_PARTS:
+        _pieces(plan, out)
+    return out
+
+
+def _pieces(plan: Plan, out: dict[str, Thing]) -> None:
+    p = plan.brief.printer
+    for part in plan.parts:
+        if part.unit != "piece" or part.label in out or part.place is None:
+            continue
+        section = CATALOGUE.sections[part.material]
+        ripped = part.width_mm < section.width_mm - 0.05
+        lines = [
+            Line("cut", p.length(part.length_mm)),
+            Line("section", f"{section.name}{f', ripped to {p.fine(part.width_mm)}' if ripped else ''}"),
+            Line("left edge at", f"{p.length(part.place.left_mm)} on leg {part.place.leg + 1}"),
+            Line("belongs to", part.of),
+        ]
+        if part.ends not in ("square", "ripped"):
+            lines.append(Line("ends", part.ends))
+        kind = part.kind.split(",")[0].capitalize()
+        out[part.label] = Thing(f"{kind} {part.label}", part.step, tuple(lines), leg=part.place.leg)
