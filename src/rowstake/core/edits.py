@@ -5,6 +5,7 @@ The browser sends these, advice offers them, and both go through `apply`. Length
 
 from __future__ import annotations
 
+import itertools
 import math
 from typing import Annotated, Any, Literal
 
@@ -292,7 +293,7 @@ def _measure_again(
     """Lengths of the changed legs and the turns at their ends, from the corner points."""
     headings = [
         math.atan2(b[1] - a[1], b[0] - a[0]) if i in changed else lines[i].heading
-        for i, (a, b) in enumerate(zip(points, points[1:], strict=False))
+        for i, (a, b) in enumerate(itertools.pairwise(points))
     ]
     for i, leg in enumerate(document["fence"]["legs"]):
         if i in changed:

@@ -1,0 +1,39 @@
+"""Open formats, out of a plan: one file each under `formats`, found by name."""
+
+from __future__ import annotations
+
+import importlib
+import pkgutil
+import re
+from functools import cache
+
+from rowstake.core.faults import refuse
+from rowstake.core.plan import Plan
+from rowstake.files import formats as room
+from rowstake.files.base import Format
+
+__all__ = ["Format", "export", "formats"]
+
+
+@cache
+def formats() -> dict[str, Format]:
+    """Every format by its id."""
+    found = {}
+    for module in pkgutil.iter_modules(room.__path__):
+        made: Format = importlib.import_module(f"{room.__name__}.{module.name}").FORMAT
+        found[made.id] = made
+    return found
+
+
+def export(plan: Plan, format_id: str, document: str | None = None) -> tuple[Format, str, bytes]:
+    """(format, file name, bytes) of one document; the format's first when none is named. Raises `JobFault`."""
+    if format_id not in formats():
+        raise refuse("format", format_id, ", ".join(formats()), f"There is no format “{format_id}”")
+    made = formats()[format_id]
+    known = made.documents(plan)
+    document = document or next(iter(known))
+    if document not in known:
+        raise refuse("document", document, ", ".join(known), f"There is no “{document}” as {made.name}")
+    stem = re.sub(r"[^\w-]+", "-", plan.brief.job.name).strip("-").lower() or "job"
+    tail = "" if len(known) == 1 else f"-{document}"
+    return made, f"{stem}{tail}.{made.suffix}", made.write(plan, document)

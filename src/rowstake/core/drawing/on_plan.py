@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 
 from rowstake.core.drawing.scene import Board, Handle, LegFrame, Point, Scene, Shape
@@ -19,6 +20,7 @@ def plan_scene(planned: Planned) -> Scene:
     board, layout, p = Board(), planned.layout, planned.brief.printer
     fence = planned.brief.fence
     aside = 1 if fence.skin.side == "left" else -1
+    outside = -1 if sum(leg.turn_deg for leg in layout.legs[1:]) > 0 else 1
     for leg in layout.legs:
         board.line(leg.start, leg.end, "string", f"leg {leg.index + 1}")
     for obstacle in fence.obstacles:
@@ -26,7 +28,7 @@ def plan_scene(planned: Planned) -> Scene:
         a, b = obstacle.at_mm, obstacle.at_mm + obstacle.width_mm
         corners = (leg.at(a, -half), leg.at(b, -half), leg.at(b, half), leg.at(a, half))
         board.add(Shape("poly", corners, "zone", obstacle.id))
-        board.text(leg.at((a + b) / 2, -aside * half * 1.6), obstacle.what, "label", obstacle.id)
+        _name(board, leg, (a + b) / 2, -outside, obstacle.what, obstacle.id)
     _skin(board, planned, aside)
     for opening in layout.openings:
         _gate(board, planned, opening, aside)
@@ -39,22 +41,26 @@ def plan_scene(planned: Planned) -> Scene:
     named = [q for q in layout.posts if len(layout.posts) <= MANY_BAYS or q.kind != "line"]
     for post in named:
         leg, at = layout.legs[post.stations[0][0]], post.stations[0][1]
-        board.text(leg.at(at, aside * 330), post.label, "label", post.label)
+        _name(board, leg, at, -outside, post.label, post.label)
     for leg in layout.legs:
-        ends = (leg.start, leg.end) if aside < 0 else (leg.end, leg.start)
-        board.dim(*ends, f"leg {leg.index + 1}: {p.length(leg.length_mm)}", 2.6, f"leg {leg.index + 1}")
+        ends = (leg.start, leg.end) if outside > 0 else (leg.end, leg.start)
+        board.dim(*ends, f"leg {leg.index + 1}: {p.length(leg.length_mm)}", 2.2, f"leg {leg.index + 1}")
     if len(layout.bays) <= MANY_BAYS:
         for bay in layout.bays:
-            first, last = (bay.left, bay.right) if aside < 0 else (bay.right, bay.left)
+            first, last = (bay.left, bay.right) if outside > 0 else (bay.right, bay.left)
             board.dim((first.x_mm, first.y_mm), (last.x_mm, last.y_mm), p.bare(bay.centres_mm), 1.2, bay.label)
     for leg in layout.legs[1:]:
         turn = leg.turn_deg
         middle = leg.heading + math.pi - math.radians(180 - turn) / 2
-        corner = (leg.start[0] + 700 * math.cos(middle), leg.start[1] + 700 * math.sin(middle))
-        board.text(corner, f"{inner_angle_deg(turn):g}°", "quiet", f"corner {leg.index}")
-    reach = max(900.0, planned.brief.fence.skin.height_mm / 2)
+        inwards = (leg.start[0] + math.cos(middle), leg.start[1] + math.sin(middle))
+        board.add(Shape("text", (leg.start, inwards), "quiet", text=f"{inner_angle_deg(turn):g}°", aside=2.2))
     frames = tuple(LegFrame(g.index, g.start, g.end, g.length_mm) for g in layout.legs)
-    return board.scene("plan", "Plan", reach, handles=tuple(_handles(planned)), legs=frames)
+    return board.scene("plan", "Plan", 200.0, handles=tuple(_handles(planned)), legs=frames)
+
+
+def _name(board: Board, leg: LegLine, station: float, side: int, words: str, of: str) -> None:
+    """A label beside the line, clear of it on the side given."""
+    board.text(leg.at(station), words, "label", of, towards=leg.at(station, side * 1.0))
 
 
 def _skin(board: Board, planned: Planned, aside: int) -> None:
@@ -95,11 +101,11 @@ def _gate(board: Board, planned: Planned, opening: Opening, aside: int) -> None:
         corners = (leg.at(hinge, -thick), leg.at(end, -thick), leg.at(end, thick), leg.at(hinge, thick))
         board.add(Shape("poly", corners, "frame", of))
         arc = _arc(leg, hinge, width, side == "start", -aside)
-        for a, b in zip(arc, arc[1:], strict=False):
+        for a, b in itertools.pairwise(arc):
             board.line(a, b, "swing", of)
         board.line(arc[-1], leg.at(hinge), "swing", of)
     middle = (opening.left_mm + opening.right_mm) / 2
-    board.text(leg.at(middle, aside * 330), gate.id, "label", of)
+    _name(board, leg, middle, aside, gate.id, of)
 
 
 def _handles(planned: Planned) -> list[Handle]:

@@ -17,7 +17,8 @@ class Shape:
     """`of` is the label of the part or thing shown; selection links drawings, tape and lists through it.
 
     A `dim` is drawn between its two points, moved `aside` rows to the left of their direction; `text` is what it says.
-    A `text` stands at its point. `hidden` shapes lie behind something or below ground.
+    A `text` stands at its point; with a second point it is moved `aside` rows in that direction, clear of what it names.
+    `hidden` shapes lie behind something or below ground.
     """
 
     kind: Literal["poly", "line", "circle", "text", "dim"]
@@ -79,8 +80,9 @@ class Board:
     def line(self, a: Point, b: Point, look: Look, of: str = "", hidden: bool = False) -> None:
         self.add(Shape("line", (a, b), look, of, hidden=hidden))
 
-    def text(self, at: Point, words: str, look: Look = "label", of: str = "") -> None:
-        self.add(Shape("text", (at,), look, of, words))
+    def text(self, at: Point, words: str, look: Look = "label", of: str = "", towards: Point | None = None) -> None:
+        points = (at,) if towards is None else (at, towards)
+        self.add(Shape("text", points, look, of, words, aside=1.0 if towards else 0.0))
 
     def dim(self, a: Point, b: Point, words: str, aside: float = 1.0, of: str = "") -> None:
         self.add(Shape("dim", (a, b), "mark", of, words, aside=aside))

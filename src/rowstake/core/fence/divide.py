@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import itertools
+
 from rowstake.core.reckoners.base import running_marks, whole
 from rowstake.core.reckoners.equal_spacing import EqualSpacing
 from rowstake.core.reckoners.equal_spacing import run as equal_spacing
@@ -29,7 +31,7 @@ def divide(length: float, way: str, pitch: float, remainder: str, zones: list[Zo
     bridged: set[Zone] = set()
     while True:
         stations: list[float] = []
-        for a, b in zip(fixed, fixed[1:], strict=False):
+        for a, b in itertools.pairwise(fixed):
             if any(z[0] - 1e-6 <= a and b <= z[1] + 1e-6 for z in bridged):
                 inner = [0.0, b - a]
             elif way == "equal":

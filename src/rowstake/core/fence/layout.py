@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 from dataclasses import dataclass
 from typing import Literal
@@ -237,7 +238,7 @@ class _Surveyor:
         run.append(self._last_of(leg) if last else self._set("gate", True, ((leg.index, end),)))
         self._note_blocked(leg, run, obstacles)
         self.runs.append(Run(f"run {len(self.runs) + 1}", leg.index, tuple(run)))
-        for left, right in zip(run, run[1:], strict=False):
+        for left, right in itertools.pairwise(run):
             centres = right.on(leg.index) - left.on(leg.index)
             self.bays.append(Bay(f"bay {len(self.bays) + 1}", leg.index, left, right, centres))
         return run[-1]

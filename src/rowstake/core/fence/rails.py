@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 from dataclasses import dataclass
 
@@ -122,7 +123,7 @@ def _pieces(brief: Brief, layout: Layout, run: Run, row: int) -> list[tuple[floa
     whole_row = reach(brief, layout, run, *rail_planes_mm(brief))
     cuts = _joints(stations, whole_row, brief.longest_rail_mm, one_first=row % 2 == 0)
     pieces = []
-    for left, right in zip(cuts, cuts[1:], strict=False):
+    for left, right in itertools.pairwise(cuts):
         first = stations[0] if left == cuts[0] else left
         last = stations[-1] if right == cuts[-1] else right
         crossed = [s for s in stations if first - 1e-6 <= s <= last + 1e-6]

@@ -38,7 +38,7 @@ _SCALE = {"mm": 1.0, "cm": 10.0, "m": 1000.0}
 
 def _plain(text: str) -> str:
     """One spelling for every prime, dash and fraction character: `7′6½″` becomes `7'6 1/2\"`."""
-    out = []
+    out: list[str] = []
     for char in text:
         spelled = unicodedata.normalize("NFKD", char) if unicodedata.category(char) == "No" else char
         out.append(f" {spelled}" if spelled != char and out and out[-1][-1].isdigit() else spelled)

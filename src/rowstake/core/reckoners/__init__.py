@@ -10,7 +10,7 @@ from typing import Any
 from rowstake.core.faults import refuse
 from rowstake.core.reckoners.base import Reckoner
 
-_NOT_RECKONERS = {"base", "vectors"}
+_NOT_RECKONERS = {"base", "forms", "vectors"}
 
 
 @cache

@@ -10,8 +10,9 @@ LEVER = 0.55
 
 def pressure_pa(gust_mps: float, exposure: str, solidity: float) -> float:
     """Design pressure on the face, Pa, of a 3-second gust at 10 m."""
-    q = 0.613 * KZ[exposure] * 0.85 * gust_mps**2
-    return 0.6 * q * 0.85 * 1.3 * (1 - (1 - solidity) ** 1.5)
+    q: float = 0.613 * KZ[exposure] * 0.85 * gust_mps**2
+    blocked: float = 1 - (1 - solidity) ** 1.5
+    return 0.6 * q * 0.85 * 1.3 * blocked
 
 
 def bay_force_n(pressure: float, height_mm: float, bay_mm: float) -> float:

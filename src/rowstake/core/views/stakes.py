@@ -48,6 +48,6 @@ def stakes(plan: Plan) -> list[Stake]:
         flag: Literal["clear", "needs", "waits"] = "needs" if count else "clear"
         says = f"{count} to look at" if count else "nothing in the way"
         if key == "buy" and not count and earlier:
-            flag, says = "waits", f"waits for {', '.join(earlier)}"
+            flag, says = "waits", f"waits for {earlier[0]}" if len(earlier) == 1 else f"waits for {len(earlier)} stakes"
         out.append(Stake(key, name, figure, working, flag, says, tuple(CATALOGUE.cautions.get(key, ()))))
     return out

@@ -58,7 +58,7 @@ def _ways_out(planned: Planned, by_post: bool) -> list[Fix]:
                 posts__depth_mm=None,
             )
         )
-    if not worst.gate and 600 <= closer < bays.max_mm:
+    if not worst.gate and 1200 <= closer < bays.max_mm:
         out.append(put(f"Bring the posts to {p.length(closer)} at most", bays__way="equal", bays__max_mm=closer))
     if brief.style.id != "spaced_pickets":
         out.append(Fix("Let the wind through: spaced pickets", ({"do": "style", "style": "spaced_pickets"},)))

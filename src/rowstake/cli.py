@@ -1,0 +1,143 @@
+"""rowstake serve | demo | plan | reckon | check-vectors | export | openapi"""
+
+from __future__ import annotations
+
+import argparse
+import json
+import sys
+from collections.abc import Sequence
+from pathlib import Path
+
+from rowstake.core.faults import JobFault, refuse
+
+
+def _text(path: str) -> str:
+    try:
+        return sys.stdin.read() if path == "-" else Path(path).read_text("utf-8")
+    except (OSError, UnicodeDecodeError) as error:
+        raise refuse("file", path, "a file that can be read as text", str(error)) from None
+
+
+def plan_command(args: argparse.Namespace) -> int:
+    """The plan of a job file, as JSON."""
+    from pydantic import TypeAdapter
+
+    from rowstake.core.job import read_job_text
+    from rowstake.core.parts import Part
+    from rowstake.core.plan import plan
+    from rowstake.core.views.desk import Desk, desk
+
+    made = plan(read_job_text(_text(args.job)))
+    out = TypeAdapter(Desk).dump_python(desk(made), mode="json")
+    out["parts"] = TypeAdapter(list[Part]).dump_python(list(made.parts), mode="json")
+    print(json.dumps(out, ensure_ascii=False, indent=2))
+    return 0
+
+
+def reckon_command(args: argparse.Namespace) -> int:
+    """JSON inputs on standard input, JSON outputs on standard output."""
+    from rowstake.core.reckoners import find
+    from rowstake.core.reckoners.base import read_inputs
+
+    reckoner = find(args.name)
+    try:
+        inputs = json.loads(_text(args.inputs))
+    except json.JSONDecodeError as error:
+        raise refuse("inputs", args.inputs, "a JSON object", str(error)) from None
+    if not isinstance(inputs, dict):
+        raise refuse("inputs", type(inputs).__name__, "a JSON object", "Inputs are a JSON object")
+    print(reckoner.run(read_inputs(reckoner, inputs)).model_dump_json(indent=2))
+    return 0
+
+
+def vectors_command(args: argparse.Namespace) -> int:
+    from rowstake.core.reckoners.vectors import check_all
+
+    passed = failed = 0
+    for path in args.files:
+        for number, wrong in check_all(_text(path).splitlines()):
+            passed, failed = passed + (not wrong), failed + bool(wrong)
+            if wrong:
+                print(f"{path}:{number}: {wrong}")
+    print(f"{passed} passed, {failed} failed")
+    return 1 if failed else 0
+
+
+def export_command(args: argparse.Namespace) -> int:
+    from rowstake.core.job import read_job_text
+    from rowstake.core.plan import plan
+    from rowstake.files import export
+
+    _, name, data = export(plan(read_job_text(_text(args.job))), args.format, args.document)
+    if args.out == "-":
+        sys.stdout.buffer.write(data)
+    else:
+        target = Path(args.out) if args.out else Path(name)
+        target.write_bytes(data)
+        print(target)
+    return 0
+
+
+def openapi_command(args: argparse.Namespace) -> int:
+    from rowstake.server.app import create_app
+
+    print(json.dumps(create_app().openapi(), indent=2, ensure_ascii=False))
+    return 0
+
+
+def serve_command(args: argparse.Namespace) -> int:
+    from rowstake.server.run import serve
+
+    return serve(args.database, args.port)
+
+
+def demo_command(args: argparse.Namespace) -> int:
+    from rowstake.server.run import demo
+
+    return demo(fresh=args.fresh, port=args.port)
+
+
+def parser() -> argparse.ArgumentParser:
+    top = argparse.ArgumentParser(prog="rowstake", description=__doc__)
+    commands = top.add_subparsers(dest="command", required=True)
+
+    def command(name: str, run: object, words: str) -> argparse.ArgumentParser:
+        made = commands.add_parser(name, help=words, description=words)
+        made.set_defaults(run=run)
+        return made
+
+    serve = command("serve", serve_command, "serve on loopback with a database that is already running")
+    serve.add_argument("--database", required=True, help="postgresql+psycopg://user@host:port/name")
+    serve.add_argument("--port", type=int, default=8710)
+    demo = command("demo", demo_command, "start a database and the application with demo data")
+    demo.add_argument("--fresh", action="store_true", help="start over with new demo data")
+    demo.add_argument("--port", type=int, default=8710)
+    plan = command("plan", plan_command, "print the plan of a job file as JSON")
+    plan.add_argument("job", help="a job file, or - for standard input")
+    reckon = command("reckon", reckon_command, "one calculation: JSON in, JSON out")
+    reckon.add_argument("name")
+    reckon.add_argument("inputs", nargs="?", default="-", help="a JSON file, or - for standard input")
+    vectors = command("check-vectors", vectors_command, "check reckoners against files of test vectors")
+    vectors.add_argument("files", nargs="+")
+    export = command("export", export_command, "write a job as JSON, CSV or SVG")
+    export.add_argument("job")
+    export.add_argument("--format", required=True, help="json, csv or svg")
+    export.add_argument("--document", help="which list or drawing; the first when left out")
+    export.add_argument("--out", help="a file to write, or - for standard output")
+    command("openapi", openapi_command, "print the OpenAPI document of the server")
+    return top
+
+
+def main(argv: Sequence[str] | None = None) -> int:
+    args = parser().parse_args(argv)
+    try:
+        code: int = args.run(args)
+    except JobFault as fault:
+        for each in fault.faults:
+            print(f"rowstake: {each}", file=sys.stderr)
+        return 2
+    return code
+
+
+if __name__ == "__main__":
+    sys.exit(main())

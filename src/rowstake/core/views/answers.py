@@ -1,0 +1,44 @@
+"""A reckoner's outputs as named rows in a person's units."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+from rowstake.core.measure import Printer
+from rowstake.core.reckoners.base import Outputs
+
+UNITS = {"_nm": "N·m", "_pa": "Pa", "_n": "N", "_kn": "kN", "_pct": "%", "_m2": "m²", "_deg": "°"}
+FINE = ("gap", "lap", "rip", "change", "push", "out", "pitch")
+
+
+@dataclass(frozen=True, slots=True)
+class Row:
+    name: str
+    text: str
+
+
+def _words(name: str, value: Any, p: Printer) -> Row:
+    if value is None:
+        return Row(name.removesuffix("_mm").replace("_", " "), "none")
+    if isinstance(value, list):
+        text = ", ".join(p.bare(v) for v in value[:40]) + (" …" if len(value) > 40 else "")
+        return Row(name.removesuffix("_mm"), text)
+    if name.endswith("_mm"):
+        fine = any(word in name for word in FINE)
+        return Row(name.removesuffix("_mm").replace("_", " "), p.fine(value) if fine else p.length(value))
+    if name.endswith("_m3"):
+        return Row(name.removesuffix("_m3").replace("_", " "), p.volume(value))
+    if name.endswith("_mps"):
+        return Row(name.removesuffix("_mps").replace("_", " "), p.speed(value))
+    if isinstance(value, bool):
+        return Row(name.replace("_", " "), "yes" if value else "no")
+    for suffix, unit in UNITS.items():
+        if name.endswith(suffix):
+            return Row(name.removesuffix(suffix).replace("_", " "), f"{value:.4g} {unit}")
+    return Row(name.replace("_", " "), f"{value:g}" if isinstance(value, float) else str(value))
+
+
+def rows(out: Outputs, p: Printer) -> list[Row]:
+    """Every output in order."""
+    return [_words(name, value, p) for name, value in out.model_dump().items()]

@@ -1,0 +1,46 @@
+"""Lists as CSV (RFC 4180): the buy list, the cut list and the mark sheet."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Iterable
+from typing import Any
+
+from rowstake.core.plan import Plan
+from rowstake.core.views.lists import buy_rows, cut_rows, tapes
+from rowstake.files.base import Format
+
+DOCUMENTS = {"buy": "Buy list", "cuts": "Cut list", "marks": "Mark sheet"}
+
+
+def _buy(plan: Plan) -> Iterable[list[Any]]:
+    yield ["group", "item", "length", "length_mm", "buy", "unit", "needed", "note", "for"]
+    for row, line in zip(buy_rows(plan), plan.lists.buy, strict=True):
+        mm = "" if line.length_mm is None else round(line.length_mm, 1)
+        yield [row.group, row.item, row.length, mm, row.count, row.unit, row.needed, row.note, " ".join(row.parts)]
+
+
+def _cuts(plan: Plan) -> Iterable[list[Any]]:
+    yield ["section", "piece", "count", "length", "length_mm", "rip_mm", "ends", "labels"]
+    for row, line in zip(cut_rows(plan), plan.lists.cuts, strict=True):
+        rip = line.width_mm if row.width else ""
+        yield [row.section, row.piece, row.count, row.length, line.length_mm, rip, row.ends, " ".join(row.parts)]
+
+
+def _marks(plan: Plan) -> Iterable[list[Any]]:
+    yield ["leg", "mark_of", "kind", "running_mark", "running_mm", "near_face", "far_face"]
+    for tape in tapes(plan):
+        for mark in tape.marks:
+            yield [tape.leg + 1, mark.of, mark.kind, mark.text, round(mark.mm, 2), mark.near, mark.far]
+
+
+def write(plan: Plan, document: str) -> bytes:
+    """UTF-8 with a byte order mark, so that spreadsheets read primes and × aright."""
+    rows = {"buy": _buy, "cuts": _cuts, "marks": _marks}[document](plan)
+    text = io.StringIO()
+    csv.writer(text).writerows(rows)
+    return text.getvalue().encode("utf-8-sig")
+
+
+FORMAT = Format("csv", "list", "text/csv; charset=utf-8", "csv", lambda plan: DOCUMENTS, write)

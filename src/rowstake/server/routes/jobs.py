@@ -1,0 +1,176 @@
+"""Jobs: list, new, open, save, undo, redo, duplicate, archive, import, history."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated, Any, Literal
+
+from fastapi import APIRouter
+from pydantic import BaseModel, Field
+
+from rowstake.core.catalogue import CATALOGUE, pick
+from rowstake.core.drawing import Scene, outline
+from rowstake.core.edits import apply_raw
+from rowstake.core.fence.line import lay_line
+from rowstake.core.job import Job, Leg, new_job, read_job, read_job_text, write_job
+from rowstake.core.measure import parse_length
+from rowstake.core.plan import plan
+from rowstake.core.views import Desk, desk
+from rowstake.server.session import JobsHere
+from rowstake.store.jobs import Held, Revision
+
+router = APIRouter(prefix="/api/jobs", tags=["jobs"])
+
+
+class FirstLeg(BaseModel):
+    length: str
+    angle_deg: float = 180
+    side: Literal["left", "right"] = "left"
+
+
+class NewJob(BaseModel):
+    """A region and a first line."""
+
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    region: str
+    style: str = "close_butted"
+    legs: Annotated[list[FirstLeg], Field(min_length=1, max_length=40)]
+
+
+class Save(BaseModel):
+    revision: int
+    document: dict[str, Any]
+    note: Annotated[str, Field(max_length=200)] = ""
+
+
+class OnRevision(BaseModel):
+    revision: int
+
+
+class Archive(BaseModel):
+    archived: bool
+
+
+class Rename(BaseModel):
+    revision: int
+    name: str
+
+
+class JobFile(BaseModel):
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """A job in the list, with a small drawing."""
+
+    id: str
+    name: str
+    region: str
+    style: str
+    length: str
+    changed_at: str
+    archived: bool
+    revision: int
+    outline: Scene
+
+
+@dataclass(frozen=True, slots=True)
+class Opened:
+    held: Held
+    desk: Desk
+
+
+def opened(held: Held) -> Opened:
+    return Opened(held, desk(plan(read_job(held.document))))
+
+
+def _card(held: Held) -> Card:
+    job = read_job(held.document)
+    legs = lay_line(job.fence.legs, (job.fence.start_x_mm, job.fence.start_y_mm))
+    total = sum(leg.length_mm for leg in legs)
+    gates = [(g.leg, g.at_mm, g.at_mm + g.opening_mm) for g in job.fence.gates]
+    return Card(
+        held.id, held.name, CATALOGUE.regions[job.region].name, CATALOGUE.styles[job.fence.skin.style].name,
+        job.printer.run(total), held.changed_at, held.archived, held.revision,
+        outline(legs, gates, max(total / 160, 60)),
+    )  # fmt: skip
+
+
+def _checked(document: dict[str, Any]) -> Job:
+    """A document that can be planned; a job that cannot is refused before it is kept."""
+    job = read_job(document)
+    plan(job)
+    return job
+
+
+@router.get("")
+def every(jobs: JobsHere, archived: bool = False) -> list[Card]:
+    return [_card(held) for held in jobs.every(archived)]
+
+
+@router.post("", status_code=201)
+def new(body: NewJob, jobs: JobsHere) -> Opened:
+    units = pick(CATALOGUE.regions, body.region, "region").units
+    first = parse_length(body.legs[0].length, units, "legs.0.length")
+    job = new_job(body.name, body.region, [Leg.model_construct(length_mm=first, turn_deg=0.0)], body.style)
+    more = [
+        {"do": "add_leg", "length_mm": leg.length, "angle_deg": leg.angle_deg, "side": leg.side}
+        for leg in body.legs[1:]
+    ]
+    job = apply_raw(read_job(write_job(job)), more)
+    return opened(jobs.add(write_job(_checked(write_job(job))), "new job"))
+
+
+@router.post("/import", status_code=201)
+def bring_in(body: JobFile, jobs: JobsHere) -> Opened:
+    """A job file, from here or from another Row Stake."""
+    return opened(jobs.add(write_job(_checked(write_job(read_job_text(body.text)))), "from a job file"))
+
+
+@router.get("/{key}")
+def open_job(key: str, jobs: JobsHere) -> Opened:
+    return opened(jobs.get(key))
+
+
+@router.put("/{key}")
+def save(key: str, body: Save, jobs: JobsHere) -> Held:
+    return jobs.save(key, body.revision, write_job(_checked(body.document)), body.note)
+
+
+@router.post("/{key}/undo")
+def undo(key: str, body: OnRevision, jobs: JobsHere) -> Opened:
+    return opened(jobs.undo(key, body.revision))
+
+
+@router.post("/{key}/redo")
+def redo(key: str, body: OnRevision, jobs: JobsHere) -> Opened:
+    return opened(jobs.redo(key, body.revision))
+
+
+@router.post("/{key}/rename")
+def rename(key: str, body: Rename, jobs: JobsHere) -> Held:
+    document = {**jobs.get(key).document, "name": body.name}
+    return jobs.save(key, body.revision, write_job(read_job(document)), "renamed")
+
+
+@router.post("/{key}/duplicate", status_code=201)
+def duplicate(key: str, jobs: JobsHere) -> Held:
+    document = jobs.get(key).document
+    name = f"{document['name'][:110]} (copy)"
+    return jobs.add({**document, "name": name}, "copied")
+
+
+@router.post("/{key}/archive")
+def archive(key: str, body: Archive, jobs: JobsHere) -> Held:
+    return jobs.set_archived(key, body.archived)
+
+
+@router.get("/{key}/history")
+def history(key: str, jobs: JobsHere) -> list[Revision]:
+    return jobs.history(key)
+
+
+@router.get("/{key}/revisions/{number}")
+def at_revision(key: str, number: int, jobs: JobsHere) -> dict[str, Any]:
+    return jobs.document(key, number)

@@ -1,0 +1,38 @@
+"""What a new job can start from: regions and styles."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from fastapi import APIRouter
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.views.choices import Choice
+
+router = APIRouter(prefix="/api/start", tags=["start"])
+
+
+@dataclass(frozen=True, slots=True)
+class RegionChoice:
+    id: str
+    name: str
+    units: str
+    example: str
+
+
+@dataclass(frozen=True, slots=True)
+class Start:
+    regions: list[RegionChoice]
+    styles: list[Choice]
+    caution: str
+
+
+@router.get("")
+def start() -> Start:
+    regions = [
+        RegionChoice(r.id, r.name, "feet and inches" if r.units == "ft-in" else "millimetres",
+                     "40'" if r.units == "ft-in" else "12 m")
+        for r in CATALOGUE.regions.values()
+    ]  # fmt: skip
+    styles = [Choice(s.id, s.name, s.words) for s in CATALOGUE.styles.values()]
+    return Start(regions, styles, str(CATALOGUE.cautions["always"]))

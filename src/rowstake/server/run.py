@@ -1,0 +1,120 @@
+"""Start things: the server on loopback, and the demo with a database of its own."""
+
+from __future__ import annotations
+
+import fcntl
+import os
+import shutil
+import sys
+from importlib import resources
+from pathlib import Path
+from typing import TextIO
+
+import uvicorn
+from sqlalchemy import Engine
+from sqlalchemy.orm import Session
+
+from rowstake.core.job import read_job_text, write_job
+from rowstake.server.app import LOOPBACK, create_app
+from rowstake.store.database import engine_for, migrate
+from rowstake.store.jobs import Jobs
+from rowstake.store.postgres import NoServer, Postgres, free_port
+
+DATABASE = "rowstake"
+
+
+def home() -> Path:
+    """Where the demo keeps its data: ROWSTAKE_HOME, else a folder that lasts."""
+    if chosen := os.environ.get("ROWSTAKE_HOME"):
+        return Path(chosen)
+    if os.geteuid() == 0:
+        return Path("/var/lib/rowstake")
+    return Path(os.environ.get("XDG_DATA_HOME", Path.home() / ".local" / "share")) / "rowstake"
+
+
+def _port_or_free(port: int) -> int:
+    import socket
+
+    with socket.socket() as s:
+        s.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            s.bind((LOOPBACK[0], port))
+        except OSError:
+            return free_port()
+    return port
+
+
+def _run(engine: Engine, port: int) -> None:
+    app = create_app(engine)
+    print(f"Row Stake: http://{LOOPBACK[0]}:{port}", flush=True)
+    print("Listening on this machine only, since there is no sign-in yet. Ctrl-C stops it.", flush=True)
+    uvicorn.run(app, host=LOOPBACK[0], port=port, log_level="warning", timeout_graceful_shutdown=3)
+
+
+def serve(database: str, port: int) -> int:
+    """Serve a database that runs already; its tables are brought up to date first."""
+    engine = engine_for(database)
+    migrate(engine)
+    _run(engine, port)
+    return 0
+
+
+def add_demo_jobs(engine: Engine) -> int:
+    """The demo jobs, when there is no job at all; how many were added."""
+    folder = resources.files("rowstake") / "demo"
+    files = sorted((f for f in folder.iterdir() if f.name.endswith(".json")), key=lambda f: f.name, reverse=True)
+    with Session(engine) as session, session.begin():
+        jobs = Jobs(session)
+        if jobs.every() or jobs.every(archived=True):
+            return 0
+        for file in files:
+            jobs.add(write_job(read_job_text(file.read_text("utf-8"))), "demo job")
+    return len(files)
+
+
+def _alone(base: Path) -> TextIO | None:
+    """The lock of this data folder, or None when another demo holds it."""
+    base.mkdir(parents=True, exist_ok=True)
+    lock = (base / "running").open("a+")
+    try:
+        fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except OSError:
+        lock.seek(0)
+        print(f"Row Stake is already running: {lock.read().strip() or 'it is just starting'}", file=sys.stderr)
+        return None
+    return lock
+
+
+def demo(fresh: bool = False, port: int = 8710) -> int:
+    """A database of our own, the demo jobs, and the application; all of it stops with this process."""
+    base = home()
+    lock = _alone(base)
+    if lock is None:
+        return 1
+    if fresh:
+        shutil.rmtree(base / "postgres", ignore_errors=True)
+    port = _port_or_free(port)
+    database = Postgres(base / "postgres")
+    try:
+        database.start()
+        with database.connect() as connection:
+            if not connection.execute("SELECT 1 FROM pg_database WHERE datname = %s", (DATABASE,)).fetchone():
+                connection.execute(f"CREATE DATABASE {DATABASE}")
+        engine = engine_for(database.url(DATABASE))
+        migrate(engine)
+        add_demo_jobs(engine)
+        lock.truncate(0)
+        lock.write(f"http://{LOOPBACK[0]}:{port}")
+        lock.flush()
+        _run(engine, port)
+        engine.dispose()
+    except NoServer as error:
+        print(f"rowstake: {error}", file=sys.stderr)
+        return 1
+    except KeyboardInterrupt:
+        pass
+    finally:
+        database.stop()
+        lock.truncate(0)
+        lock.close()
+    return 0

@@ -1,0 +1,41 @@
+"""Tables: a job, and every revision of its document."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import JSON, Boolean, DateTime, ForeignKey, Integer, String, func
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+
+
+class Base(DeclarativeBase):
+    pass
+
+
+class JobRow(Base):
+    """`current` is the revision shown; undo and redo move it along the tree of revisions."""
+
+    __tablename__ = "jobs"
+
+    id: Mapped[str] = mapped_column(String(36), primary_key=True)
+    name: Mapped[str] = mapped_column(String(120))
+    archived: Mapped[bool] = mapped_column(Boolean, default=False)
+    current: Mapped[int] = mapped_column(Integer, default=1)
+    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    changed_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    revisions: Mapped[list[RevisionRow]] = relationship(back_populates="job", order_by="RevisionRow.number")
+
+
+class RevisionRow(Base):
+    """One version of a document and the one it was made from. Never changed, never removed."""
+
+    __tablename__ = "revisions"
+
+    job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id"), primary_key=True)
+    number: Mapped[int] = mapped_column(Integer, primary_key=True)
+    parent: Mapped[int | None] = mapped_column(Integer, nullable=True)
+    document: Mapped[dict[str, Any]] = mapped_column(JSON)
+    note: Mapped[str] = mapped_column(String(200), default="")
+    made_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    job: Mapped[JobRow] = relationship(back_populates="revisions")

@@ -1,0 +1,28 @@
+import type { components } from "./schema";
+
+type S = components["schemas"];
+export type Desk = S["Desk"];
+export type Scene = S["Scene"];
+export type Shape = S["Shape"];
+export type Handle = S["Handle"];
+export type Stake = S["Stake"];
+export type Finding = S["Finding"];
+export type Working = S["Working"];
+export type Thing = S["Thing"];
+export type Tape = S["Tape"];
+export type Choice = S["Choice"];
+export type Consequence = S["Consequence"];
+export type Held = S["Held"];
+export type Opened = S["Opened"];
+export type Card = S["Card"];
+export type Revision = S["Revision"];
+export type Offer = S["Offer"];
+export type Start = S["Start"];
+export type Planned = S["Planned"];
+export type Tried = S["Tried"];
+export type Listed = S["Listed"];
+export type FormField = S["FormField"];
+export type Answer = S["Answer"];
+export type Problem = S["Problem"];
+export type Edit = NonNullable<S["Ask"]["edits"]>[number];
+export type Document = Record<string, unknown>;

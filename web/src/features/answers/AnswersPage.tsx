@@ -1,0 +1,201 @@
+import { type FormEvent, useEffect, useState } from "react";
+import { Link, useParams } from "react-router";
+import { Masthead } from "../../app/Masthead";
+import { get, post, Refused } from "../../api/client";
+import type { Answer, FormField, Listed, Problem } from "../../api/types";
+import { SceneView } from "../../drawing/SceneView";
+import { Strong } from "../../ui/controls";
+import { Num } from "../../ui/Num";
+
+type Units = "mm" | "ft-in";
+type Given = Record<string, string>;
+
+const KEY = "rowstake-units";
+
+/** An example in the units chosen: lengths of examples are mm, and are typed with their unit. */
+function exampleOf(field: FormField): string {
+  const value = field.example;
+  if (value === null || value === undefined) return "";
+  if (field.kind === "length") return `${Number(value)} mm`;
+  if (field.kind === "lengths") return (value as number[]).map((v) => `${v} mm`).join("; ");
+  return Array.isArray(value) ? String(value[0]) : String(value);
+}
+
+/** Every single calculation on one page, from a phone, with no job. */
+export function AnswersPage() {
+  const { name } = useParams();
+  const [all, setAll] = useState<Listed[] | null>(null);
+  const [words, setWords] = useState<Record<string, string>>({});
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [units, setUnits] = useState<Units>(() => (localStorage.getItem(KEY) === "ft-in" ? "ft-in" : "mm"));
+  useEffect(() => {
+    void Promise.all([get<Listed[]>("/api/reckoners"), get<Record<string, string>>("/api/reckoners/words")]).then(
+      ([listed, said]) => {
+        setAll(listed);
+        setWords(said);
+      },
+      (error: Error) => error instanceof Refused && setProblem(error.problem),
+    );
+  }, []);
+  const chosen = all?.find((r) => r.name === name);
+  return (
+    <div className="min-h-full">
+      <Masthead />
+      <main className="mx-auto grid max-w-5xl gap-5 px-4 py-4 sm:grid-cols-[15rem_1fr]">
+        <nav aria-label="Questions" className={chosen ? "hidden sm:block" : ""}>
+          <h1 className="mb-1 text-2xl font-bold">Quick answers</h1>
+          {problem && <p role="alert">{problem.detail}</p>}
+          <ul>
+            {all?.map((r) => (
+              <li key={r.name}>
+                <Link
+                  to={`/answers/${r.name}`}
+                  aria-current={r.name === name ? "page" : undefined}
+                  className={`block border-b border-rule py-2 text-lg sm:py-1 ${r.name === name ? "font-bold text-signal" : "hover:underline"}`}
+                >
+                  {r.title}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </nav>
+        {chosen ? (
+          <Question
+            key={chosen.name}
+            listed={chosen}
+            words={words}
+            units={units}
+            setUnits={(u) => {
+              localStorage.setItem(KEY, u);
+              setUnits(u);
+            }}
+          />
+        ) : (
+          all && <p className="hidden pt-10 text-lg sm:block">Pick a question. No job is needed, and nothing is kept.</p>
+        )}
+      </main>
+    </div>
+  );
+}
+
+function Question(props: { listed: Listed; words: Record<string, string>; units: Units; setUnits: (u: Units) => void }) {
+  const { listed, words, units, setUnits } = props;
+  const [given, setGiven] = useState<Given>(() => Object.fromEntries(listed.fields.map((f) => [f.name, exampleOf(f)])));
+  const [answer, setAnswer] = useState<Answer | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+
+  const ask = async (event?: FormEvent) => {
+    event?.preventDefault();
+    const inputs: Record<string, unknown> = {};
+    for (const field of listed.fields) {
+      const text = given[field.name].trim();
+      if (text) inputs[field.name] = field.kind === "species" ? [text] : text;
+    }
+    try {
+      setAnswer(await post<Answer>(`/api/reckoners/${listed.name}`, { units, inputs }));
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      setProblem(error.problem);
+      setAnswer(null);
+    }
+  };
+  useEffect(() => {
+    void ask();
+    // Only the units ask again by themselves; typing waits for the button.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [units]);
+  const faults = problem?.errors ?? [];
+  return (
+    <section aria-label={listed.title}>
+      <p className="sm:hidden">
+        <Link to="/answers" className="underline">
+          All questions
+        </Link>
+      </p>
+      <h2 className="text-2xl font-bold">{listed.title}</h2>
+      <p className="text-faint">{listed.rule}</p>
+      <form onSubmit={(e) => void ask(e)} className="mt-3 grid gap-x-5 gap-y-2 sm:grid-cols-2">
+        {listed.fields.map((field) => {
+          const fault = faults.find((f) => f.field.split(".")[0] === field.name);
+          const id = `q-${field.name}`;
+          const look = `min-h-11 w-full border-b-2 bg-board px-2 text-lg font-semibold ${fault ? "border-bad" : "border-ink/50"}`;
+          return (
+            <div key={field.name}>
+              <label htmlFor={id} className="block text-[15px] text-faint">
+                {field.label}
+                {field.unit && `, ${field.unit}`}
+                {!field.required && field.example === null && " (may be left empty)"}
+              </label>
+              {field.choices.length ? (
+                <select id={id} value={given[field.name]} onChange={(e) => setGiven({ ...given, [field.name]: e.target.value })} className={look}>
+                  {field.choices.map((c) => (
+                    <option key={c} value={c}>
+                      {words[c] ?? c.replaceAll("_", " ")}
+                    </option>
+                  ))}
+                </select>
+              ) : (
+                <input
+                  id={id}
+                  value={given[field.name]}
+                  onChange={(e) => setGiven({ ...given, [field.name]: e.target.value })}
+                  aria-invalid={fault ? true : undefined}
+                  aria-describedby={fault ? `${id}-fault` : undefined}
+                  className={look}
+                />
+              )}
+              {fault && (
+                <p id={`${id}-fault`} role="alert" className="text-sm text-bad">
+                  {fault.message}. Allowed: {fault.allowed}.
+                </p>
+              )}
+            </div>
+          );
+        })}
+        <p className="flex items-center gap-3 sm:col-span-2">
+          <Strong type="submit" className="min-h-12 px-6 text-lg">
+            Work it out
+          </Strong>
+          <label>
+            Answers in{" "}
+            <select value={units} onChange={(e) => setUnits(e.target.value as Units)} className="min-h-11 border border-rule bg-board px-2">
+              <option value="mm">millimetres</option>
+              <option value="ft-in">feet and inches</option>
+            </select>
+          </label>
+        </p>
+      </form>
+      {problem && faults.every((f) => !listed.fields.some((x) => x.name === f.field.split(".")[0])) && (
+        <p role="alert" className="mt-3 border-l-4 border-bad pl-2">
+          {problem.detail}
+        </p>
+      )}
+      {answer && (
+        <section aria-label="Answer" aria-live="polite" className="mt-4 border-t-2 border-ink pt-3">
+          <p className="text-xl font-semibold">
+            <Num>{answer.sentence}</Num>
+          </p>
+          {answer.scene && (
+            <div className="mt-2 h-56 bg-board">
+              <SceneView scene={answer.scene} label={`Drawing: ${listed.title}`} selected={[]} />
+            </div>
+          )}
+          <dl className="mt-2 max-w-xl">
+            {answer.rows.map((r) => (
+              <div key={r.name} className="flex justify-between gap-4 border-b border-rule py-0.5">
+                <dt className="text-faint">{r.name}</dt>
+                <dd className="text-right font-semibold">
+                  <Num>{r.text}</Num>
+                </dd>
+              </div>
+            ))}
+          </dl>
+          <p className="mt-2 text-sm text-faint">
+            Local codes, manufacturers' instructions and a licensed professional come first; this is a planning aid, not an approval.
+          </p>
+        </section>
+      )}
+    </section>
+  );
+}

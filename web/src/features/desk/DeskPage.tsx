@@ -1,0 +1,226 @@
+import { useEffect, useState } from "react";
+import { Link, useParams } from "react-router";
+import { Masthead } from "../../app/Masthead";
+import type { Edit, Handle } from "../../api/types";
+import { SceneView } from "../../drawing/SceneView";
+import { Plain, Quiet } from "../../ui/controls";
+import { ConflictSheet } from "./ConflictSheet";
+import { Typed } from "./fields";
+import { HistorySheet } from "./HistorySheet";
+import { Lists } from "./Lists";
+import { Margin } from "./Margin";
+import { Slip } from "./Slip";
+import { useDesk, useShownDesk, valueAt } from "./state";
+import { StringLine } from "./StringLine";
+import { TakeAway } from "./TakeAway";
+import { Tape } from "./Tape";
+
+const SAID = {
+  saved: "Saved",
+  saving: "Saving…",
+  waiting: "Not saved yet: the database does not answer. Trying again; keep working.",
+  conflict: "Changed in another window",
+};
+
+export function DeskPage() {
+  const { id = "" } = useParams();
+  const open = useDesk((s) => s.open);
+  const ready = useDesk((s) => s.desk !== null && s.id === id);
+  const failed = useDesk((s) => s.loadProblem);
+  useEffect(() => void open(id), [id, open]);
+  useShortcuts();
+  if (failed) {
+    return (
+      <>
+        <Masthead />
+        <main className="p-6">
+          <h1 className="text-xl font-bold">{failed.title}</h1>
+          <p>{failed.detail}</p>
+          <p className="mt-3 flex gap-3">
+            <Plain onClick={() => void open(id)}>Try again</Plain>
+            <Link to="/" className="underline">
+              All jobs
+            </Link>
+          </p>
+        </main>
+      </>
+    );
+  }
+  if (!ready) {
+    return (
+      <>
+        <Masthead />
+        <p className="p-6">Laying the job out…</p>
+      </>
+    );
+  }
+  return <Desk />;
+}
+
+function useShortcuts() {
+  const { undo, redo } = useDesk.getState();
+  useEffect(() => {
+    const keys = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLInputElement || e.target instanceof HTMLSelectElement;
+      if (!(e.ctrlKey || e.metaKey) || typing || e.key.toLowerCase() !== "z") return;
+      e.preventDefault();
+      void (e.shiftKey ? redo() : undo());
+    };
+    window.addEventListener("keydown", keys);
+    return () => window.removeEventListener("keydown", keys);
+  }, [undo, redo]);
+}
+
+function Head() {
+  const [history, setHistory] = useState(false);
+  const saving = useDesk((s) => s.saving);
+  const held = useDesk((s) => s.held)!;
+  const units = useDesk((s) => valueAt(s.document, "units"));
+  const fraction = useDesk((s) => valueAt(s.document, "fraction"));
+  const desk = useShownDesk();
+  const { edit, undo, redo } = useDesk.getState();
+  return (
+    <Masthead>
+      <h1 className="sr-only">{desk.name}</h1>
+      <Typed
+        value={desk.name}
+        name="Job name"
+        width={Math.min(30, desk.name.length + 2)}
+        commit={(text) => edit([{ do: "set", path: "name", value: text }], "renamed")}
+      />
+      <select
+        aria-label="Units"
+        value={`${units} ${fraction}`}
+        onChange={(e) => {
+          const [u, f] = e.target.value.split(" ");
+          void edit(
+            [
+              { do: "set", path: "units", value: u },
+              { do: "set", path: "fraction", value: Number(f) },
+            ],
+            "Units",
+          );
+        }}
+        className="min-h-9 border border-rule bg-board px-1"
+      >
+        {units === "mm" ? (
+          <option value={`mm ${fraction}`}>millimetres</option>
+        ) : (
+          <option value="mm 16">millimetres</option>
+        )}
+        {[8, 16, 32].map((f) => (
+          <option key={f} value={`ft-in ${f}`}>
+            feet, inches, 1/{f}
+          </option>
+        ))}
+      </select>
+      <Plain disabled={!held.can_undo && saving === "saved"} onClick={() => void undo()} aria-keyshortcuts="Control+Z">
+        Undo
+      </Plain>
+      <Plain disabled={!held.can_redo} onClick={() => void redo()} aria-keyshortcuts="Control+Shift+Z">
+        Redo
+      </Plain>
+      <Quiet onClick={() => setHistory(true)}>History</Quiet>
+      <TakeAway />
+      <span role="status" data-saving={saving} className={`text-sm ${saving === "waiting" ? "font-semibold text-bad" : "text-faint"}`}>
+        {SAID[saving]}
+      </span>
+      {history && <HistorySheet onClose={() => setHistory(false)} />}
+    </Masthead>
+  );
+}
+
+function Desk() {
+  const desk = useShownDesk();
+  const stake = useDesk((s) => s.stake);
+  const selected = useDesk((s) => s.selected);
+  const problem = useDesk((s) => s.problem);
+  const trying = useDesk((s) => s.trying);
+  const [placing, setPlacing] = useState(false);
+  const { pick, edit, dismiss } = useDesk.getState();
+  const thing = desk.things[selected[0] ?? ""];
+  const section = desk.scenes[thing?.section || "section_line"] ?? Object.values(desk.scenes).find((s) => s.name.startsWith("section"));
+  const drag = (handle: Handle, at: [number, number]) => void edit([dragged(desk, handle, at)], "", { passing: true });
+  const drop = (handle: Handle) => void edit([], `${handle.kind} ${handle.id} moved`);
+  const place = (at: [number, number]) => {
+    void edit([{ do: "add_leg", x_mm: at[0], y_mm: at[1], angle_deg: 180, side: "left" }], "Line carried on");
+  };
+  return (
+    <div className="flex h-full min-h-[640px] flex-col lg:min-h-0">
+      <Head />
+      <StringLine />
+      <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_332px]">
+        <div className="flex min-h-0 min-w-0 flex-col">
+          <Slip placing={placing} place={setPlacing} />
+          {problem && (
+            <p role="alert" className="flex items-start gap-3 border-b-2 border-bad bg-board px-3 py-1.5">
+              <span className="flex-1">
+                <b>{problem.detail || problem.title}.</b>
+                {problem.errors?.[0] && (
+                  <>
+                    {" "}
+                    Given: {problem.errors[0].given}. Allowed: {problem.errors[0].allowed}. Nothing was changed.
+                  </>
+                )}
+              </span>
+              <Quiet onClick={dismiss}>All right</Quiet>
+            </p>
+          )}
+          {stake === "buy" ? (
+            <>
+              <div className="h-[190px] shrink-0 border-b border-rule">
+                <SceneView scene={desk.scenes.elevation} label="Elevation" selected={selected} onPick={pick} />
+              </div>
+              <Lists />
+            </>
+          ) : (
+            <>
+              <div className="flex min-h-[260px] flex-[1.7] border-b border-rule">
+                <div className="min-w-0 flex-1">
+                  <SceneView
+                    scene={desk.scenes.plan}
+                    label="Plan"
+                    selected={selected}
+                    onPick={pick}
+                    onDrag={trying ? undefined : drag}
+                    onDrop={drop}
+                    onPlace={placing ? place : undefined}
+                  />
+                </div>
+                {section && (
+                  <figure className="m-0 hidden w-[236px] shrink-0 flex-col border-l border-rule sm:flex">
+                    <figcaption className="px-2 pt-1 text-sm font-semibold">{section.title}</figcaption>
+                    <div className="min-h-0 flex-1">
+                      <SceneView scene={section} label={section.title} selected={selected} onPick={pick} />
+                    </div>
+                  </figure>
+                )}
+              </div>
+              <figure className="m-0 flex min-h-[176px] flex-1 flex-col">
+                <figcaption className="px-3 pt-1 text-sm">{desk.scenes.elevation.title}</figcaption>
+                <div className="min-h-0 flex-1">
+                  <SceneView scene={desk.scenes.elevation} label="Elevation" selected={selected} onPick={pick} />
+                </div>
+              </figure>
+              <Tape />
+            </>
+          )}
+        </div>
+        <Margin />
+      </main>
+      <ConflictSheet />
+    </div>
+  );
+}
+
+/** The edit that a drag of this handle means. Places along a leg are read against the drawing's own frame. */
+function dragged(desk: ReturnType<typeof useShownDesk>, handle: Handle, at: [number, number]): Edit {
+  if (handle.kind === "corner") {
+    return { do: "move_corner", corner: Number(handle.id), x_mm: at[0], y_mm: at[1] };
+  }
+  const leg = desk.scenes.plan.legs!.find((l) => l.leg === handle.leg)!;
+  const along = [(leg.end[0] - leg.start[0]) / leg.length_mm, (leg.end[1] - leg.start[1]) / leg.length_mm];
+  const station = (at[0] - leg.start[0]) * along[0] + (at[1] - leg.start[1]) * along[1];
+  const at_mm = Math.max(0, station - (handle.offset_mm ?? 0));
+  return { do: handle.kind, id: handle.id, values: { at_mm }, snap: true } as Edit;
+}

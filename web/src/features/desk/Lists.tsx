@@ -1,0 +1,172 @@
+import { Tabs } from "radix-ui";
+import type { ReactNode } from "react";
+import { Num } from "../../ui/Num";
+import { useDesk, useShownDesk } from "./state";
+
+const TABS = [
+  ["buy", "For the yard"],
+  ["cuts", "For the saw"],
+  ["marks", "For the string"],
+] as const;
+
+function Head({ names }: { names: string[] }) {
+  return (
+    <thead className="sticky top-0 bg-board text-left text-sm text-faint">
+      <tr>
+        {names.map((n) => (
+          <th key={n} className="border-b border-ink px-2 py-1 font-normal">
+            {n}
+          </th>
+        ))}
+      </tr>
+    </thead>
+  );
+}
+
+function Row({ parts, children }: { parts: readonly string[]; children: ReactNode }) {
+  const on = useDesk((s) => parts.length > 0 && s.selected.includes(parts[0]) && s.selected.length === parts.length);
+  return (
+    <tr
+      tabIndex={0}
+      aria-selected={on}
+      onClick={() => useDesk.setState({ selected: on ? [] : [...parts] })}
+      onKeyDown={(e) => e.key === "Enter" && useDesk.setState({ selected: on ? [] : [...parts] })}
+      className={`cursor-pointer border-b border-rule align-top ${on ? "bg-signal-soft" : "hover:bg-lime"}`}
+    >
+      {children}
+    </tr>
+  );
+}
+
+const cell = "px-2 py-1";
+const big = `${cell} text-right text-[17px] font-bold whitespace-nowrap`;
+
+function BuyTable() {
+  const rows = useShownDesk().buy;
+  return (
+    <table className="w-full border-collapse">
+      <Head names={["What", "Length", "Buy", "", "Why so many", "For"]} />
+      <tbody>
+        {rows.map((r, i) => (
+          <Row key={i} parts={r.parts}>
+            <td className={cell}>
+              {(i === 0 || rows[i - 1].group !== r.group) && <span className="block text-sm font-bold text-faint">{r.group}</span>}
+              <span className="font-semibold">{r.item}</span>
+            </td>
+            <td className={`${cell} align-bottom whitespace-nowrap`}>
+              <Num>{r.length}</Num>
+            </td>
+            <td className={`${big} align-bottom`}>{r.count}</td>
+            <td className={`${cell} align-bottom whitespace-nowrap`}>{r.unit}</td>
+            <td className={`${cell} align-bottom text-[15px]`}>
+              <Num>{r.needed}</Num>
+              {r.note && <b className="text-signal"> {r.note}</b>}
+            </td>
+            <td className={`${cell} max-w-40 align-bottom text-sm text-faint`}>{r.for_text}</td>
+          </Row>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function CutTable() {
+  return (
+    <table className="w-full border-collapse">
+      <Head names={["Section", "Piece", "How many", "Cut", "Rip", "Ends", "Labels"]} />
+      <tbody>
+        {useShownDesk().cuts.map((r, i) => (
+          <Row key={i} parts={r.parts}>
+            <td className={`${cell} font-semibold`}>{r.section}</td>
+            <td className={cell}>{r.piece}</td>
+            <td className={big}>{r.count}</td>
+            <td className={big}>
+              <Num>{r.length}</Num>
+            </td>
+            <td className={cell}>
+              <Num>{r.width}</Num>
+            </td>
+            <td className={`${cell} text-[15px]`}>{r.ends}</td>
+            <td className={`${cell} text-sm text-faint`}>{r.labels}</td>
+          </Row>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function MarkTable() {
+  const tapes = useShownDesk().tapes.filter((t) => t.what === "posts");
+  return (
+    <div>
+      {tapes.map((t) => (
+        <section key={t.leg} className="mb-4">
+          <h3 className="px-2 pt-2 font-bold">
+            Leg {t.leg + 1}, <Num>{t.length}</Num>; every mark from the middle of {t.marks[0].of}
+          </h3>
+          <table className="w-full border-collapse">
+            <Head names={["Post", "Kind", "Middle", "Near face", "Far face"]} />
+            <tbody>
+              {t.marks.map((m) => (
+                <Row key={m.of} parts={[m.of]}>
+                  <td className={`${cell} font-semibold`}>{m.of}</td>
+                  <td className={cell}>{m.kind}</td>
+                  <td className={big}>
+                    <Num>{m.text}</Num>
+                  </td>
+                  <td className={`${cell} text-right`}>
+                    <Num>{m.near}</Num>
+                  </td>
+                  <td className={`${cell} text-right`}>
+                    <Num>{m.far}</Num>
+                  </td>
+                </Row>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+    </div>
+  );
+}
+
+/** Lists to carry away: to the yard, to the saw, to the string. A row shows its pieces on the drawing above. */
+export function Lists() {
+  const id = useDesk((s) => s.id);
+  const flush = useDesk((s) => s.flush);
+  const take = async (list: string) => {
+    if (await flush()) window.location.assign(`/api/jobs/${id}/exports/csv/${list}`);
+  };
+  return (
+    <Tabs.Root defaultValue="buy" className="flex min-h-0 flex-1 flex-col bg-board">
+      <Tabs.List aria-label="Lists" className="flex items-end gap-1 border-b border-ink px-2 pt-1">
+        {TABS.map(([key, name]) => (
+          <Tabs.Trigger
+            key={key}
+            value={key}
+            className="min-h-9 border border-b-0 border-rule px-3 data-[state=active]:border-ink data-[state=active]:bg-ink data-[state=active]:font-semibold data-[state=active]:text-board"
+          >
+            {name}
+          </Tabs.Trigger>
+        ))}
+        <span className="ml-auto pb-1 text-sm">
+          Take as CSV:{" "}
+          {TABS.map(([key, name]) => (
+            <button key={key} type="button" onClick={() => void take(key)} className="px-1 underline underline-offset-4">
+              {name.replace("For the ", "")}
+            </button>
+          ))}
+        </span>
+      </Tabs.List>
+      <Tabs.Content value="buy" className="min-h-0 flex-1 overflow-auto">
+        <BuyTable />
+      </Tabs.Content>
+      <Tabs.Content value="cuts" className="min-h-0 flex-1 overflow-auto">
+        <CutTable />
+      </Tabs.Content>
+      <Tabs.Content value="marks" className="min-h-0 flex-1 overflow-auto">
+        <MarkTable />
+      </Tabs.Content>
+    </Tabs.Root>
+  );
+}

@@ -1,0 +1,102 @@
+import { useEffect } from "react";
+import type { Finding } from "../../api/types";
+import { Plain } from "../../ui/controls";
+import { Num } from "../../ui/Num";
+import { useDesk, useShownDesk } from "./state";
+import { Worked } from "./Working";
+
+/** Beside the drawing, in sentences: what is picked, what is wrong and its ways out, what follows. */
+export function Margin() {
+  const desk = useShownDesk();
+  const selected = useDesk((s) => s.selected);
+  const trying = useDesk((s) => s.trying);
+  const stake = useDesk((s) => s.stake);
+  const consequences = useDesk((s) => s.consequences);
+  const document = useDesk((s) => s.document);
+  const ask = useDesk((s) => s.askConsequences);
+  const needs = desk.findings.length;
+  useEffect(() => {
+    if (needs && !trying) void ask();
+  }, [needs, trying, document, ask]);
+
+  const thing = desk.things[selected[0] ?? ""];
+  const order = [...desk.findings.keys()].sort((a, b) => Number(desk.findings[b].stake === stake) - Number(desk.findings[a].stake === stake));
+  return (
+    <aside aria-label="Margin" className="flex h-full flex-col overflow-y-auto border-l border-rule bg-board px-3.5 py-2">
+      {thing && (
+        <section aria-label="Picked" className="mb-3 border-b border-rule pb-2">
+          <h2 className="text-lg font-bold text-signal">{thing.title}</h2>
+          <dl>
+            {thing.lines.map((line, i) => (
+              <div key={i} className="flex justify-between gap-3 py-[1px]">
+                <dt className="text-faint">{line.name}</dt>
+                <dd className="text-right font-semibold">
+                  <Worked of={line.working}>
+                    <Num>{line.value}</Num>
+                  </Worked>
+                </dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      )}
+      <section aria-label="Findings">
+        <h2 className="text-lg font-bold">{needs ? `${needs} to look at` : "Nothing stands in the way"}</h2>
+        {!needs && <p>Every check this program makes on the fence is clear.</p>}
+        {order.map((i) => (
+          <FindingNote key={`${desk.findings[i].rule}${i}`} finding={desk.findings[i]} index={i} waiting={!consequences} />
+        ))}
+      </section>
+      <section aria-label="What follows" className="mt-3 border-t border-rule pt-2">
+        <h2 className="text-lg font-bold">What follows</h2>
+        <dl>
+          {desk.figures.map((f) => (
+            <div key={f.key} className="flex justify-between gap-3 py-[1px]" data-figure={f.key}>
+              <dt className="text-faint">{f.name}</dt>
+              <dd className="text-right font-semibold">
+                <Worked of={f.working}>
+                  <Num>{f.text}</Num>
+                </Worked>
+              </dd>
+            </div>
+          ))}
+        </dl>
+      </section>
+      <p className="mt-auto pt-3 text-[13px] leading-snug text-faint">{desk.caution}</p>
+    </aside>
+  );
+}
+
+function FindingNote({ finding, index, waiting }: { finding: Finding; index: number; waiting: boolean }) {
+  const consequence = useDesk((s) => s.consequences?.[index]);
+  const trying = useDesk((s) => s.trying);
+  const { tryOut, pick } = useDesk.getState();
+  return (
+    <article className="mt-2 border-l-4 border-signal pl-2.5" data-finding={finding.rule}>
+      <h3 className="leading-tight font-semibold">
+        {finding.where?.length ? (
+          <button type="button" className="text-left hover:underline" onClick={() => pick(finding.where![0])}>
+            <Num>{finding.title}</Num>
+          </button>
+        ) : (
+          <Num>{finding.title}</Num>
+        )}
+      </h3>
+      <p className="text-[15px] leading-snug">{finding.why}</p>
+      <ul className="mt-1 space-y-1.5">
+        {(finding.fixes ?? []).map((fix, j) => (
+          <li key={fix.label}>
+            <Plain disabled={Boolean(trying)} onClick={() => void tryOut(fix.label, fix.edits as never)} className="w-full text-left">
+              <span className="font-semibold">
+                <Num>{fix.label}</Num>
+              </span>
+              <span className="block text-[14px] leading-tight text-faint">
+                {waiting ? "working out what it does…" : <Num>{consequence?.[j]?.sentence ?? ""}</Num>}
+              </span>
+            </Plain>
+          </li>
+        ))}
+      </ul>
+    </article>
+  );
+}

@@ -1,0 +1,323 @@
+import { type ReactNode, useState } from "react";
+import { Plain, Quiet } from "../../ui/controls";
+import { Figure, Length, OptionalLength, Pick, Tick, Typed, Why } from "./fields";
+import { useDesk, useShownDesk, valueAt } from "./state";
+
+type Gate = { id: string; leg: number; leaves: number; hinge: string };
+type Obstacle = { id: string; leg: number; what: string };
+
+function Say({ children }: { children: ReactNode }) {
+  return <p className="flex flex-wrap items-start gap-x-1.5 gap-y-0.5 leading-8">{children}</p>;
+}
+
+function SiteSlip() {
+  return (
+    <>
+      <Say>
+        The ground is <Pick path="site.soil" name="Soil" /> and freezes <Length path="site.frost_depth_mm" name="Frost depth" /> deep. The
+        site is <Pick path="site.exposure" name="Exposure" /> and its gust is{" "}
+        <Figure path="site.gust_mps" name="Design gust" unit="m/s" />.{" "}
+        <Tick path="site.near_salt" words="within 1 km of salt water" />
+      </Say>
+    </>
+  );
+}
+
+/** Which leg the choices of the line stand for: the one picked, else the last. */
+function useLeg(): number {
+  const legs = useDesk((s) => (valueAt(s.document, "fence.legs") as unknown[]) ?? []);
+  const thing = useShownDesk().things[useDesk((s) => s.selected[0]) ?? ""];
+  const leg = thing?.leg ?? -1;
+  return leg >= 0 && leg < legs.length ? leg : legs.length - 1;
+}
+
+function LineSlip({ placing, place }: { placing: boolean; place: (on: boolean) => void }) {
+  const { edit, pick } = useDesk.getState();
+  const leg = useLeg();
+  const desk = useShownDesk();
+  const legs = (useDesk((s) => valueAt(s.document, "fence.legs")) as unknown[]) ?? [];
+  const way = useDesk((s) => valueAt(s.document, "fence.bays.way"));
+  const corner = desk.corners.find((c) => c.leg === leg);
+  const path = `fence.legs.${leg}.length_mm`;
+  return (
+    <>
+      <Say>
+        <select
+          aria-label="Leg"
+          value={leg}
+          onChange={(e) => pick(`leg ${Number(e.target.value) + 1}`)}
+          className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+        >
+          {legs.map((_, i) => (
+            <option key={i} value={i}>
+              Leg {i + 1}
+            </option>
+          ))}
+        </select>{" "}
+        runs <Length path={path} name="Leg length" />
+        {corner && (
+          <>
+            after a corner of{" "}
+            <Typed
+              value={`${corner.angle_deg}`}
+              name="Corner angle"
+              width={6}
+              commit={(text) => edit([{ do: "leg", index: leg, angle_deg: text } as never], "Corner angle")}
+            />
+            ° to the{" "}
+            <select
+              aria-label="Corner side"
+              value={corner.side}
+              onChange={(e) => void edit([{ do: "leg", index: leg, side: e.target.value as "left" }], "Corner side")}
+              className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+            >
+              <option value="left">left</option>
+              <option value="right">right</option>
+            </select>
+          </>
+        )}
+        .
+        <Plain aria-pressed={placing} onClick={() => place(!placing)}>
+          {placing ? "Press where the next corner goes…" : "Carry the line on"}
+        </Plain>
+        <Plain onClick={() => void edit([{ do: "add_leg", length_mm: "3 m", angle_deg: 90, side: "left" }], "Leg added")}>
+          Square leg
+        </Plain>
+        <Plain onClick={() => void edit([{ do: "add_obstacle", leg, what: "tree" }], "Obstacle added")}>Obstacle</Plain>
+        {legs.length > 1 && (
+          <Quiet onClick={() => void edit([{ do: "remove_leg", index: leg }], `Leg ${leg + 1} removed`)}>Remove it</Quiet>
+        )}
+      </Say>
+      <Say>
+        Posts stand in <Pick path="fence.bays.way" name="Bays" />
+        {way === "module" ? (
+          <>
+            of <Length path="fence.bays.module_mm" name="Module" />, the rest in one bay <Pick path="fence.bays.remainder" name="Remainder" />,
+          </>
+        ) : (
+          <>
+            of at most <Length path="fence.bays.max_mm" name="Largest spacing" />,
+          </>
+        )}{" "}
+        told <Pick path="fence.bays.told" name="How spacing is told" />.
+        <ObstacleWords />
+      </Say>
+    </>
+  );
+}
+
+function ObstacleWords() {
+  const all = useDesk((s) => valueAt(s.document, "fence.obstacles")) as Obstacle[] | undefined;
+  const picked = useDesk((s) => s.selected[0]);
+  const { edit } = useDesk.getState();
+  const index = all?.findIndex((o) => o.id === picked) ?? -1;
+  const one = all?.[index];
+  if (!one) return null;
+  const change = (values: Record<string, unknown>) => edit([{ do: "obstacle", id: one.id, values, snap: false }], "Obstacle changed");
+  return (
+    <span className="flex flex-wrap items-start gap-x-1.5">
+      Here is a <Typed value={one.what} name="Obstacle" width={12} commit={(what) => change({ what })} /> from{" "}
+      <Length path={`fence.obstacles.${index}.at_mm`} name="Obstacle from" /> for{" "}
+      <Length path={`fence.obstacles.${index}.width_mm`} name="Obstacle width" />
+      <Quiet onClick={() => void edit([{ do: "remove_obstacle", id: one.id }], "Obstacle removed")}>Take it away</Quiet>
+    </span>
+  );
+}
+
+function HolesSlip() {
+  const school = useDesk((s) => valueAt(s.document, "fence.posts.school"));
+  return (
+    <>
+      <Say>
+        <Pick path="fence.posts.size" name="Post size" /> posts of <Pick path="fence.posts.species" name="Timber" />,{" "}
+        <Pick path="fence.posts.gate_size" name="Gate post size" /> at gates, set with <Pick path="fence.posts.school" name="Depth" />
+        {school === "fixed" && (
+          <>
+            of <Length path="fence.posts.fixed_depth_mm" name="Fixed depth" />
+          </>
+        )}
+        in <Pick path="fence.posts.method" name="Setting" /> on <Length path="fence.posts.gravel_mm" name="Gravel bed" /> of gravel.
+      </Say>
+      <Say>
+        They stand <Length path="fence.posts.proud_mm" name="Proud" /> above the boards. Holes{" "}
+        <OptionalLength path="fence.posts.hole_mm" name="Hole across" empty="worked out" /> across; depth in the ground{" "}
+        <OptionalLength path="fence.posts.depth_mm" name="Depth insisted on" empty="worked out" />.{" "}
+        <Tick path="fence.posts.wind_checked" words="dig to the wind-checked depth" /> Concrete in <Pick path="fence.posts.bag" name="Bags" />s.
+      </Say>
+    </>
+  );
+}
+
+function FrameSlip() {
+  const count = useDesk((s) => valueAt(s.document, "fence.rails.count"));
+  const { edit } = useDesk.getState();
+  return (
+    <Say>
+      <Pick path="fence.rails.size" name="Rail size" /> rails <Pick path="fence.rails.fixing" name="Rail fixing" /> in{" "}
+      <select
+        aria-label="Rows of rails"
+        value={String(count ?? "")}
+        onChange={(e) =>
+          void edit([{ do: "set", path: "fence.rails.count", value: e.target.value ? Number(e.target.value) : null }], "Rows of rails")
+        }
+        className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+      >
+        <option value="">as many rows as the height asks</option>
+        {[2, 3, 4, 5].map((n) => (
+          <option key={n} value={n}>
+            {n} rows
+          </option>
+        ))}
+      </select>
+      , bought no longer than <OptionalLength path="fence.rails.longest_mm" name="Longest rail" empty="any on sale" />.
+      <Why path="fence.rails.fixing" />
+    </Say>
+  );
+}
+
+function SkinSlip() {
+  const { edit } = useDesk.getState();
+  const style = useDesk((s) => valueAt(s.document, "fence.skin.style"));
+  return (
+    <>
+      <Say>
+        <Pick
+          path="fence.skin.style"
+          name="Style"
+          as={(value) => edit([{ do: "style", style: value }], "Style")}
+        />{" "}
+        of <Pick path="fence.skin.board" name="Board" />, <Length path="fence.skin.height_mm" name="Board height" /> high and{" "}
+        <Length path="fence.skin.ground_gap_mm" name="Ground gap" /> off the ground, on <Pick path="fence.skin.side" name="Side" />, first board{" "}
+        <Pick path="fence.skin.start" name="First board" />.
+      </Say>
+      <Say>
+        {style === "lapped" ? (
+          <>
+            Lap <Length path="fence.skin.lap_mm" name="Lap" />,
+          </>
+        ) : (
+          <>
+            Gap <Length path="fence.skin.gap_mm" name="Gap" />,
+          </>
+        )}{" "}
+        <Pick path="fence.skin.fit" name="Fit" />.<Why path="fence.skin.fit" />
+      </Say>
+    </>
+  );
+}
+
+function GatesSlip() {
+  const gates = (useDesk((s) => valueAt(s.document, "fence.gates")) as Gate[] | undefined) ?? [];
+  const picked = useDesk((s) => s.selected[0]);
+  const leg = useLeg();
+  const { edit, pick } = useDesk.getState();
+  const found = gates.findIndex((g) => `gate ${g.id}` === picked);
+  const index = found < 0 ? 0 : found;
+  const gate = gates[index];
+  const change = (values: Record<string, unknown>, words: string) => edit([{ do: "gate", id: gate.id, values, snap: false }], words);
+  return (
+    <>
+      <Say>
+        {gate ? (
+          <>
+            <select
+              aria-label="Gate"
+              value={gate.id}
+              onChange={(e) => pick(`gate ${e.target.value}`)}
+              className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+            >
+              {gates.map((g) => (
+                <option key={g.id} value={g.id}>
+                  Gate {g.id}
+                </option>
+              ))}
+            </select>{" "}
+            on leg {gate.leg + 1} opens <Length path={`fence.gates.${index}.opening_mm`} name="Gate opening" /> clear, from{" "}
+            <Length path={`fence.gates.${index}.at_mm`} name="Gate from" />, as{" "}
+            <select
+              aria-label="Leaves"
+              value={gate.leaves}
+              onChange={(e) => void change({ leaves: Number(e.target.value) }, "Gate leaves")}
+              className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+            >
+              <option value={1}>one leaf</option>
+              <option value={2}>two leaves</option>
+            </select>
+            {gate.leaves === 1 && (
+              <>
+                hung at{" "}
+                <select
+                  aria-label="Hinge side"
+                  value={gate.hinge}
+                  onChange={(e) => void change({ hinge: e.target.value }, "Hinge side")}
+                  className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+                >
+                  <option value="start">the near post</option>
+                  <option value="end">the far post</option>
+                </select>
+              </>
+            )}
+            . <Tick path={`fence.gates.${index}.wheel`} words="wheel" /> <Tick path={`fence.gates.${index}.stop`} words="ground stop" />
+          </>
+        ) : (
+          "There is no gate yet."
+        )}
+        <Plain onClick={() => void edit([{ do: "add_gate", leg }], "Gate added")}>Hang a gate on leg {leg + 1}</Plain>
+        {gate && <Quiet onClick={() => void edit([{ do: "remove_gate", id: gate.id }], "Gate removed")}>Take {gate.id} away</Quiet>}
+      </Say>
+      {gate && (
+        <Say>
+          Frames of <Pick path="fence.gate_frame.frame" name="Gate frame" /> with <Length path="fence.gate_frame.hinge_gap_mm" name="Hinge gap" />{" "}
+          at the hinges and <Length path="fence.gate_frame.latch_gap_mm" name="Latch gap" /> at the latch or between leaves.
+        </Say>
+      )}
+    </>
+  );
+}
+
+/** The choices of the stake in hand, as sentences with blanks to fill. */
+export function Slip({ placing, place }: { placing: boolean; place: (on: boolean) => void }) {
+  const stake = useDesk((s) => s.stake);
+  const trying = useDesk((s) => s.trying);
+  const [open, setOpen] = useState(true);
+  const cautions = useShownDesk().stakes.find((s) => s.key === stake)?.cautions ?? [];
+  if (trying) return <TryingBar />;
+  const body = {
+    site: <SiteSlip />,
+    line: <LineSlip placing={placing} place={place} />,
+    holes: <HolesSlip />,
+    frame: <FrameSlip />,
+    skin: <SkinSlip />,
+    gates: <GatesSlip />,
+  }[stake];
+  return (
+    <section aria-label="Choices" className="no-print border-b border-rule bg-board px-3 py-1 text-[15.5px] [&_button]:min-h-7 [&_button]:py-0">
+      {open && body}
+      {cautions.length > 0 && (
+        <p className="text-[13.5px] leading-snug text-faint">
+          {cautions.join(" ")}{" "}
+          {body && <Quiet onClick={() => setOpen(!open)}>{open ? "Fold the choices away" : "Show the choices"}</Quiet>}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function TryingBar() {
+  const trying = useDesk((s) => s.trying)!;
+  const { keep, putBack } = useDesk.getState();
+  const c = trying.tried.consequence;
+  return (
+    <section aria-label="Trying a change" className="border-b-4 border-signal bg-signal-soft px-3 py-2">
+      <p className="text-lg font-bold">Trying: {trying.label}</p>
+      <p>{c.sentence}.</p>
+      {c.settles.length > 0 && <p className="text-[15px]">Settles: {c.settles.join("; ")}.</p>}
+      <p className="mt-1.5 flex gap-2">
+        <button type="button" onClick={() => void keep()} className="min-h-9 rounded-sm bg-signal px-4 font-semibold text-board">
+          Keep it
+        </button>
+        <Plain onClick={putBack}>Put it back</Plain>
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,88 @@
+import { type PointerEvent, useRef, useState } from "react";
+import { Num } from "../../ui/Num";
+import { useDesk, useShownDesk } from "./state";
+
+const PX_PER_MM_LEAST = 0.02;
+
+/** The tape: hooked at a leg's start, pulled along to read the running marks of posts or boards. */
+export function Tape() {
+  const tapes = useShownDesk().tapes;
+  const selected = useDesk((s) => s.selected);
+  const pick = useDesk((s) => s.pick);
+  const thing = useShownDesk().things[selected[0] ?? ""];
+  const [what, setWhat] = useState<"posts" | "boards">("posts");
+  const [legChosen, setLeg] = useState(0);
+  const [pull, setPull] = useState(0);
+  const box = useRef<HTMLDivElement>(null);
+  const held = useRef<{ x: number; pull: number } | null>(null);
+  const leg = thing && thing.leg >= 0 ? thing.leg : Math.min(legChosen, Math.max(...tapes.map((t) => t.leg)));
+  const tape = tapes.find((t) => t.leg === leg && t.what === what) ?? tapes.find((t) => t.leg === leg)!;
+  const width = 860;
+  const close = Math.min(...tape.marks.slice(1).map((m, i) => m.mm - tape.marks[i].mm).filter((d) => d > 1), tape.length_mm);
+  const perMm = Math.max(PX_PER_MM_LEAST, Math.min(1.2, Math.max(72 / close, (width - 90) / Math.max(tape.length_mm, 1))));
+  const full = tape.length_mm * perMm + 120;
+  const bound = (value: number) => Math.max(Math.min(0, -(full - width)), Math.min(0, value));
+  const down = (e: PointerEvent) => {
+    held.current = { x: e.clientX, pull };
+    box.current!.setPointerCapture(e.pointerId);
+  };
+  const move = (e: PointerEvent) => held.current && setPull(bound(held.current.pull + e.clientX - held.current.x));
+  const chosenMark = tape.marks.find((m) => selected.includes(m.of));
+  const shift = bound(chosenMark && !held.current && pull === 0 ? Math.min(0, width / 2 - 40 - chosenMark.mm * perMm) : pull);
+  return (
+    <section aria-label="Tape" className="flex h-[78px] shrink-0 items-stretch border-t border-rule">
+      <div className="flex w-[104px] shrink-0 flex-col justify-center gap-1 px-2 text-sm">
+        <select aria-label="Tape hooked at" value={leg} onChange={(e) => (setLeg(Number(e.target.value)), setPull(0), pick(`leg ${Number(e.target.value) + 1}`))} className="bg-board font-semibold">
+          {[...new Set(tapes.map((t) => t.leg))].map((l) => (
+            <option key={l} value={l}>
+              Leg {l + 1}
+            </option>
+          ))}
+        </select>
+        <select aria-label="Marks of" value={tape.what} onChange={(e) => (setWhat(e.target.value as "posts"), setPull(0))} className="bg-board">
+          <option value="posts">posts</option>
+          <option value="boards">board edges</option>
+        </select>
+      </div>
+      <div
+        ref={box}
+        className="relative flex-1 cursor-ew-resize touch-none overflow-hidden bg-board"
+        onPointerDown={down}
+        onPointerMove={move}
+        onPointerUp={() => (held.current = null)}
+        onWheel={(e) => setPull(bound(pull - e.deltaY - e.deltaX))}
+        tabIndex={0}
+        role="group"
+        aria-label={`Tape of leg ${leg + 1}, ${tape.marks.length} marks; left and right pull it`}
+        onKeyDown={(e) => {
+          if (e.key === "ArrowRight") setPull(bound(shift - 120));
+          if (e.key === "ArrowLeft") setPull(bound(shift + 120));
+        }}
+      >
+        <div className="absolute inset-x-0 top-[26px] h-[30px] border-y border-ink/60 bg-[color-mix(in_oklab,var(--timber)_35%,var(--board))]" />
+        <div className="absolute top-0 left-0 h-full" style={{ transform: `translateX(${shift + 40}px)`, width: full }}>
+          {tape.marks.map((m) => {
+            const on = selected.includes(m.of);
+            return (
+              <button
+                key={m.of}
+                type="button"
+                onClick={() => pick(m.of)}
+                style={{ left: m.mm * perMm }}
+                data-mark={m.of}
+                aria-label={`${m.of} at ${m.text}`}
+                className={`absolute top-0 flex h-full -translate-x-1/2 flex-col items-center ${on ? "text-signal" : ""}`}
+              >
+                <span className="h-[24px] text-[13px] leading-6">{m.of}</span>
+                <span className={`h-[32px] w-[2px] ${on ? "bg-signal" : "bg-ink"}`} />
+                <span className="text-[14.5px] font-semibold whitespace-nowrap">
+                  <Num>{m.text}</Num>
+                </span>
+              </button>
+            );
+          })}
+        </div>
+      </div>
+    </section>
+  );
+}

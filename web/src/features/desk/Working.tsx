@@ -1,0 +1,40 @@
+import { Popover } from "radix-ui";
+import type { ReactNode } from "react";
+import { Num } from "../../ui/Num";
+import { useShownDesk } from "./state";
+
+/** A figure that opens its working: the rule, this job's numbers, where it comes from, what changes it. */
+export function Worked({ of, children, className = "" }: { of?: string; children: ReactNode; className?: string }) {
+  const working = useShownDesk().workings[of ?? ""];
+  if (!working) return <span className={className}>{children}</span>;
+  return (
+    <Popover.Root>
+      <Popover.Trigger
+        aria-label={`${working.title}: ${working.value}. How it is worked out`}
+        className={`text-left underline decoration-dotted decoration-1 underline-offset-4 hover:decoration-solid ${className}`}
+      >
+        {children}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          collisionPadding={12}
+          sideOffset={6}
+          className="z-20 max-h-[70vh] w-[min(26rem,92vw)] overflow-auto border border-ink bg-board p-4 shadow-lg"
+        >
+          <h3 className="text-lg font-bold">
+            {working.title}: <Num>{working.value}</Num>
+          </h3>
+          <p className="mt-1">{working.rule}</p>
+          <h4 className="mt-3 text-sm font-bold">With this job's numbers</h4>
+          <p>
+            <Num>{working.formula}</Num>
+          </p>
+          <h4 className="mt-3 text-sm font-bold">What would change it</h4>
+          <p>{working.changes}</p>
+          <p className="mt-3 text-sm text-faint">From: {working.source}.</p>
+          <Popover.Arrow className="fill-ink" />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

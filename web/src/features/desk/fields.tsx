@@ -1,0 +1,125 @@
+import { type KeyboardEvent, useId, useState } from "react";
+import type { Problem } from "../../api/types";
+import { useDesk, valueAt } from "./state";
+
+function useSet(path: string, name: string) {
+  const edit = useDesk((s) => s.edit);
+  return (value: unknown) => edit([{ do: "set", path, value }], name);
+}
+
+/** A typed value in a sentence: kept on Enter or on leaving; a refusal stands below it and the text stays. */
+export function Typed(props: {
+  value: string;
+  name: string;
+  width?: number;
+  commit: (text: string) => Promise<Problem | null>;
+}) {
+  const [text, setText] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<Problem | null>(null);
+  const id = useId();
+  const finish = async () => {
+    if (text === null || text === props.value) {
+      setText(null);
+      setWrong(null);
+      return;
+    }
+    const problem = await props.commit(text);
+    setWrong(problem);
+    if (!problem) setText(null);
+  };
+  const keys = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === "Enter") void finish();
+    if (event.key === "Escape") {
+      setText(null);
+      setWrong(null);
+    }
+  };
+  const fault = wrong?.errors?.[0];
+  return (
+    <span className="inline-flex flex-col align-top">
+      <input
+        aria-label={props.name}
+        aria-invalid={wrong ? true : undefined}
+        aria-describedby={wrong ? id : undefined}
+        value={text ?? props.value}
+        onChange={(e) => setText(e.target.value)}
+        onFocus={(e) => e.target.select()}
+        onBlur={() => void finish()}
+        onKeyDown={keys}
+        style={{ width: `${props.width ?? Math.max(6, props.value.length + 2)}ch` }}
+        className={`min-h-8 border-b-2 bg-board px-1 font-semibold ${wrong ? "border-bad" : "border-ink/50"}`}
+      />
+      {wrong && (
+        <span id={id} role="alert" className="max-w-72 text-sm text-bad">
+          {fault ? `${fault.message}. Allowed: ${fault.allowed}.` : wrong.detail}
+        </span>
+      )}
+    </span>
+  );
+}
+
+/** A length of the document, typed in any unit. */
+export function Length({ path, name }: { path: string; name: string }) {
+  const shown = useDesk((s) => s.desk?.lengths[path] ?? "");
+  const commit = useSet(path, name);
+  return <Typed value={shown} name={name} commit={(text) => commit(text)} />;
+}
+
+/** A length that may be left to the rules: empty means worked out. */
+export function OptionalLength({ path, name, empty }: { path: string; name: string; empty: string }) {
+  const shown = useDesk((s) => s.desk?.lengths[path] ?? "");
+  const commit = useSet(path, name);
+  return <Typed value={shown || empty} name={name} width={10} commit={(text) => commit(/\d/.test(text) ? text : null)} />;
+}
+
+export function Figure({ path, name, unit }: { path: string; name: string; unit: string }) {
+  const value = useDesk((s) => valueAt(s.document, path));
+  const commit = useSet(path, name);
+  return (
+    <>
+      <Typed value={String(value ?? "")} name={name} width={5} commit={(text) => commit(text)} /> {unit}
+    </>
+  );
+}
+
+/** A choice in a sentence, from the catalogue. */
+export function Pick({ path, name, as }: { path: string; name: string; as?: (value: string) => Promise<unknown> }) {
+  const value = useDesk((s) => valueAt(s.document, path)) as string;
+  const choices = useDesk((s) => s.desk?.choices[path]) ?? [];
+  const commit = useSet(path, name);
+  const words = choices.find((c) => c.id === value)?.words;
+  return (
+    <select
+      aria-label={name}
+      title={words || undefined}
+      value={value}
+      onChange={(e) => void (as ?? commit)(e.target.value)}
+      className="min-h-8 max-w-64 border-b-2 border-ink/50 bg-board px-1 font-semibold"
+    >
+      {choices.map((c) => (
+        <option key={c.id} value={c.id}>
+          {c.name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** A yes or no in a sentence. */
+export function Tick({ path, words }: { path: string; words: string }) {
+  const value = Boolean(useDesk((s) => valueAt(s.document, path)));
+  const commit = useSet(path, words);
+  return (
+    <label className="inline-flex min-h-8 items-center gap-1.5">
+      <input type="checkbox" checked={value} onChange={(e) => void commit(e.target.checked)} className="h-4 w-4 accent-[var(--signal)]" />
+      {words}
+    </label>
+  );
+}
+
+/** Why the choice stands as it does, in the catalogue's words. */
+export function Why({ path }: { path: string }) {
+  const value = useDesk((s) => valueAt(s.document, path)) as string;
+  const words = useDesk((s) => s.desk?.choices[path])?.find((c) => c.id === value)?.words;
+  return words ? <span className="text-faint"> {words}</span> : null;
+}
