@@ -46,8 +46,11 @@ ensure_packages() {
 # ensure_python LOCK: a virtual environment with just what the lock file holds.
 ensure_python() {
   local lock=$1 stamp
-  stamp=$(cat "$lock" pyproject.toml | sha256sum | cut -d' ' -f1)
-  if [ "$(cat .venv/stamp 2>/dev/null)" = "$stamp" ]; then return; fi
+  stamp=$(sha256sum "$lock" | cut -d' ' -f1)
+  local there full
+  there=$(cat .venv/stamp 2>/dev/null || true)
+  full=$(sha256sum requirements-dev.txt | cut -d' ' -f1)
+  if [ -n "$there" ] && { [ "$there" = "$stamp" ] || [ "$there" = "$full" ]; }; then return; fi
   say "Python packages"
   [ -x .venv/bin/python ] || python3 -m venv .venv
   [ -x .tools/bin/uv ] || { python3 -m venv .tools && .tools/bin/pip install -q "uv==0.13.*"; }

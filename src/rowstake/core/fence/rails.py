@@ -7,6 +7,7 @@ import math
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.faults import refuse
 from rowstake.core.fence.layout import Layout, Run, corner_reach_mm
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.parts import Part, Place
@@ -69,22 +70,18 @@ def board_planes_mm(brief: Brief) -> tuple[float, float]:
     return back, back + brief.board.thickness_mm
 
 
-def _joints(stations: list[float], reach_: Reach, longest: float, one_first: bool) -> list[float]:
+def _joints(stations: list[float], row: Reach, longest: float, one_first: bool) -> list[float]:
     """Cut positions along a row: ends of the reach and the post centres where pieces meet."""
-    cuts, i, last = [reach_.left_mm], 0, len(stations) - 1
-    while True:
+    places = [row.left_mm, *(s for s in stations[1:-1] if row.left_mm < s < row.right_mm), row.right_mm]
+    cuts, i = [row.left_mm], 0
+    while i < len(places) - 1:
         bays = 1 if one_first and i == 0 else JOIN_BAYS
-        best = i + 1
-        for step in range(bays, 0, -1):
-            j = min(i + step, last)
-            end = reach_.right_mm if j == last else stations[j]
-            if end - cuts[-1] <= longest + 1e-6:
-                best = j
-                break
-        if best >= last:
-            return [*cuts, reach_.right_mm]
-        cuts.append(stations[best])
-        i = best
+        reachable = [
+            j for j in range(i + 1, min(i + bays, len(places) - 1) + 1) if places[j] - places[i] <= longest + 1e-6
+        ]
+        i = max(reachable, default=i + 1)
+        cuts.append(places[i])
+    return cuts
 
 
 def rail_parts(brief: Brief, layout: Layout) -> list[Part]:
@@ -121,6 +118,12 @@ def _pieces(brief: Brief, layout: Layout, run: Run, row: int) -> list[tuple[floa
             for a, b in zip(run.posts, run.posts[1:], strict=False)
         ]
     whole_row = reach(brief, layout, run, *rail_planes_mm(brief))
+    if whole_row.length_mm < brief.post.thickness_mm:
+        raise refuse(
+            f"fence.legs.{run.leg}.length_mm", brief.printer.length(layout.legs[run.leg].length_mm),
+            "a leg long enough for its corners, or boards on the other side",
+            f"Leg {run.leg + 1} is too short inside its sharp corners",
+        )  # fmt: skip
     cuts = _joints(stations, whole_row, brief.longest_rail_mm, one_first=row % 2 == 0)
     pieces = []
     for left, right in itertools.pairwise(cuts):

@@ -7,6 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, Section, Species
+from rowstake.core.faults import refuse
 from rowstake.core.job import Gate
 from rowstake.core.parts import Part, Place
 from rowstake.core.reckoners.gate_leaf import GateLeaf, Leaf
@@ -132,6 +133,12 @@ def build(b: LeafBrief) -> Built:
             leaf_height_mm=b.height_mm,
         )
     )
+    least = 2 * b.frame.width_mm
+    if leaf.leaf_width_mm <= least or b.height_mm <= least:
+        raise refuse(
+            f"fence.gates.{b.gate.id}.opening_mm", f"{b.opening_mm:g} mm", f"leaves over {least:g} mm wide and high",
+            f"Gate {b.gate.id} is too small for a frame of {b.frame.name}",
+        )  # fmt: skip
     names = [b.gate.id] if b.gate.leaves == 1 else [f"{b.gate.id}a", f"{b.gate.id}b"]
     parts = [part for i, name in enumerate(names) for part in _leaf_parts(b, leaf, i, name)]
     timber_mm3 = sum(

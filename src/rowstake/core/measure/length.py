@@ -88,8 +88,9 @@ def parse_length(text: str, units: str = "mm", field: str = "length", signed: bo
     """
     plain = _plain(text)
     negative = plain.startswith("-")
+    body = plain.removeprefix("-").strip()
     try:
-        value = _read(plain.lstrip("-+ "), "in" if units == "ft-in" else "mm")
+        value = math.nan if body.startswith("-") else _read(body, "in" if units == "ft-in" else "mm")
     except (ValueError, OverflowError):
         value = math.nan
     if not math.isfinite(value):

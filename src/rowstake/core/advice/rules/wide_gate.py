@@ -18,7 +18,12 @@ def look(planned: Planned) -> Iterator[Finding]:
             continue
         fixes = []
         if gate.leaves == 1:
-            fixes.append(Fix("Hang two leaves", ({"do": "gate", "id": gate.id, "values": {"leaves": 2}},)))
+            fixes.append(
+                Fix(
+                    "Hang two leaves with a stop between",
+                    ({"do": "gate", "id": gate.id, "values": {"leaves": 2, "stop": True}},),
+                )
+            )
         else:
             fixes.append(
                 Fix(

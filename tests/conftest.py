@@ -1,0 +1,54 @@
+"""A PostgreSQL server for each test worker, one migrated template, and a database of its own for each test."""
+
+from __future__ import annotations
+
+import shutil
+import tempfile
+import uuid
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from fastapi.testclient import TestClient
+from sqlalchemy import Engine
+
+from rowstake.server.app import create_app
+from rowstake.store.database import engine_for, migrate
+from rowstake.store.postgres import Postgres
+
+TEMPLATE = "template_rowstake"
+
+
+def new_server() -> Postgres:
+    memory = Path("/dev/shm")
+    base = Path(tempfile.mkdtemp(prefix="rowstake-", dir=memory if memory.is_dir() else None))
+    base.chmod(0o755)
+    return Postgres(base / "pg", quick=True).start()
+
+
+@pytest.fixture(scope="session")
+def postgres() -> Iterator[Postgres]:
+    server = new_server()
+    with server.connect() as c:
+        c.execute(f"CREATE DATABASE {TEMPLATE}")
+    engine = engine_for(server.url(TEMPLATE))
+    migrate(engine)
+    engine.dispose()
+    yield server
+    server.stop()
+    shutil.rmtree(server.base.parent, ignore_errors=True)
+
+
+@pytest.fixture
+def engine(postgres: Postgres) -> Iterator[Engine]:
+    name = f"t_{uuid.uuid4().hex[:12]}"
+    with postgres.connect() as c:
+        c.execute(f"CREATE DATABASE {name} TEMPLATE {TEMPLATE} STRATEGY FILE_COPY")
+    made = engine_for(postgres.url(name))
+    yield made
+    made.dispose()
+
+
+@pytest.fixture
+def client(engine: Engine) -> TestClient:
+    return TestClient(create_app(engine), raise_server_exceptions=False)

@@ -1,0 +1,99 @@
+"""Every rule finds its trouble, stays quiet without it, and each of its fixes settles it."""
+
+import pytest
+
+from rowstake.core.advice import all_rules
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.edits import apply_raw
+from rowstake.core.plan import plan
+from rowstake.core.preview import consequence
+from tests.jobs import edited, fence, put, yard
+
+CALM = put("site.gust_mps", 15)
+TROUBLE = {
+    "sliver": fence((9150 - 100 + 20, 0)),
+    "short_bay": edited(fence((9000, 0)), put("fence.bays.way", "module"), put("fence.bays.module_mm", 1750)),
+    "rail_reach": edited(fence((9600, 0)), put("fence.bays.max_mm", 2400)),
+    "joint_off_post": edited(
+        fence((9000, 0)),
+        put("fence.bays.told", "clear"),
+        put("fence.bays.max_mm", 1800),
+        put("fence.rails.longest_mm", 1800),
+    ),
+    "gust": edited(fence((9000, 0)), put("site.gust_mps", 40), put("site.exposure", "C")),
+    "frost": edited(fence((9000, 0)), put("site.frost_depth_mm", 900), put("fence.posts.depth_mm", 600)),
+    "soil_touch": edited(fence((9000, 0)), put("fence.skin.ground_gap_mm", 0)),
+    "wide_gate": edited(fence((9000, 0)), {"do": "add_gate", "leg": 0, "opening_mm": 3000}),
+    "no_stock": edited(fence((9000, 0), region="north_america"), put("fence.skin.height_mm", "9'")),
+    "obstacle": edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 1500, "width_mm": 2500}),
+}
+
+
+def found(made, rule):
+    return [f for f in made.findings if f.rule == rule]
+
+
+def test_every_rule_has_an_entry_and_a_trouble():
+    assert set(all_rules()) == set(CATALOGUE.advice) == set(TROUBLE)
+
+
+@pytest.mark.parametrize("rule", list(TROUBLE))
+def test_rule_finds_its_trouble(rule):
+    made = plan(TROUBLE[rule])
+    [finding] = found(made, rule)[:1]
+    assert finding.title
+    assert finding.why
+    assert finding.stake in ("line", "holes", "frame", "skin", "gates", "buy")
+    known = {p.label for p in made.parts} | {b.label for b in made.layout.bays} | {c.label for c in made.courses}
+    known |= {p.label for p in made.layout.posts} | {f"gate {g.gate.id}" for g in made.gates}
+    assert set(finding.where) <= known
+
+
+@pytest.mark.parametrize("rule", list(TROUBLE))
+def test_each_fix_betters_it(rule):
+    job = TROUBLE[rule]
+    made = plan(job)
+    for finding in found(made, rule):
+        for fix in finding.fixes:
+            after = plan(apply_raw(job, list(fix.edits)))
+            settled = not found(after, rule)
+            if rule == "gust":
+                settled = settled or after.holds_to_mps > made.holds_to_mps
+            assert settled, fix.label
+
+
+@pytest.mark.parametrize("rule", [r for r in TROUBLE if r not in ("obstacle",)])
+def test_each_finding_offers_a_fix(rule):
+    assert all(f.fixes for f in found(plan(TROUBLE[rule]), rule))
+
+
+def test_a_sound_fence_is_left_in_peace():
+    sound = edited(fence((9050, 0), style="lapped"), CALM)
+    assert plan(sound).findings == ()
+
+
+def test_consequence_of_a_fix_in_words():
+    job = yard()
+    made = plan(job)
+    [sliver] = found(made, "sliver")
+    told = consequence(job, made, list(sliver.fixes[0].edits))
+    assert "narrowest end piece 7 mm → 78.5 mm" in told.sentence
+    assert told.settles == (sliver.title,)
+    opened = consequence(job, made, list(sliver.fixes[1].edits))
+    assert "boards 136 → 134" in opened.sentence
+    refused = consequence(job, made, [{"do": "leg", "index": 0, "length_mm": 10}])
+    assert "shorter than its posts" in refused.sentence
+
+
+def test_an_obstacle_moves_posts_to_its_edges():
+    made = plan(edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 3500, "width_mm": 400}))
+    marks = [p.on(0) for p in made.layout.posts]
+    assert 3350 in marks  # 3500 less half a 300 mm hole
+    assert 4050 in marks
+    assert not any(3350 < m < 4050 for m in marks)
+    assert max(b.centres_mm for b in made.layout.bays) <= 1800
+
+
+def test_an_end_post_in_an_obstacle_is_told():
+    made = plan(edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 0, "width_mm": 400}))
+    assert any(f.title == "P1 stands in the tree" for f in made.findings)

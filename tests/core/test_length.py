@@ -1,0 +1,93 @@
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from rowstake.core.faults import JobFault
+from rowstake.core.measure import Printer, parse_length
+
+IN = 25.4
+
+
+@pytest.mark.parametrize(
+    "text, units, mm",
+    [
+        ("7'-6 1/2\"", "ft-in", 90.5 * IN),
+        ("7 ft 6", "ft-in", 90 * IN),
+        ("90 1/2", "ft-in", 90.5 * IN),
+        ('90.5"', "mm", 90.5 * IN),
+        ("7-6-8", "ft-in", 90.5 * IN),
+        ("2290", "mm", 2290),
+        ("2290", "ft-in", 2290 * IN),
+        ("2.29 m", "ft-in", 2290),
+        ("2290mm", "mm", 2290),
+        ("2.29m", "mm", 2290),
+        ("22.5 cm", "mm", 225),
+        ("7′6½″", "mm", 90.5 * IN),
+        ("7’ 6 1⁄2”", "mm", 90.5 * IN),
+        ("7ft 6in", "mm", 90 * IN),
+        ("5/8", "ft-in", 0.625 * IN),
+        ("⅞″", "mm", 0.875 * IN),
+        ("1 foot", "mm", 12 * IN),
+        ("3 feet 2 inches", "mm", 38 * IN),
+        ("0", "mm", 0),
+    ],
+)
+def test_reads_what_builders_write(text, units, mm):
+    assert parse_length(text, units) == pytest.approx(mm, abs=1e-9)
+
+
+@pytest.mark.parametrize(
+    "text", ["", "abc", "5 5 5", "nan", "inf", "1/0", "7-6-18", "1e9", "--3", "12 parsecs", "'", "½ m x"]
+)
+def test_nonsense_gets_an_example(text):
+    with pytest.raises(JobFault) as caught:
+        parse_length(text, "ft-in", "fence.legs.0.length_mm")
+    fault = caught.value.faults[0]
+    assert fault.field == "fence.legs.0.length_mm"
+    assert "7 ft 6" in fault.allowed
+
+
+@pytest.mark.parametrize(
+    "text, allowed", [("-5", "zero or more"), ("10.001 km", "a length"), ("10001 m", "up to 10 km")]
+)
+def test_out_of_range(text, allowed):
+    with pytest.raises(JobFault) as caught:
+        parse_length(text)
+    assert allowed in caught.value.faults[0].allowed
+
+
+@given(st.integers(0, 10_000 * 16), st.sampled_from([8, 16, 32]))
+def test_feet_and_inches_round_trip(sixteenths, fraction):
+    p = Printer("ft-in", fraction)
+    mm = sixteenths / 16 * IN
+    printed = p.bare(mm)
+    again = parse_length(printed, "ft-in")
+    assert abs(again - mm) <= IN / fraction / 2 + 1e-6
+    assert p.bare(again) == printed
+
+
+@given(st.floats(0, 9_999_999))
+def test_millimetres_round_trip(mm):
+    again = parse_length(Printer("mm").length(mm), "ft-in")
+    assert abs(again - mm) <= 0.5 + 1e-6
+
+
+@given(st.text(max_size=20))
+def test_any_text_is_a_length_or_a_clear_fault(text):
+    try:
+        value = parse_length(text)
+    except JobFault as fault:
+        assert fault.faults[0].allowed
+    else:
+        assert 0 <= value <= 10_000_000
+
+
+def test_prints():
+    assert Printer("ft-in").bare(90.5 * IN) == "7'-6 1/2\""
+    assert Printer("ft-in").bare(12 * IN) == "1'-0\""
+    assert Printer("ft-in", 8).bare(0.44 * IN) == '1/2"'
+    assert Printer("ft-in").bare(11.99 * IN) == "1'-0\""
+    assert Printer("mm").length(1218.75) == "1219 mm"
+    assert Printer("mm").fine(78.5) == "78.5 mm"
+    assert Printer("mm").fine(103.0) == "103 mm"
+    assert Printer("mm").bare(-0.2) == "0"

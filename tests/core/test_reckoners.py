@@ -1,0 +1,178 @@
+from pathlib import Path
+
+import pytest
+from hypothesis import assume, given
+from hypothesis import strategies as st
+
+from rowstake.core.faults import JobFault
+from rowstake.core.measure import Printer
+from rowstake.core.reckoners import find, registry
+from rowstake.core.reckoners.base import read_inputs
+from rowstake.core.reckoners.forms import form
+from rowstake.core.reckoners.vectors import check, check_all
+
+VECTORS = Path(__file__).parents[1] / "vectors"
+WANTED = [
+    "equal-spacing",
+    "picket-gaps",
+    "lap-boards",
+    "hole-concrete",
+    "post-hole",
+    "fence-wind",
+    "gate-leaf",
+    "joist-span",
+    "beam-span",
+    "footing-size",
+    "ledger-fasteners",
+    "deck-boards",
+    "stairs",
+    "square-up",
+    "creep",
+    "wood-movement",
+    "moisture-content",
+    "thermal-gap",
+    "height-stack",
+]
+
+
+def reckon(name, **inputs):
+    r = find(name)
+    return r.run(read_inputs(r, inputs))
+
+
+@pytest.mark.parametrize("name", [n for n in WANTED if (VECTORS / f"{n}.jsonl").exists()])
+def test_vectors(name):
+    lines = (VECTORS / f"{name}.jsonl").read_text().splitlines()
+    wrong = [w for _, w in check_all(lines) if w]
+    assert lines
+    assert wrong == []
+
+
+def test_a_wrong_vector_is_told():
+    line = '{"reckoner": "equal-spacing", "inputs": {"length_mm": 100, "max_spacing_mm": 50}, "expect": {"bays": 3}}'
+    assert "bays is 2, expected 3" in check(line)
+    assert "not a vector" in check("{")
+    assert "no reckoner" in check('{"reckoner": "x", "inputs": {}, "expect": {}}')
+
+
+def test_registry_is_whole_and_every_example_works():
+    assert set(WANTED) <= set(registry())
+    for r in registry().values():
+        given_ = read_inputs(r, r.example)
+        for units in ("mm", "ft-in"):
+            assert r.say(given_, r.run(given_), Printer(units))
+        names = [f.name for f in form(r)]
+        assert names == list(r.takes.model_fields)
+
+
+@pytest.mark.parametrize(
+    "name, inputs, field",
+    [
+        ("equal-spacing", {"length_mm": 0, "max_spacing_mm": 100}, "length_mm"),
+        ("equal-spacing", {"length_mm": -3, "max_spacing_mm": 100}, "length_mm"),
+        ("equal-spacing", {"length_mm": 2e7, "max_spacing_mm": 100}, "length_mm"),
+        ("equal-spacing", {"length_mm": "a bit", "max_spacing_mm": 100}, "length_mm"),
+        ("equal-spacing", {"max_spacing_mm": 100}, "length_mm"),
+        ("equal-spacing", {"length_mm": 5, "max_spacing_mm": 100, "colour": 1}, "colour"),
+        ("picket-gaps", {"clear_mm": 50, "width_mm": 90, "target_gap_mm": 5}, "width_mm"),
+        ("lap-boards", {"length_mm": 1000, "width_mm": 100, "min_lap_mm": 100}, "min_lap_mm"),
+        ("hole-concrete", {"hole_diameter_mm": 100, "concrete_depth_mm": 500, "post_w_mm": 90, "post_d_mm": 90}, "hole_diameter_mm"),
+        ("gate-leaf", {"opening_mm": 20, "leaf_height_mm": 1000}, "opening_mm"),
+        ("joist-span", {"species": ["balsa"], "size": "2x8"}, "species"),
+        ("joist-span", {"species": ["southern_pine"], "size": "huge"}, "size"),
+        ("wood-movement", {"species": "oak", "width_mm": 90, "moisture_from_pct": 5, "moisture_to_pct": 9}, "species"),
+    ],
+)  # fmt: skip
+def test_bad_input_names_the_field(name, inputs, field):
+    with pytest.raises(JobFault) as caught:
+        reckon(name, **inputs)
+    fault = caught.value.faults[0]
+    assert fault.field == field
+    assert fault.allowed
+
+
+def test_post_hole_by_hand():
+    out = reckon("post-hole", above_ground_mm=1900, post_w_mm=100, school="third", frost_depth_mm=600, gravel_mm=100,
+                 stock_lengths_mm=[2400, 3000, 3600])  # fmt: skip
+    assert (out.embedment_mm, out.hole_depth_mm, out.hole_diameter_mm) == (950, 1050, 300)
+    assert (out.post_length_mm, out.stock_length_mm, out.trim_mm, out.governed_by) == (2850, 3000, 150, "third")
+    frost = reckon("post-hole", above_ground_mm=1000, post_w_mm=100, frost_depth_mm=800)
+    assert (frost.embedment_mm, frost.governed_by, frost.stock_length_mm) == (800, "frost", None)
+    low = reckon("post-hole", above_ground_mm=600, post_w_mm=88.9, gravel_mm=0)
+    assert (low.embedment_mm, low.governed_by) == (450, "minimum")
+    assert low.hole_diameter_mm == pytest.approx(304.8)  # 3 × 88.9 = 266.7, next auger in inches is 12
+
+
+def test_height_stack_by_hand():
+    fits = reckon("height-stack", finished_mm=600, board_mm=28, joist_mm=147, beam_mm=147, standoff_mm=25)
+    assert (fits.top_of_frame_mm, fits.top_of_beam_mm, fits.post_mm) == (572, 425, 253)
+    tight = reckon("height-stack", finished_mm=340, board_mm=28, clip_mm=5, joist_mm=147, beam_mm=147, standoff_mm=25)
+    assert tight.post_mm == -12
+    said = find("height-stack").say(read_inputs(find("height-stack"), {
+        "finished_mm": 340, "board_mm": 28, "clip_mm": 5, "joist_mm": 147, "beam_mm": 147}), tight, Printer())  # fmt: skip
+    assert "352 mm needed, 340 mm there" in said
+
+
+@given(st.floats(100, 1e6), st.floats(100, 5000))
+def test_equal_marks_never_drift(length, most):
+    out = reckon("equal-spacing", length_mm=length, max_spacing_mm=most)
+    assert out.marks_mm[0] == 0
+    assert out.marks_mm[-1] == pytest.approx(length, rel=1e-12)
+    assert out.spacing_mm <= most * (1 + 1e-9)
+    assert out.bays == 1 or length / (out.bays - 1) > most * (1 - 1e-8)
+    assert all(m == pytest.approx(length * i / out.bays, rel=1e-12) for i, m in enumerate(out.marks_mm))
+
+
+@given(st.floats(300, 6000), st.floats(20, 200), st.sampled_from(["gap", "board"]), st.floats(10, 200))
+def test_pickets_and_gaps_fill_the_clear(clear, width, edges, target):
+    assume(clear >= 2 * width)
+    out = reckon("picket-gaps", clear_mm=clear, width_mm=width, edges=edges, target_gap_mm=target)
+    gaps = out.count + (1 if edges == "gap" else -1)
+    assert out.count * width + gaps * out.gap_mm == pytest.approx(clear, abs=1e-6)
+    for n in (out.count - 1, out.count + 1):
+        other = n + (1 if edges == "gap" else -1)
+        if other > 0 and n >= 2 and n * width <= clear:
+            assert abs((clear - n * width) / other - target) >= abs(out.gap_mm - target) - 1e-6
+
+
+@given(st.floats(300, 6000), st.floats(20, 200), st.floats(5, 200))
+def test_largest_gap_takes_the_least_count(clear, width, most):
+    try:
+        out = reckon("picket-gaps", clear_mm=clear, width_mm=width, max_gap_mm=most)
+    except JobFault:
+        n = int(clear // width)
+        assert (clear - n * width) / (n + 1) > most - 1e-6
+        return
+    assert out.gap_mm <= most + 1e-6
+    if out.count > 1:
+        assert (clear - (out.count - 1) * width) / out.count > most - 1e-6
+
+
+@given(st.floats(300, 9000), st.floats(60, 200), st.floats(5, 50))
+def test_laps_fill_the_length(length, width, least):
+    out = reckon("lap-boards", length_mm=length, width_mm=width, min_lap_mm=least)
+    assert out.count * width - (out.count - 1) * out.lap_mm == pytest.approx(length, abs=1e-6)
+    assert out.lap_mm >= least - 1e-6
+
+
+@given(st.floats(200, 9000), st.floats(60, 200), st.floats(0, 10))
+def test_deck_rows_fill_the_run(run, board, gap):
+    out = reckon("deck-boards", run_mm=run, board_mm=board, gap_mm=gap, min_gap_mm=0, max_gap_mm=12)
+    used = out.full_boards * (board + gap)
+    assert out.last_rip_mm == pytest.approx(max(0, run - used), abs=0.051)
+    assert out.last_rip_mm < board
+    if out.full_board_gap_mm is not None:
+        rows = (run + out.full_board_gap_mm) / (board + out.full_board_gap_mm)
+        assert rows == pytest.approx(round(rows), abs=1e-6)
+
+
+@given(st.floats(800, 2400), st.floats(800, 3000), st.floats(0.2, 1), st.floats(300, 1500))
+def test_what_a_fence_stands_is_where_its_limit_lies(height, bay, solidity, depth):
+    inputs = dict(height_mm=height, bay_mm=bay, solidity=solidity, exposure="C", species="southern_pine", post_size="4x4",
+                  hole_diameter_mm=300, embedment_mm=depth, lateral_bearing_kpa_per_m=15.7)  # fmt: skip
+    first = reckon("fence-wind", wind_mps=30, **inputs)
+    again = reckon("fence-wind", wind_mps=min(first.holds_to_mps, 120), **inputs)
+    if first.holds_to_mps <= 120:
+        load = again.moment_nm / again.post_capacity_nm
+        depth_used = (again.required_embedment_mm or 1e9) / depth
+        assert max(load, depth_used) == pytest.approx(1, rel=1e-3)

@@ -1,0 +1,26 @@
+"""Jobs that several tests share. YARD is worked by hand in test_fence_by_hand.py."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from rowstake.core.edits import apply_raw
+from rowstake.core.job import Job, Leg, new_job
+
+
+def fence(*legs: tuple[float, float], region: str = "uk_ireland", style: str = "close_butted") -> Job:
+    return new_job("Test fence", region, [Leg(length_mm=length, turn_deg=turn) for length, turn in legs], style)
+
+
+def edited(job: Job, *edits: dict[str, Any]) -> Job:
+    return apply_raw(job, list(edits))
+
+
+def put(path: str, value: Any) -> dict[str, Any]:
+    return {"do": "set", "path": path, "value": value}
+
+
+def yard() -> Job:
+    """Three legs of 9, 6 and 4.5 m with square corners to the left, and a 1 m gate 2.5 m along the second."""
+    job = fence((9000, 0), (6000, 90), (4500, 90))
+    return edited(job, {"do": "add_gate", "leg": 1, "at_mm": 2500, "opening_mm": 1000})
