@@ -1,5 +1,6 @@
 """Held over styles, fits, fixings, corners, gates and regions: what is drawn is what is counted is what is bought."""
 
+import itertools
 from collections import Counter
 
 import pytest
@@ -89,7 +90,7 @@ def _boards(made):
             and course.stretch.edges == "board"
         ):
             assert boards[-1][0] + boards[-1][1] == pytest.approx(course.stretch.length_mm, abs=0.06)
-        for (a, w), (b, _) in zip(boards, boards[1:], strict=False):
+        for (a, w), (b, _) in itertools.pairwise(boards):
             assert b - (a + w) == pytest.approx(laid.gap_mm - laid.lap_mm, abs=1e-6)
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 import fcntl
 import os
 import shutil
+import socket
 import sys
 from importlib import resources
 from pathlib import Path
@@ -33,8 +34,8 @@ def home() -> Path:
 
 
 def _port_or_free(port: int) -> int:
-    import socket
-
+    if not port:
+        return free_port()
     with socket.socket() as s:
         s.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
@@ -44,11 +45,19 @@ def _port_or_free(port: int) -> int:
     return port
 
 
+class _Server(uvicorn.Server):
+    """Says where it listens once it does."""
+
+    async def startup(self, sockets: list[socket.socket] | None = None) -> None:
+        await super().startup(sockets)
+        print(f"Row Stake: http://{self.config.host}:{self.config.port}", flush=True)
+        print("Listening on this machine only, since there is no sign-in yet. Ctrl-C stops it.", flush=True)
+
+
 def _run(engine: Engine, port: int) -> None:
     app = create_app(engine)
-    print(f"Row Stake: http://{LOOPBACK[0]}:{port}", flush=True)
-    print("Listening on this machine only, since there is no sign-in yet. Ctrl-C stops it.", flush=True)
-    uvicorn.run(app, host=LOOPBACK[0], port=port, log_level="warning", timeout_graceful_shutdown=3)
+    config = uvicorn.Config(app, host=LOOPBACK[0], port=port, log_level="warning", timeout_graceful_shutdown=3)
+    _Server(config).run()
 
 
 def serve(database: str, port: int) -> int:

@@ -15,7 +15,7 @@ LOOKS = {
     "string": f'fill="none" stroke="{SIGNAL}"', "post": f'fill="#b98d5c" stroke="{INK}"',
     "board": f'fill="#e0c49a" stroke="{INK}"', "rail": f'fill="#cfa979" stroke="{INK}"',
     "frame": f'fill="#cfa979" stroke="{INK}"', "brace": f'fill="none" stroke="{INK}"',
-    "concrete": f'fill="#c9cac6" stroke="{INK}"', "gravel": f'fill="#dcd8cd" stroke="{INK}" stroke-dasharray="20 20"',
+    "concrete": f'fill="#c9cac6" stroke="{INK}"', "gravel": f'fill="#dcd8cd" stroke="{INK}"',
     "hole": 'fill="#d8c9b2" stroke="none"', "ground": f'fill="none" stroke="{INK}"',
     "frost": 'fill="none" stroke="#4d7a96"', "zone": 'fill="#efe3c8" stroke="#8a6d1f"',
     "swing": f'fill="none" stroke="{INK}"', "mark": f'fill="none" stroke="{INK}"',

@@ -1,0 +1,74 @@
+import json
+import subprocess
+from pathlib import Path
+
+import pytest
+
+from rowstake.cli import main
+from rowstake.core.job import write_job_text
+from rowstake.server.app import create_app
+from tests.jobs import yard
+
+ROOT = Path(__file__).parents[2]
+
+
+@pytest.fixture
+def job_file(tmp_path):
+    path = tmp_path / "yard.json"
+    path.write_text(write_job_text(yard()))
+    return str(path)
+
+
+def test_plan(job_file, capsys):
+    assert main(["plan", job_file]) == 0
+    out = json.loads(capsys.readouterr().out)
+    assert next(f for f in out["figures"] if f["key"] == "bags")["text"] == "111"
+    assert sum(p["kind"] == "post" for p in out["parts"]) == 14
+
+
+def test_reckon(tmp_path, capsys):
+    asked = tmp_path / "in.json"
+    asked.write_text('{"length_mm": 30480, "max_spacing_mm": 2438.4}')
+    assert main(["reckon", "equal-spacing", str(asked)]) == 0
+    assert json.loads(capsys.readouterr().out)["bays"] == 13
+
+
+def test_check_vectors(tmp_path, capsys):
+    good = ROOT / "tests" / "vectors" / "stairs.jsonl"
+    assert main(["check-vectors", str(good)]) == 0
+    assert capsys.readouterr().out == "2 passed, 0 failed\n"
+    bad = tmp_path / "bad.jsonl"
+    bad.write_text(good.read_text().replace('"risers": 5', '"risers": 6'))
+    assert main(["check-vectors", str(bad)]) == 1
+    out = capsys.readouterr().out
+    assert "risers is 5, expected 6" in out
+    assert out.endswith("1 passed, 1 failed\n")
+
+
+def test_export(job_file, tmp_path, capsys):
+    target = tmp_path / "buy.csv"
+    assert main(["export", job_file, "--format", "csv", "--document", "buy", "--out", str(target)]) == 0
+    assert "100×100" in target.read_text("utf-8-sig")
+
+
+@pytest.mark.parametrize(
+    "argv, says",
+    [
+        (["plan", "/nowhere.json"], "No such file"),
+        (["reckon", "alchemy", "-"], "no reckoner"),
+        (["export", "{job}", "--format", "doc"], "no format"),
+    ],
+)
+def test_mistakes_are_told_without_a_traceback(argv, says, job_file, capsys):
+    assert main([a.replace("{job}", job_file) for a in argv]) == 2
+    assert says in capsys.readouterr().err
+
+
+def test_types_of_the_front_end_follow_the_server(tmp_path):
+    """The committed types are what the OpenAPI document gives now."""
+    document = tmp_path / "openapi.json"
+    document.write_text(json.dumps(create_app().openapi(), indent=2, ensure_ascii=False))
+    made = tmp_path / "schema.d.ts"
+    tool = ROOT / "web" / "node_modules" / ".bin" / "openapi-typescript"
+    subprocess.run([str(tool), str(document), "-o", str(made)], check=True, capture_output=True, cwd=ROOT / "web")
+    assert made.read_text() == (ROOT / "web" / "src" / "api" / "schema.d.ts").read_text(), "run: npm run types"

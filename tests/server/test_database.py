@@ -1,0 +1,105 @@
+"""The database's own troubles: gone and back, migrations, and the lock of the demo."""
+
+import os
+import shutil
+import subprocess
+import sys
+import urllib.request
+from pathlib import Path
+
+import pytest
+from fastapi.testclient import TestClient
+from sqlalchemy import inspect
+
+from rowstake.server.app import create_app
+from rowstake.server.run import add_demo_jobs
+from rowstake.store.database import engine_for, migrate
+from rowstake.store.models import Base
+from tests.conftest import new_server
+from tests.server.test_jobs_api import NEW
+
+
+@pytest.fixture
+def own_server():
+    server = new_server()
+    yield server
+    server.stop()
+    shutil.rmtree(server.base.parent, ignore_errors=True)
+
+
+def test_database_gone_and_back(own_server):
+    engine = engine_for(own_server.url())
+    migrate(engine)
+    client = TestClient(create_app(engine), raise_server_exceptions=False)
+    job = client.post("/api/jobs", json=NEW).json()["held"]
+    own_server.stop()
+    answer = client.put(f"/api/jobs/{job['id']}", json={"revision": 1, "document": job["document"]})
+    assert answer.status_code == 503
+    assert answer.headers["content-type"] == "application/problem+json"
+    assert answer.headers["retry-after"]
+    assert client.post("/api/plan", json={"document": job["document"], "edits": []}).status_code == 200
+    own_server.start()
+    assert (
+        client.put(f"/api/jobs/{job['id']}", json={"revision": 1, "document": job["document"]}).json()["revision"] == 2
+    )
+    engine.dispose()
+
+
+def test_migrations_make_the_tables_of_the_models(engine):
+    found = inspect(engine)
+    for table in Base.metadata.tables.values():
+        columns = {c["name"]: bool(c["nullable"]) for c in found.get_columns(table.name)}
+        assert columns == {c.name: bool(c.nullable) for c in table.columns}
+
+
+def test_demo_jobs_are_added_once(engine):
+    assert add_demo_jobs(engine) == 3
+    assert add_demo_jobs(engine) == 0
+    client = TestClient(create_app(engine))
+    cards = client.get("/api/jobs").json()
+    assert {c["region"] for c in cards} == {"North America", "UK and Ireland", "Australia and New Zealand"}
+    assert len({c["style"] for c in cards}) == 3
+    findings = [len(client.get(f"/api/jobs/{c['id']}").json()["desk"]["findings"]) for c in cards]
+    assert sorted(findings)[:2] == [0, 0]
+    assert max(findings) >= 3
+
+
+def _demo(home: Path, *more: str) -> subprocess.Popen[str]:
+    return subprocess.Popen(
+        [sys.executable, "-m", "rowstake.cli", "demo", "--port", "0", *more],
+        env={**os.environ, "ROWSTAKE_HOME": str(home)}, stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True,
+    )  # fmt: skip
+
+
+def _stop(process: subprocess.Popen[str]) -> int:
+    process.send_signal(2)
+    process.communicate(timeout=40)
+    return process.returncode
+
+
+def _jobs(url: str) -> str:
+    with urllib.request.urlopen(f"{url}/api/jobs") as answer:
+        return answer.read().decode()
+
+
+def test_demo_keeps_its_data_says_when_it_runs_and_stops_clean(tmp_path):
+    home = Path("/dev/shm") / f"rowstake-demo-{os.getpid()}"
+    try:
+        first = _demo(home)
+        url = first.stdout.readline().split()[-1]
+        listed = _jobs(url)
+        assert "Windmill" in listed
+        second = _demo(home)
+        _, said = second.communicate(timeout=30)
+        assert second.returncode == 1
+        assert f"already running: {url}" in said
+        assert _stop(first) == 0
+        assert not (home / "postgres" / "data" / "postmaster.pid").exists()
+        again = _demo(home)
+        assert _jobs(again.stdout.readline().split()[-1]) == listed
+        assert _stop(again) == 0
+        fresh = _demo(home, "--fresh")
+        assert _jobs(fresh.stdout.readline().split()[-1]) != listed
+        assert _stop(fresh) == 0
+    finally:
+        shutil.rmtree(home, ignore_errors=True)

@@ -1,0 +1,182 @@
+import json
+
+import pytest
+
+from rowstake.core.job import write_job, write_job_text
+from tests.jobs import yard
+
+NEW = {
+    "name": "Yard",
+    "region": "uk_ireland",
+    "legs": [{"length": "9 m"}, {"length": "6000", "angle_deg": 90, "side": "left"}],
+}
+
+
+@pytest.fixture
+def job(client):
+    return client.post("/api/jobs", json=NEW).json()
+
+
+def edit(document, *edits):
+    return {"document": document, "edits": list(edits)}
+
+
+def renamed(job, name):
+    return {**job["held"]["document"], "name": name}
+
+
+def test_new_job_opens_with_its_desk(client, job):
+    assert job["held"]["revision"] == 1
+    assert [leg["length_mm"] for leg in job["held"]["document"]["fence"]["legs"]] == [9000, 6000]
+    again = client.get(f"/api/jobs/{job['held']['id']}").json()
+    assert again == job
+    cards = client.get("/api/jobs").json()
+    assert [c["name"] for c in cards] == ["Yard"]
+    assert cards[0]["length"] == "15.000 m"
+    assert cards[0]["outline"]["shapes"]
+
+
+def test_edits_plan_and_save(client, job):
+    key, document = job["held"]["id"], job["held"]["document"]
+    planned = client.post(
+        "/api/plan", json=edit(document, {"do": "add_gate", "leg": 1, "at_mm": "2.5 m", "opening_mm": "1 m"})
+    ).json()
+    assert planned["desk"]["things"]["gate G1"]["title"] == "Gate G1"
+    held = client.put(f"/api/jobs/{key}", json={"revision": 1, "document": planned["document"], "note": "gate"}).json()
+    assert (held["revision"], held["can_undo"], held["can_redo"]) == (2, True, False)
+    assert client.get(f"/api/jobs/{key}").json()["held"]["document"] == planned["document"]
+
+
+def test_undo_redo_and_history(client, job):
+    key = job["held"]["id"]
+    for n in (1, 2):
+        client.put(f"/api/jobs/{key}", json={"revision": n, "document": renamed(job, f"Name {n}"), "note": f"n{n}"})
+    back = client.post(f"/api/jobs/{key}/undo", json={"revision": 3}).json()["held"]
+    assert (back["name"], back["revision"], back["can_redo"]) == ("Name 1", 2, True)
+    on = client.post(f"/api/jobs/{key}/redo", json={"revision": 2}).json()["held"]
+    assert (on["name"], on["can_redo"]) == ("Name 2", False)
+    client.post(f"/api/jobs/{key}/undo", json={"revision": 3})
+    other = client.put(
+        f"/api/jobs/{key}", json={"revision": 2, "document": renamed(job, "Other"), "note": "other"}
+    ).json()
+    assert other["revision"] == 4
+    history = client.get(f"/api/jobs/{key}/history").json()
+    assert [(r["number"], r["parent"], r["current"]) for r in history] == [
+        (4, 2, True),
+        (3, 2, False),
+        (2, 1, False),
+        (1, None, False),
+    ]
+    assert client.get(f"/api/jobs/{key}/revisions/3").json()["name"] == "Name 2"
+    first = client.post(f"/api/jobs/{key}/undo", json={"revision": 4}).json()["held"]
+    first = client.post(f"/api/jobs/{key}/undo", json={"revision": first["revision"]}).json()["held"]
+    assert client.post(f"/api/jobs/{key}/undo", json={"revision": 1}).json()["held"]["revision"] == 1
+
+
+def test_a_stale_write_is_refused_with_both(client, job):
+    key = job["held"]["id"]
+    client.put(f"/api/jobs/{key}", json={"revision": 1, "document": renamed(job, "Theirs")})
+    answer = client.put(f"/api/jobs/{key}", json={"revision": 1, "document": renamed(job, "Mine")})
+    assert answer.status_code == 409
+    assert answer.headers["content-type"] == "application/problem+json"
+    problem = answer.json()
+    assert (problem["theirs"]["revision"], problem["theirs"]["document"]["name"]) == (2, "Theirs")
+    assert client.get(f"/api/jobs/{key}").json()["held"]["name"] == "Theirs"
+
+
+def test_copy_rename_put_away(client, job):
+    key = job["held"]["id"]
+    copy = client.post(f"/api/jobs/{key}/duplicate").json()
+    assert copy["name"] == "Yard (copy)"
+    assert client.post(f"/api/jobs/{key}/rename", json={"revision": 1, "name": "Garden"}).json()["name"] == "Garden"
+    client.post(f"/api/jobs/{key}/archive", json={"archived": True})
+    assert [c["name"] for c in client.get("/api/jobs").json()] == ["Yard (copy)"]
+    assert [c["name"] for c in client.get("/api/jobs?archived=true").json()] == ["Garden"]
+
+
+def test_job_files_in_and_out(client, job):
+    text = write_job_text(yard())
+    made = client.post("/api/jobs/import", json={"text": text}).json()
+    out = client.get(f"/api/jobs/{made['held']['id']}/exports/json/job")
+    assert out.text == text
+    assert "attachment" in out.headers["content-disposition"]
+    offers = client.get(f"/api/jobs/{made['held']['id']}/exports").json()
+    assert {o["format"] for o in offers} == {"csv", "json", "svg"}
+    for offer in offers:
+        assert (
+            client.get(f"/api/jobs/{made['held']['id']}/exports/{offer['format']}/{offer['document']}").status_code
+            == 200
+        )
+
+
+def test_try_and_consequences(client):
+    document = write_job(yard())
+    desk = client.post("/api/plan", json=edit(document)).json()["desk"]
+    told = client.post("/api/plan/consequences", json={"document": document}).json()
+    assert [len(c) for c in told] == [len(f["fixes"]) for f in desk["findings"]]
+    sliver = next(f for f in desk["findings"] if f["rule"] == "sliver")
+    tried = client.post("/api/plan/try", json=edit(document, *sliver["fixes"][0]["edits"])).json()
+    assert {d["key"] for d in tried["consequence"]["differences"]} >= {"last"}
+    assert tried["document"]["fence"]["skin"]["fit"] == "balanced"
+
+
+def test_reckoners_over_http(client):
+    listed = {r["name"]: r for r in client.get("/api/reckoners").json()}
+    assert len(listed) >= 19
+    answer = client.post(
+        "/api/reckoners/equal-spacing",
+        json={"units": "ft-in", "inputs": {"length_mm": "100'", "max_spacing_mm": "8 ft"}},
+    )
+    assert answer.json()["outputs"]["bays"] == 13
+    assert "13 equal bays" in answer.json()["sentence"]
+    hole = {"above_ground_mm": "1.9 m", "post_w_mm": "100", "stock_lengths_mm": "2.4 m; 3 m"}
+    assert client.post("/api/reckoners/post-hole", json={"inputs": hole}).json()["outputs"]["stock_length_mm"] == 3000
+
+
+BAD = [
+    ("POST", "/api/jobs", {**NEW, "legs": [{"length": "0"}]}, 422, "length"),
+    ("POST", "/api/jobs", {**NEW, "legs": [{"length": "-4 m"}]}, 422, "legs.0.length"),
+    ("POST", "/api/jobs", {**NEW, "legs": [{"length": "20 km"}]}, 422, "legs.0.length"),
+    ("POST", "/api/jobs", {**NEW, "legs": []}, 422, "legs"),
+    ("POST", "/api/jobs", {**NEW, "region": "moon"}, 422, "region"),
+    ("POST", "/api/jobs", {**NEW, "name": ""}, 422, "name"),
+    ("POST", "/api/jobs/import", {"text": "{"}, 422, "job"),
+    ("POST", "/api/jobs/import", {"text": json.dumps({"schema": 7})}, 422, "schema"),
+    ("POST", "/api/plan", {"document": {}, "edits": []}, 422, "schema"),
+    ("POST", "/api/plan", {"edits": []}, 422, "document"),
+    ("POST", "/api/reckoners/equal-spacing", {"inputs": {"length_mm": "x", "max_spacing_mm": "1 m"}}, 422, "length_mm"),
+    ("POST", "/api/reckoners/astrology", {"inputs": {}}, 422, "reckoner"),
+    ("GET", "/api/jobs/none", None, 404, None),
+    ("POST", "/api/jobs/none/undo", {"revision": 1}, 404, None),
+    ("GET", "/api/nowhere", None, 404, None),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize("method, path, body, status, field", BAD)
+def test_bad_requests_are_problem_details(client, method, path, body, status, field):
+    answer = client.request(method, path, json=body)
+    assert answer.status_code == status
+    assert answer.headers["content-type"] == "application/problem+json"
+    problem = answer.json()
+    assert problem["status"] == status
+    if field:
+        assert field in problem["errors"][0]["field"]
+        assert problem["errors"][0]["allowed"]
+
+
+def test_nothing_is_kept_of_a_refused_write(client, job):
+    key = job["held"]["id"]
+    bad = {**job["held"]["document"]}
+    bad["fence"] = {**bad["fence"], "legs": [{"length_mm": 100, "turn_deg": 0}]}
+    assert client.put(f"/api/jobs/{key}", json={"revision": 1, "document": bad}).status_code == 422
+    assert client.get(f"/api/jobs/{key}").json()["held"]["revision"] == 1
+
+
+def test_a_body_over_the_limit(client):
+    answer = client.post("/api/jobs/import", json={"text": "x" * 2_100_000})
+    assert answer.status_code == 413
+    assert "2 MB" in answer.json()["detail"]
+
+
+def test_other_hosts_are_not_served(client):
+    assert client.get("/api/start", headers={"host": "example.test"}).status_code == 400
