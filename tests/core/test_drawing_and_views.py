@@ -110,3 +110,9 @@ def test_answers_are_drawn(name):
 def test_labels():
     assert labels_text(("a", "b")) == "a, b"
     assert labels_text(tuple(f"B{i}" for i in range(1, 9))) == "B1, B2 … B8 (8)"
+
+
+def test_a_figure_and_its_working_say_the_same(shown):
+    for figure in shown.figures:
+        if figure.key not in ("spacing", "hole"):
+            assert shown.workings[figure.working].value == figure.text

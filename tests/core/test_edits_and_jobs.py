@@ -66,6 +66,7 @@ def test_a_truncated_file_says_where():
         ({"do": "style", "style": "wattle"}, "fence.skin.style", "no “wattle”"),
         (put("fence.skin.fit", "even"), "fence.skin.fit", "not fitted that way"),
         (put("fence.posts.hole_mm", "120"), "fence.posts.hole_mm", "does not fit"),
+        (put("fence.legs.7.length_mm", 1), "edit.path", "nothing at"),
         (put("fence.posts.sise", 1), "edit.path", "nothing at"),
         (put("site.gust_mps", float("nan")), "site.gust_mps", "finite"),
         ({"do": "fly"}, "edit", "fly"),

@@ -156,12 +156,19 @@ def _snap(job: Job, mm: float) -> float:
     return max(0.0, round(mm / step) * step)
 
 
+def _step(at: Any, key: str) -> Any:
+    """One step along a dotted path: a key of a table or a number in a list; None where there is nothing."""
+    if isinstance(at, list):
+        return at[int(key)] if key.isdigit() and int(key) < len(at) else None
+    return at.get(key) if isinstance(at, dict) else None
+
+
 def _set(job: Job, edit: Set) -> dict[str, Any]:
     document = write_job(job)
     *parents, last = edit.path.split(".")
     at: Any = document
     for key in parents:
-        at = at.get(key) if isinstance(at, dict) else None
+        at = _step(at, key)
     if not isinstance(at, dict) or last not in at or edit.path in ("schema", "region"):
         raise refuse("edit.path", edit.path, "the path of one value in the job", f"There is nothing at “{edit.path}”")
     is_length = last.endswith("_mm") and edit.value is not None

@@ -263,8 +263,8 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
               data-handle={`${handle.kind} ${handle.id}`}
               onPointerDown={(e) => down(e, handle)}
               onKeyDown={(e) => nudge(e, handle, onDrag, onDrop)}
-              style={{ left: x - 11, top: y - 11 }}
-              className={`absolute h-[22px] w-[22px] cursor-grab border-2 border-signal ${
+              style={{ left: x - 12, top: y - 12 }}
+              className={`absolute h-6 w-6 cursor-grab border-2 border-signal ${
                 handle.kind === "corner" ? "rounded-full bg-board/60" : "rotate-45 bg-board/80"
               }`}
             />
@@ -276,7 +276,7 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
             [
               ["+", "Closer", () => setView(zoom(seen, size, 0.75))],
               ["−", "Further", () => setView(zoom(seen, size, 1.33))],
-              ["Fit", "Show all", () => setView(null)],
+              ["Fit", "Fit", () => setView(null)],
             ] as const
           ).map(([sign, name, run]) => (
             <button

@@ -66,10 +66,12 @@ def explain_line(brief: Brief, layout: Layout, book: Notebook) -> None:
     )  # fmt: skip
 
 
-def explain_skin(brief: Brief, laid: list[Course], gusts: list[BayGust], solidity: float, book: Notebook) -> None:
+def explain_skin(
+    brief: Brief, laid: list[Course], on_gates: int, gusts: list[BayGust], solidity: float, book: Notebook
+) -> None:
     p, facts = brief.printer, CATALOGUE.materials
     width = brief.board.width_mm
-    boards = sum(len(c.laid.boards) for c in laid)
+    boards = sum(len(c.laid.boards) for c in laid) + on_gates
     rows = [
         f"{c.label}: {p.run(c.stretch.length_mm)} takes {len(c.laid.boards)} of {p.length(width)}, "
         + (f"lap {p.fine(c.laid.lap_mm)}" if c.laid.lap_mm else f"gap {p.fine(c.laid.gap_mm)}")
@@ -84,10 +86,11 @@ def explain_skin(brief: Brief, laid: list[Course], gusts: list[BayGust], solidit
         "The jig is as wide as the lap.",
     }
     book.note(
-        "boards", "Boards on the fence", str(boards),
+        "boards", "Boards", str(boards),
         rule=rules[brief.style.id] + " On face-fixed rails the boards run past the posts; on rails between posts they "
         "are fitted bay by bay. At a corner the leg before runs through and the leg after butts against it.",
-        formula="; ".join(rows) + (f"; and {len(laid) - 5} more" if len(laid) > 5 else ""),
+        formula="; ".join(rows) + (f"; and {len(laid) - 5} more" if len(laid) > 5 else "")
+        + (f"; and {on_gates} on gates" if on_gates else ""),
         source=brief.style.source,
         changes="Style, board, fit, gap or lap, leg lengths, gates.",
     )  # fmt: skip

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import math
-from typing import Literal
+from typing import Annotated
+
+from pydantic import Field
 
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
@@ -12,7 +14,7 @@ from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, 
 
 class GateLeaf(Inputs):
     opening_mm: Length
-    leaves: Literal[1, 2] = 1
+    leaves: Annotated[int, Field(ge=1, le=2)] = 1
     hinge_gap_mm: LengthOrZero = 10
     latch_gap_mm: LengthOrZero = 12
     leaf_height_mm: Length

@@ -22,13 +22,16 @@ export function Tape() {
   const perMm = Math.max(PX_PER_MM_LEAST, Math.min(1.2, Math.max(72 / close, (width - 90) / Math.max(tape.length_mm, 1))));
   const full = tape.length_mm * perMm + 120;
   const bound = (value: number) => Math.max(Math.min(0, -(full - width)), Math.min(0, value));
-  const down = (e: PointerEvent) => {
-    held.current = { x: e.clientX, pull };
-    box.current!.setPointerCapture(e.pointerId);
-  };
-  const move = (e: PointerEvent) => held.current && setPull(bound(held.current.pull + e.clientX - held.current.x));
   const chosenMark = tape.marks.find((m) => selected.includes(m.of));
   const shift = bound(chosenMark && !held.current && pull === 0 ? Math.min(0, width / 2 - 40 - chosenMark.mm * perMm) : pull);
+  const down = (e: PointerEvent) => {
+    held.current = { x: e.clientX, pull: shift };
+  };
+  const move = (e: PointerEvent) => {
+    if (!held.current || Math.abs(e.clientX - held.current.x) < 4) return;
+    box.current!.setPointerCapture(e.pointerId);
+    setPull(bound(held.current.pull + e.clientX - held.current.x));
+  };
   return (
     <section aria-label="Tape" className="flex h-[78px] shrink-0 items-stretch border-t border-rule">
       <div className="flex w-[104px] shrink-0 flex-col justify-center gap-1 px-2 text-sm">
@@ -70,8 +73,7 @@ export function Tape() {
                 onClick={() => pick(m.of)}
                 style={{ left: m.mm * perMm }}
                 data-mark={m.of}
-                aria-label={`${m.of} at ${m.text}`}
-                className={`absolute top-0 flex h-full -translate-x-1/2 flex-col items-center ${on ? "text-signal" : ""}`}
+                className={`absolute top-0 flex h-full min-w-6 -translate-x-1/2 flex-col items-center ${on ? "text-signal" : ""}`}
               >
                 <span className="h-[24px] text-[13px] leading-6">{m.of}</span>
                 <span className={`h-[32px] w-[2px] ${on ? "bg-signal" : "bg-ink"}`} />

@@ -10,7 +10,7 @@ export function Worked({ of, children, className = "" }: { of?: string; children
   return (
     <Popover.Root>
       <Popover.Trigger
-        aria-label={`${working.title}: ${working.value}. How it is worked out`}
+        title={`How “${working.title}” is worked out`}
         className={`text-left underline decoration-dotted decoration-1 underline-offset-4 hover:decoration-solid ${className}`}
       >
         {children}

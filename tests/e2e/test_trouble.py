@@ -1,0 +1,125 @@
+"""Bad input, two windows, and a database that goes away while somebody types."""
+
+import shutil
+
+from playwright.sync_api import expect
+
+from rowstake.store.database import engine_for, migrate
+from tests.conftest import new_server
+from tests.e2e.conftest import Site
+from tests.e2e.pages import add_job, open_job, saved, stake, type_in
+from tests.jobs import yard
+
+
+def test_refusals_stand_beside_what_was_typed(page, site):
+    open_job(page, site.url, add_job(site.url, yard()))
+    for text, says in (
+        ("0", "greater than 0"),
+        ("-3 m", "below zero"),
+        ("twelve", "is not a length"),
+        ("11000 m", "10 km"),
+    ):
+        type_in(page, "Leg length", text)
+        expect(page.get_by_role("alert").filter(has_text=says).first).to_be_visible()
+        expect(page.get_by_label("Leg length")).to_have_value(text)
+    page.get_by_label("Leg length").press("Escape")
+    type_in(page, "Corner angle", "0")
+    expect(page.get_by_role("alert").filter(has_text="cannot have that angle").first).to_be_visible()
+    page.get_by_label("Corner angle").press("Escape")
+    type_in(page, "Corner angle", "20")
+    page.get_by_label("Leg", exact=True).select_option("2")
+    type_in(page, "Leg length", "40 m")
+    expect(page.get_by_role("alert").filter(has_text="crosses").first).to_be_visible()
+    page.get_by_label("Leg length").press("Escape")
+    stake(page, "gates")
+    type_in(page, "Gate opening", "7 m")
+    expect(page.get_by_role("alert").filter(has_text="longer than leg 2").first).to_be_visible()
+    saved(page)
+
+
+def test_a_bad_job_file_is_told(page, site, tmp_path):
+    page.goto(site.url)
+    for text, says in (('{"schema": 9}', "another schema"), ('{"schema": 1, "name"', "breaks off")):
+        bad = tmp_path / "bad.json"
+        bad.write_text(text)
+        page.locator("input[type=file]").set_input_files(bad)
+        expect(page.get_by_role("alert")).to_contain_text(says)
+
+
+def test_two_windows_are_offered_both(page, site, browser):
+    key = add_job(site.url, yard())
+    open_job(page, site.url, key)
+    other = browser.new_page()
+    open_job(other, site.url, key)
+    type_in(other, "Leg length", "6 m")
+    saved(other)
+    type_in(page, "Leg length", "3 m")
+    sheet = page.get_by_role("dialog")
+    expect(sheet).to_contain_text("changed in another window")
+    expect(sheet.get_by_role("region", name="Yours, on this screen")).to_contain_text("18.000 m")
+    expect(sheet.get_by_role("region", name="Theirs, saved meanwhile")).to_contain_text("21.000 m")
+    sheet.get_by_role("button", name="Go on with mine").click()
+    saved(page)
+    expect(page.get_by_label("Leg length")).to_have_value("3000 mm")
+    type_in(other, "Leg length", "7 m")
+    other.get_by_role("button", name="Go on with theirs").click()
+    saved(other)
+    expect(other.get_by_label("Leg length")).to_have_value("3000 mm")
+    page.get_by_role("button", name="History").click()
+    expect(page.get_by_role("dialog").get_by_role("listitem")).to_have_count(3)
+    other.close()
+
+
+def test_the_database_goes_away_while_typing(page):
+    server = new_server()
+    engine = engine_for(server.url())
+    migrate(engine)
+    site = Site(engine)
+    try:
+        key = add_job(site.url, yard())
+        open_job(page, site.url, key)
+        server.stop()
+        type_in(page, "Leg length", "5 m")
+        expect(page.locator("[data-saving=waiting]")).to_contain_text("Not saved yet")
+        type_in(page, "Leg length", "5.5 m")
+        expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5500 mm")
+        stake(page, "skin")
+        page.get_by_label("Style").select_option("lapped")
+        expect(page.get_by_label("Lap", exact=True)).to_be_visible()
+        server.start()
+        saved(page)
+        page.reload()
+        expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5500 mm")
+    finally:
+        site.stop()
+        engine.dispose()
+        server.stop()
+        shutil.rmtree(server.base.parent, ignore_errors=True)
+
+
+def test_a_reload_before_saving_loses_nothing(page):
+    server = new_server()
+    engine = engine_for(server.url())
+    migrate(engine)
+    site = Site(engine)
+    try:
+        key = add_job(site.url, yard())
+        open_job(page, site.url, key)
+        server.stop()
+        type_in(page, "Leg length", "5.2 m")
+        expect(page.locator("[data-saving=waiting]")).to_be_visible()
+        page.goto("about:blank")
+        server.start()
+        open_job(page, site.url, key)
+        saved(page)
+        expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5200 mm")
+    finally:
+        site.stop()
+        engine.dispose()
+        server.stop()
+        shutil.rmtree(server.base.parent, ignore_errors=True)
+
+
+def test_a_job_that_is_not_there(page, site):
+    page.goto(f"{site.url}/job/none")
+    expect(page.get_by_role("heading", name="Not found")).to_be_visible()
