@@ -33,6 +33,9 @@ def test_buy_list_csv(made):
     assert found["125×125", "3600 mm"]["buy"] == "2"
     assert found["concrete, 20 kg bag", ""]["buy"] == "111"
     assert len(found["100×100", "3000 mm"]["for"].split()) == 12
+    timber = [r["for"].split() for r in rows(made, "buy") if r["length"]]
+    labels = [label for line in timber for label in line]
+    assert sorted(labels) == sorted(p.label for p in made.parts if p.unit == "piece")
     boards = [r for r in rows(made, "buy") if r["item"] == "19×150"]
     pieces = sum(int(r["buy"]) * int(float(r["length_mm"]) // 1800 or 0) for r in boards)
     assert pieces >= 136

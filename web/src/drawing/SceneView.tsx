@@ -28,7 +28,7 @@ const FILL: Record<string, string> = {
   gravel: "var(--gravel)",
   hole: "var(--earth)",
 };
-const PAD: Record<string, number> = { plan: 62, elevation: 36, answer: 40 };
+const PAD: Record<string, number> = { plan: 58, elevation: 26, answer: 40 };
 const WEIGHT: Record<string, number> = { string: 1.6, ground: 2.4, brace: 1.6, post: 1.2, board: 0.6, swing: 0.9 };
 
 function strokeOf(shape: Shape): string {
@@ -264,10 +264,12 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
               onPointerDown={(e) => down(e, handle)}
               onKeyDown={(e) => nudge(e, handle, onDrag, onDrop)}
               style={{ left: x - 12, top: y - 12 }}
-              className={`absolute h-6 w-6 cursor-grab border-2 border-signal ${
-                handle.kind === "corner" ? "rounded-full bg-board/60" : "rotate-45 bg-board/80"
-              }`}
-            />
+              className="absolute grid h-6 w-6 cursor-grab place-items-center"
+            >
+              <span
+                className={`block h-3 w-3 border-2 border-signal bg-board/70 ${handle.kind === "corner" ? "rounded-full" : "rotate-45"}`}
+              />
+            </button>
           );
         })}
       {!plain && (

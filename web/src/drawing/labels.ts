@@ -55,7 +55,7 @@ export function placeLabels(shapes: Shape[], view: View, size: Size): Placed[] {
       placed = dim(shape, view, size);
       const bar = placed.bar!;
       const length = Math.hypot(bar.x1 - bar.x0, bar.y1 - bar.y0);
-      if (length < 9) continue;
+      if (length < 4) continue;
     } else {
       let [x, y] = toScreen(view, size, shape.points[0]);
       if (shape.points.length > 1) {

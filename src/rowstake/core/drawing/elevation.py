@@ -52,7 +52,7 @@ def elevation_scene(planned: Planned) -> Scene:
         for leg, o in zip(planned.layout.legs, offsets, strict=True)
     )
     word = p.length(brief.top_mm)
-    return board.scene("elevation", f"Elevation, seen from {side}; top of boards {word}", 500.0, legs=frames)
+    return board.scene("elevation", f"Elevation, seen from {side}; top of boards {word}", 150.0, legs=frames)
 
 
 def _part(board: Board, part: Part, offsets: list[float], look: Look, hidden: bool) -> None:

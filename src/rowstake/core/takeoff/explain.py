@@ -29,7 +29,7 @@ def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layou
         rule=f"{methods()[brief.method.id].formula}. All holes pooled, {facts.waste_pct:g} % waste added, "
         f"{facts.dry_kg_per_m3:g} kg of dry mix to the cubic metre, rounded up to whole bags.",
         formula="; ".join(rows) + f". {lists.concrete_m3:.3f} m³ × {1 + facts.waste_pct / 100:g} × {facts.dry_kg_per_m3:g} ÷ "
-        f"{brief.bag.kg:g} kg → {lists.bags} of {brief.bag.name}",
+        f"{brief.bag.kg:g} kg → {lists.bags} × {brief.bag.name}",
         source=facts.source,
         changes="Hole width and depth, number of posts, bag size.",
     )  # fmt: skip

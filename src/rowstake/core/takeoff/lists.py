@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections import Counter, defaultdict
+from collections import Counter, defaultdict, deque
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
@@ -75,19 +75,26 @@ def cut_lines(parts: list[Part]) -> tuple[CutLine, ...]:
     )
 
 
+def _needed(brief: Brief, cut: Counter[float]) -> str:
+    """`cuts 2 × 2998 mm, 1 × 1547 mm and 3 more sizes`."""
+    sizes = sorted(cut.items(), reverse=True)
+    shown = ", ".join(f"{n} × {brief.printer.length(c)}" for c, n in sizes[:4])
+    return f"cuts {shown}" + (f" and {len(sizes) - 4} more sizes" if len(sizes) > 4 else "")
+
+
 def _timber(brief: Brief, parts: list[Part]) -> tuple[list[BuyLine], dict[str, CutPlan]]:
-    pieces: dict[str, Counter[float]] = defaultdict(Counter)
-    labels: dict[str, list[str]] = defaultdict(list)
+    """Lengths to buy of every section; each line carries the labels of the pieces cut from it."""
+    labels: dict[str, dict[float, deque[str]]] = defaultdict(lambda: defaultdict(deque))
     for p in parts:
         if p.unit == "piece":
-            pieces[p.material][round(p.length_mm, 3)] += 1
-            labels[p.material].append(p.label)
+            labels[p.material][round(p.length_mm, 3)].append(p.label)
     lines, plans = [], {}
-    for key, wanted in pieces.items():
+    for key, waiting in labels.items():
         section = CATALOGUE.sections[key]
         stock = section.lengths_mm
         if section.id == brief.rail.id and brief.fence.rails.longest_mm:
             stock = [s for s in stock if s <= brief.longest_rail_mm + 1e-6]
+        wanted = Counter({length: len(names) for length, names in waiting.items()})
         plans[key] = plan = cut_plan(wanted, stock)
         for length, count in plan.boards.items():
             cut: Counter[float] = Counter()
@@ -95,14 +102,10 @@ def _timber(brief: Brief, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
                 if pattern.stock_mm == length:
                     for piece in pattern.pieces_mm:
                         cut[piece] += pattern.count
-            needed = ", ".join(f"{n} × {brief.printer.length(c)}" for c, n in sorted(cut.items(), reverse=True)[:4])
-            more = "" if len(cut) <= 4 else f" and {len(cut) - 4} more sizes"
+            names = tuple(waiting[piece].popleft() for piece, n in cut.items() for _ in range(n))
             lines.append(
-                BuyLine(
-                    GROUP[section.use], section.name, count, "lengths", f"cuts {needed}{more}",
-                    tuple(labels[key]), length,
-                )
-            )  # fmt: skip
+                BuyLine(GROUP[section.use], section.name, count, "lengths", _needed(brief, cut), names, length)
+            )
     return lines, plans
 
 

@@ -85,7 +85,7 @@ function Head() {
       <Typed
         value={desk.name}
         name="Job name"
-        width={Math.min(30, desk.name.length + 2)}
+        width={12}
         commit={(text) => edit([{ do: "set", path: "name", value: text }], "renamed")}
       />
       <select
@@ -146,7 +146,7 @@ function Desk() {
     void edit([{ do: "add_leg", x_mm: at[0], y_mm: at[1], angle_deg: 180, side: "left" }], "Line carried on");
   };
   return (
-    <div className="flex h-full min-h-[640px] flex-col lg:min-h-0">
+    <div className="flex h-full flex-col lg:overflow-hidden">
       <Head />
       <StringLine />
       <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_332px]">
@@ -175,7 +175,7 @@ function Desk() {
             </>
           ) : (
             <>
-              <div className="flex min-h-[260px] flex-[1.7] border-b border-rule">
+              <div className="flex min-h-[210px] flex-[1.7] border-b border-rule">
                 <div className="min-w-0 flex-1">
                   <SceneView
                     scene={desk.scenes.plan}
@@ -196,7 +196,7 @@ function Desk() {
                   </figure>
                 )}
               </div>
-              <figure className="m-0 flex min-h-[176px] flex-1 flex-col">
+              <figure className="m-0 flex min-h-[150px] flex-1 flex-col">
                 <figcaption className="px-3 pt-1 text-sm">{desk.scenes.elevation.title}</figcaption>
                 <div className="min-h-0 flex-1">
                   <SceneView scene={desk.scenes.elevation} label="Elevation" selected={selected} onPick={pick} />

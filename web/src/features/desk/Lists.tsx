@@ -1,5 +1,5 @@
 import { Tabs } from "radix-ui";
-import type { ReactNode } from "react";
+import { Fragment, type ReactNode } from "react";
 import { Num } from "../../ui/Num";
 import { useDesk, useShownDesk } from "./state";
 
@@ -48,22 +48,28 @@ function BuyTable() {
       <Head names={["What", "Length", "Buy", "", "Why so many", "For"]} />
       <tbody>
         {rows.map((r, i) => (
-          <Row key={i} parts={r.parts}>
-            <td className={cell}>
-              {(i === 0 || rows[i - 1].group !== r.group) && <span className="block text-sm font-bold text-faint">{r.group}</span>}
-              <span className="font-semibold">{r.item}</span>
-            </td>
-            <td className={`${cell} align-bottom whitespace-nowrap`}>
-              <Num>{r.length}</Num>
-            </td>
-            <td className={`${big} align-bottom`}>{r.count}</td>
-            <td className={`${cell} align-bottom whitespace-nowrap`}>{r.unit}</td>
-            <td className={`${cell} align-bottom text-[15px]`}>
-              <Num>{r.needed}</Num>
-              {r.note && <b className="text-signal"> {r.note}</b>}
-            </td>
-            <td className={`${cell} max-w-40 align-bottom text-sm text-faint`}>{r.for_text}</td>
-          </Row>
+          <Fragment key={i}>
+            {(i === 0 || rows[i - 1].group !== r.group) && (
+              <tr>
+                <th colSpan={6} scope="rowgroup" className="px-2 pt-2 text-left text-sm font-bold text-faint">
+                  {r.group}
+                </th>
+              </tr>
+            )}
+            <Row parts={r.parts}>
+              <td className={`${cell} font-semibold`}>{r.item}</td>
+              <td className={`${cell} whitespace-nowrap`}>
+                <Num>{r.length}</Num>
+              </td>
+              <td className={big}>{r.count}</td>
+              <td className={`${cell} whitespace-nowrap`}>{r.unit}</td>
+              <td className={`${cell} text-[15px]`}>
+                <Num>{r.needed}</Num>
+                {r.note && <b className="text-signal">; {r.note}</b>}
+              </td>
+              <td className={`${cell} max-w-52 text-sm text-faint`}>{r.for_text}</td>
+            </Row>
+          </Fragment>
         ))}
       </tbody>
     </table>
@@ -139,7 +145,8 @@ export function Lists() {
   };
   return (
     <Tabs.Root defaultValue="buy" className="flex min-h-0 flex-1 flex-col bg-board">
-      <Tabs.List aria-label="Lists" className="flex items-end gap-1 border-b border-ink px-2 pt-1">
+      <div className="flex items-end border-b border-ink px-2 pt-1">
+      <Tabs.List aria-label="Lists" className="flex items-end gap-1">
         {TABS.map(([key, name]) => (
           <Tabs.Trigger
             key={key}
@@ -149,6 +156,7 @@ export function Lists() {
             {name}
           </Tabs.Trigger>
         ))}
+      </Tabs.List>
         <span className="ml-auto pb-1 text-sm">
           Take as CSV:{" "}
           {TABS.map(([key, name]) => (
@@ -157,7 +165,7 @@ export function Lists() {
             </button>
           ))}
         </span>
-      </Tabs.List>
+      </div>
       <Tabs.Content value="buy" className="min-h-0 flex-1 overflow-auto">
         <BuyTable />
       </Tabs.Content>

@@ -7,7 +7,7 @@ type Gate = { id: string; leg: number; leaves: number; hinge: string };
 type Obstacle = { id: string; leg: number; what: string };
 
 function Say({ children }: { children: ReactNode }) {
-  return <p className="flex flex-wrap items-start gap-x-1.5 gap-y-0.5 leading-8">{children}</p>;
+  return <p className="flex flex-wrap items-start gap-x-1.5 gap-y-0 leading-[30px]">{children}</p>;
 }
 
 function SiteSlip() {
@@ -46,7 +46,7 @@ function LineSlip({ placing, place }: { placing: boolean; place: (on: boolean) =
           aria-label="Leg"
           value={leg}
           onChange={(e) => pick(`leg ${Number(e.target.value) + 1}`)}
-          className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+          className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
         >
           {legs.map((_, i) => (
             <option key={i} value={i}>
@@ -61,7 +61,6 @@ function LineSlip({ placing, place }: { placing: boolean; place: (on: boolean) =
             <Typed
               value={`${corner.angle_deg}`}
               name="Corner angle"
-              width={6}
               commit={(text) => edit([{ do: "leg", index: leg, angle_deg: text } as never], "Corner angle")}
             />
             ° to the{" "}
@@ -69,7 +68,7 @@ function LineSlip({ placing, place }: { placing: boolean; place: (on: boolean) =
               aria-label="Corner side"
               value={corner.side}
               onChange={(e) => void edit([{ do: "leg", index: leg, side: e.target.value as "left" }], "Corner side")}
-              className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+              className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
             >
               <option value="left">left</option>
               <option value="right">right</option>
@@ -142,7 +141,7 @@ function HolesSlip() {
         They stand <Length path="fence.posts.proud_mm" name="Proud" /> above the boards. Holes{" "}
         <OptionalLength path="fence.posts.hole_mm" name="Hole across" empty="worked out" /> across; depth in the ground{" "}
         <OptionalLength path="fence.posts.depth_mm" name="Depth insisted on" empty="worked out" />.{" "}
-        <Tick path="fence.posts.wind_checked" words="dig to the wind-checked depth" /> Concrete in <Pick path="fence.posts.bag" name="Bags" />s.
+        <Tick path="fence.posts.wind_checked" words="dig to the wind-checked depth" /> Concrete by the <Pick path="fence.posts.bag" name="Bags" />.
       </Say>
     </>
   );
@@ -160,7 +159,7 @@ function FrameSlip() {
         onChange={(e) =>
           void edit([{ do: "set", path: "fence.rails.count", value: e.target.value ? Number(e.target.value) : null }], "Rows of rails")
         }
-        className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+        className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
       >
         <option value="">as many rows as the height asks</option>
         {[2, 3, 4, 5].map((n) => (
@@ -224,7 +223,7 @@ function GatesSlip() {
               aria-label="Gate"
               value={gate.id}
               onChange={(e) => pick(`gate ${e.target.value}`)}
-              className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+              className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
             >
               {gates.map((g) => (
                 <option key={g.id} value={g.id}>
@@ -238,7 +237,7 @@ function GatesSlip() {
               aria-label="Leaves"
               value={gate.leaves}
               onChange={(e) => void change({ leaves: Number(e.target.value) }, "Gate leaves")}
-              className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+              className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
             >
               <option value={1}>one leaf</option>
               <option value={2}>two leaves</option>
@@ -250,7 +249,7 @@ function GatesSlip() {
                   aria-label="Hinge side"
                   value={gate.hinge}
                   onChange={(e) => void change({ hinge: e.target.value }, "Hinge side")}
-                  className="min-h-8 border-b-2 border-ink/50 bg-board font-semibold"
+                  className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
                 >
                   <option value="start">the near post</option>
                   <option value="end">the far post</option>

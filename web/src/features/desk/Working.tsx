@@ -11,7 +11,7 @@ export function Worked({ of, children, className = "" }: { of?: string; children
     <Popover.Root>
       <Popover.Trigger
         title={`How “${working.title}” is worked out`}
-        className={`text-left underline decoration-dotted decoration-1 underline-offset-4 hover:decoration-solid ${className}`}
+        className={`min-h-6 min-w-6 [text-align:inherit] underline decoration-dotted decoration-1 underline-offset-4 hover:decoration-solid ${className}`}
       >
         {children}
       </Popover.Trigger>

@@ -46,8 +46,9 @@ export function Typed(props: {
         onFocus={(e) => e.target.select()}
         onBlur={() => void finish()}
         onKeyDown={keys}
-        style={{ width: `${props.width ?? Math.max(6, props.value.length + 2)}ch` }}
-        className={`min-h-8 border-b-2 bg-board px-1 font-semibold ${wrong ? "border-bad" : "border-ink/50"}`}
+        data-grows
+        style={{ minWidth: `${props.width ?? 4}ch` }}
+        className={`min-h-7 border-b-2 bg-board px-1 font-semibold ${wrong ? "border-bad" : "border-ink/50"}`}
       />
       {wrong && (
         <span id={id} role="alert" className="max-w-72 text-sm text-bad">
@@ -69,7 +70,7 @@ export function Length({ path, name }: { path: string; name: string }) {
 export function OptionalLength({ path, name, empty }: { path: string; name: string; empty: string }) {
   const shown = useDesk((s) => s.desk?.lengths[path] ?? "");
   const commit = useSet(path, name);
-  return <Typed value={shown || empty} name={name} width={10} commit={(text) => commit(/\d/.test(text) ? text : null)} />;
+  return <Typed value={shown || empty} name={name} commit={(text) => commit(/\d/.test(text) ? text : null)} />;
 }
 
 export function Figure({ path, name, unit }: { path: string; name: string; unit: string }) {
@@ -94,7 +95,7 @@ export function Pick({ path, name, as }: { path: string; name: string; as?: (val
       title={words || undefined}
       value={value}
       onChange={(e) => void (as ?? commit)(e.target.value)}
-      className="min-h-8 max-w-64 border-b-2 border-ink/50 bg-board px-1 font-semibold"
+      className="min-h-7 max-w-64 border-b-2 border-ink/50 bg-board px-1 font-semibold"
     >
       {choices.map((c) => (
         <option key={c.id} value={c.id}>
@@ -110,7 +111,7 @@ export function Tick({ path, words }: { path: string; words: string }) {
   const value = Boolean(useDesk((s) => valueAt(s.document, path)));
   const commit = useSet(path, words);
   return (
-    <label className="inline-flex min-h-8 items-center gap-1.5">
+    <label className="inline-flex min-h-8 items-center gap-1.5 leading-7">
       <input type="checkbox" checked={value} onChange={(e) => void commit(e.target.checked)} className="h-4 w-4 accent-[var(--signal)]" />
       {words}
     </label>
