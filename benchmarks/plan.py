@@ -51,7 +51,9 @@ def main() -> None:
         job = fence(metres)
         parts = len(plan(job).parts)
         took, least = best(lambda job=job: plan(job)), floor(parts)  # type: ignore[misc]
-        rows.append({"metres": metres, "parts": parts, "ms": round(took * 1000, 1), "times_floor": round(took / least, 1)})
+        rows.append(
+            {"metres": metres, "parts": parts, "ms": round(took * 1000, 1), "times_floor": round(took / least, 1)}
+        )
     print(f"{'fence':>8} {'parts':>7} {'ms':>8} {'× floor':>8} {'time ÷ time':>12} {'parts ÷ parts':>14} {'growth':>7}")
     for before, row in zip([None, *rows], rows, strict=False):
         if before:

@@ -33,7 +33,7 @@ def test_a_question_in_feet(phone):
     phone.get_by_role("link", name="Equal post spacing").click()
     phone.get_by_label("Answers in").select_option("ft-in")
     phone.get_by_label("length", exact=True).fill("47' 3")
-    phone.get_by_label("max spacing").fill("6 ft")
+    phone.get_by_label("largest spacing").fill("6 ft")
     phone.get_by_role("button", name="Work it out").click()
     expect(phone.get_by_label("Answer", exact=True)).to_contain_text("8 equal bays at 5'-10 7/8\" centres")
     phone.get_by_label("length", exact=True).fill("zero")

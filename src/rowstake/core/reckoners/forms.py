@@ -30,7 +30,22 @@ WORDS = {
     "third": "a third in the ground", "fixed": "a fixed depth", "gap": "a gap at both ends",
     "board": "a board at both ends", "flat": "flat sawn", "quarter": "quarter sawn", "B": "sheltered",
     "C": "open", "D": "shore", "lag_13mm": "13 mm lag screw", "bolt_13mm": "13 mm bolt",
-    "bolt_13mm_spaced": "13 mm bolt over spacers",
+    "bolt_13mm_spaced": "13 mm bolt over spacers", "frost": "the frost depth", "minimum": "the least depth",
+    "embedment": "the earth round the post", "post": "the post",
+}  # fmt: skip
+
+
+LABELS = {
+    "post_w_mm": "post width", "post_d_mm": "post depth, 0 for no post", "school": "depth in the ground by",
+    "deeper": "times deeper (gate posts 1.33)", "wind_depth_mm": "wind-checked depth",
+    "chosen_depth_mm": "depth insisted on", "gravel_mm": "gravel bed", "edges": "at both ends stands",
+    "stock_lengths_mm": "lengths on sale", "wind_mps": "gust", "solidity": "solid share, 0 to 1",
+    "lateral_bearing_kpa_per_m": "soil's side bearing", "leaves": "leaves, 1 or 2", "waste_pct": "waste",
+    "bag_kg": "bag", "count": "holes", "max_gap_mm": "largest gap", "min_gap_mm": "smallest gap",
+    "target_gap_mm": "gap wanted", "max_spacing_mm": "largest spacing", "min_lap_mm": "least lap",
+    "max_riser_mm": "highest riser", "install_c": "when fixed", "hottest_c": "on the hottest day",
+    "tributary_m2": "area it carries", "live_kpa": "live load", "dead_kpa": "dead load",
+    "finished_mm": "finished height", "footing_top_mm": "top of footing", "beam_mm": "beam, 0 when flush",
 }  # fmt: skip
 
 
@@ -56,6 +71,7 @@ def form(reckoner: Reckoner[Any, Any]) -> list[FormField]:
     out = []
     for name, field in schema["properties"].items():
         label, unit = _unit(name)
+        label = LABELS.get(name, label)
         options = _options(field)
         kind: Literal["length", "lengths", "number", "choice", "species"] = "choice" if options else "number"
         if name.endswith("_mm"):

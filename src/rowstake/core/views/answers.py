@@ -7,6 +7,7 @@ from typing import Any
 
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners.base import Outputs
+from rowstake.core.reckoners.forms import WORDS
 
 UNITS = {"_nm": "N·m", "_pa": "Pa", "_n": "N", "_kn": "kN", "_pct": "%", "_m2": "m²", "_deg": "°"}
 FINE = ("gap", "lap", "rip", "change", "push", "out", "pitch")
@@ -36,7 +37,8 @@ def _words(name: str, value: Any, p: Printer) -> Row:
     for suffix, unit in UNITS.items():
         if name.endswith(suffix):
             return Row(name.removesuffix(suffix).replace("_", " "), f"{value:.4g} {unit}")
-    return Row(name.replace("_", " "), f"{value:g}" if isinstance(value, float) else str(value))
+    words = WORDS.get(str(value), str(value))
+    return Row(name.replace("_", " "), f"{value:g}" if isinstance(value, float) else words)
 
 
 def rows(out: Outputs, p: Printer) -> list[Row]:

@@ -1,4 +1,4 @@
-import { type FormEvent, useEffect, useState } from "react";
+import { type FormEvent, useEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Masthead } from "../../app/Masthead";
 import { get, post, Refused } from "../../api/client";
@@ -84,6 +84,7 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
   const [answer, setAnswer] = useState<Answer | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
 
+  const foot = useRef<HTMLElement>(null);
   const ask = async (event?: FormEvent) => {
     event?.preventDefault();
     const inputs: Record<string, unknown> = {};
@@ -94,6 +95,7 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
     try {
       setAnswer(await post<Answer>(`/api/reckoners/${listed.name}`, { units, inputs }));
       setProblem(null);
+      if (event) requestAnimationFrame(() => foot.current?.scrollIntoView({ block: "nearest" }));
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       setProblem(error.problem);
@@ -172,7 +174,7 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
         </p>
       )}
       {answer && (
-        <section aria-label="Answer" aria-live="polite" className="mt-4 border-t-2 border-ink pt-3">
+        <section ref={foot} aria-label="Answer" aria-live="polite" className="mt-4 border-t-2 border-ink pt-3">
           <p className="text-xl font-semibold">
             <Num>{answer.sentence}</Num>
           </p>

@@ -146,11 +146,11 @@ function Desk() {
     void edit([{ do: "add_leg", x_mm: at[0], y_mm: at[1], angle_deg: 180, side: "left" }], "Line carried on");
   };
   return (
-    <div className="flex h-full flex-col lg:overflow-hidden">
+    <div className="flex flex-col lg:h-full lg:overflow-hidden">
       <Head />
       <StringLine />
       <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_332px]">
-        <div className="flex min-h-0 min-w-0 flex-col">
+        <div className="flex min-h-0 min-w-0 flex-col max-lg:[&_figure]:h-[230px]">
           <Slip placing={placing} place={setPlacing} />
           {problem && (
             <p role="alert" className="flex items-start gap-3 border-b-2 border-bad bg-board px-3 py-1.5">
@@ -175,7 +175,7 @@ function Desk() {
             </>
           ) : (
             <>
-              <div className="flex min-h-[210px] flex-[1.7] border-b border-rule">
+              <div className="flex h-[340px] border-b border-rule lg:h-auto lg:min-h-[210px] lg:flex-[1.7]">
                 <div className="min-w-0 flex-1">
                   <SceneView
                     scene={desk.scenes.plan}
@@ -196,7 +196,7 @@ function Desk() {
                   </figure>
                 )}
               </div>
-              <figure className="m-0 flex min-h-[150px] flex-1 flex-col">
+              <figure className="m-0 flex flex-col lg:min-h-[150px] lg:flex-1">
                 <figcaption className="px-3 pt-1 text-sm">{desk.scenes.elevation.title}</figcaption>
                 <div className="min-h-0 flex-1">
                   <SceneView scene={desk.scenes.elevation} label="Elevation" selected={selected} onPick={pick} />

@@ -84,9 +84,9 @@ function FindingNote({ finding, index, waiting }: { finding: Finding; index: num
       </h3>
       <p className="text-[15px] leading-snug">{finding.why}</p>
       <ul className="mt-1 space-y-1.5">
-        {(finding.fixes ?? []).map((fix, j) => (
+        {(trying ? [] : (finding.fixes ?? [])).map((fix, j) => (
           <li key={fix.label}>
-            <Plain disabled={Boolean(trying)} onClick={() => void tryOut(fix.label, fix.edits as never)} className="w-full text-left">
+            <Plain onClick={() => void tryOut(fix.label, fix.edits as never)} className="w-full text-left">
               <span className="font-semibold">
                 <Num>{fix.label}</Num>
               </span>

@@ -1,0 +1,86 @@
+"""Takes every picture in this folder from the demo data: run while `scripts/demo --fresh` is up."""
+
+import sys
+from pathlib import Path
+
+from playwright.sync_api import Browser, Page, sync_playwright
+
+HERE = Path(__file__).parent
+URL = sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8710"
+
+
+def new_page(browser: Browser, width: int = 1280, height: int = 800, theme: str = "light") -> Page:
+    page = browser.new_context(viewport={"width": width, "height": height}).new_page()
+    page.goto(URL)
+    page.evaluate(f"localStorage.setItem('rowstake-theme', '{theme}')")
+    page.reload()
+    page.get_by_role("link", name="Open Windmill Paddock, back yard").wait_for()
+    return page
+
+
+def open_job(page: Page, name: str) -> None:
+    page.get_by_role("link", name=f"Open {name}").click()
+    page.locator("[data-stake=line]").wait_for()
+
+
+def shoot(page: Page, name: str, full: bool = False) -> None:
+    page.evaluate("document.fonts.ready")
+    page.locator("text=working out what it does").first.wait_for(state="detached")
+    page.screenshot(path=HERE / f"{name}.png", full_page=full)
+
+
+def main() -> None:
+    with sync_playwright() as p:
+        browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=["--disable-gpu", "--hide-scrollbars"])
+        page = new_page(browser)
+        shoot(page, "jobs")
+        page.get_by_role("button", name="New fence").click()
+        page.get_by_label("Name", exact=True).fill("Thistle Weir, mill side")
+        page.get_by_label("Leg 1").fill("42' 6")
+        page.get_by_role("button", name="Add a leg").click()
+        page.get_by_label("Leg 2").fill("31'")
+        shoot(page, "new-fence")
+        page.get_by_role("button", name="Not now").click()
+        open_job(page, "Windmill Paddock, back yard")
+        page.locator("[data-finding]").first.wait_for()
+        shoot(page, "desk-line")
+        page = new_page(browser)
+        open_job(page, "Saltpan Cottage, lane side")
+        page.locator("[data-stake=holes]").click()
+        page.locator("[data-mark=P4]").click()
+        shoot(page, "desk-holes")
+        page.locator("[data-figure=bags] button").click()
+        page.get_by_role("dialog").wait_for()
+        shoot(page, "desk-working")
+        page.keyboard.press("Escape")
+        page.locator("[data-stake=buy]").click()
+        shoot(page, "desk-buy")
+        page = new_page(browser, theme="dark")
+        open_job(page, "Windmill Paddock, back yard")
+        page.locator("[data-stake=skin]").click()
+        page.locator("[data-finding=sliver] li button").first.click()
+        page.get_by_text("Trying:").wait_for()
+        shoot(page, "desk-trying-dark")
+        one, two = new_page(browser), new_page(browser)
+        for window, length in ((one, "5 m"), (two, "6 m")):
+            open_job(window, "Ringwattle Rise, front fence")
+        for window, length in ((one, "5 m"), (two, "6 m")):
+            window.get_by_label("Leg length").fill(length)
+            window.get_by_label("Leg length").press("Enter")
+            window.locator("[data-saving=saved], [data-saving=conflict]").first.wait_for()
+            window.wait_for_timeout(600)
+        two.get_by_role("dialog").locator("dl").first.wait_for()
+        shoot(two, "conflict")
+        two.get_by_role("button", name="Go on with theirs").click()
+        one.get_by_role("button", name="Undo").click()
+        phone = new_page(browser, 390, 844)
+        open_job(phone, "Ringwattle Rise, front fence")
+        shoot(phone, "desk-phone", full=True)
+        phone.goto(f"{URL}/answers/post-hole")
+        phone.get_by_label("Answer", exact=True).wait_for()
+        shoot(phone, "answers-phone", full=True)
+        browser.close()
+
+
+if __name__ == "__main__":
+    main()
