@@ -235,14 +235,10 @@ export const useDesk = create<DeskState>((set, get) => {
     async settle(choice) {
       const { conflict, held } = get();
       if (!conflict || !held) return;
-      const document = choice === "mine" ? conflict.mine : conflict.theirs;
-      shown(await post<Planned>("/api/plan", { document, edits: [] }));
+      shown(await post<Planned>("/api/plan", { document: conflict.mine, edits: [] }));
       set({ held: { ...held, revision: conflict.theirRevision }, conflict: null, saving: "saving" });
-      if (choice === "mine") changed("kept over a change from another window");
-      else {
-        localStorage.removeItem(keptKey(get().id));
-        opened(await fetchJson<Opened>(`/api/jobs/${get().id}`));
-      }
+      changed("from this window, beside a change from another");
+      if ((await get().flush()) && choice === "theirs") await get().undo();
     },
 
     async restore(document, why) {

@@ -18,16 +18,18 @@ export function JobsPage() {
   const [archived, setArchived] = useState(false);
   const [start, setStart] = useState<Start | null>(null);
   const [making, setMaking] = useState(false);
-  const [problem, setProblem] = useState<Problem | null>(null);
+  const [refused, setRefused] = useState<Problem | null>(null);
+  const [unread, setUnread] = useState<Problem | null>(null);
+  const problem = refused ?? unread;
   const navigate = useNavigate();
 
   const look = useCallback(async () => {
     try {
       setCards(await get<Card[]>(`/api/jobs?archived=${archived}`));
       setStart(await get<Start>("/api/start"));
-      setProblem(null);
+      setUnread(null);
     } catch (error) {
-      if (error instanceof Refused) setProblem(error.problem);
+      if (error instanceof Refused) setUnread(error.problem);
       else throw error;
     }
   }, [archived]);
@@ -35,11 +37,11 @@ export function JobsPage() {
 
   const run = async (work: () => Promise<unknown>) => {
     try {
-      setProblem(null);
+      setRefused(null);
       await work();
       await look();
     } catch (error) {
-      if (error instanceof Refused) setProblem(error.problem);
+      if (error instanceof Refused) setRefused(error.problem);
       else throw error;
     }
   };

@@ -1,0 +1,65 @@
+import { describe, expect, it } from "vitest";
+import type { Scene, Shape } from "../api/types";
+import { placeLabels } from "./labels";
+import { fit, toScreen, toWorld, zoom } from "./view";
+
+const size = { w: 600, h: 300 };
+const scene = { name: "plan", title: "", low: [0, 0], high: [10_000, 2000], shapes: [], handles: [], legs: [] } as Scene;
+
+function dim(a: [number, number], b: [number, number], text: string, aside = 1): Shape {
+  return { kind: "dim", points: [a, b], look: "mark", of: "", text, radius_mm: 0, aside, hidden: false };
+}
+
+describe("view", () => {
+  it("shows the whole scene with its padding", () => {
+    const view = fit(scene, size, 50);
+    expect(view.mmPerPx).toBeCloseTo(20);
+    expect(toScreen(view, size, [0, 1000])).toEqual([50, 150]);
+    expect(toScreen(view, size, [10_000, 1000])).toEqual([550, 150]);
+  });
+
+  it("turns places on screen into places on the ground and back", () => {
+    const view = fit(scene, size);
+    const [x, y] = toWorld(view, size, [123, 45]);
+    const [sx, sy] = toScreen(view, size, [x, y]);
+    expect(sx).toBeCloseTo(123);
+    expect(sy).toBeCloseTo(45);
+  });
+
+  it("keeps the place under the pointer while zooming", () => {
+    const view = fit(scene, size);
+    const before = toWorld(view, size, [400, 100]);
+    const after = toWorld(zoom(view, size, 0.5, [400, 100]), size, [400, 100]);
+    expect(after[0]).toBeCloseTo(before[0]);
+    expect(after[1]).toBeCloseTo(before[1]);
+  });
+});
+
+describe("labels", () => {
+  const view = fit(scene, size, 50);
+
+  it("lays a dimension aside its points, to the left of their direction", () => {
+    const [placed] = placeLabels([dim([0, 1000], [10_000, 1000], "10 m", 2)], view, size);
+    expect(placed.bar).toMatchObject({ x0: 50, x1: 550, y0: 106, y1: 106 });
+    expect(placed.turn).toBe(0);
+  });
+
+  it("leaves out words that would lie on others, the more important first", () => {
+    const leg = dim([0, 1000], [10_000, 1000], "leg 1: 10 000 mm", 1.6);
+    const bay = dim([4500, 1000], [5500, 1000], "1000", 1.4);
+    const placed = placeLabels([bay, leg], view, size);
+    expect(placed.map((p) => p.shape.text)).toEqual(["leg 1: 10 000 mm"]);
+  });
+
+  it("never sets words upside down", () => {
+    for (const [a, b] of [
+      [[9000, 1000], [0, 1000]],
+      [[5000, 0], [5000, 2000]],
+      [[5000, 2000], [5000, 0]],
+    ] as [number, number][][]) {
+      const [placed] = placeLabels([dim(a, b, "x")], view, size);
+      expect(placed.turn).toBeGreaterThan(-90);
+      expect(placed.turn).toBeLessThanOrEqual(90.5);
+    }
+  });
+});
