@@ -665,6 +665,8 @@ export interface components {
             lengths: {
                 [key: string]: string;
             };
+            /** Joint */
+            joint: string;
             /** Caution */
             caution: string;
         };

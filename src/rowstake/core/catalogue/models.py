@@ -175,8 +175,12 @@ class StyleEntry(Fact):
     id: str
     name: str
     words: str
+    rule: str
     fits: list[str]
     boards: dict[str, str]
+    joint: Literal["gap", "lap"]
+    between: Literal["gap", "board"] = "board"
+    deep: int = 1
     gap_mm: float = 0.0
     most_gap_mm: float = 0.0
     lap_mm: float = 0.0

@@ -74,20 +74,13 @@ def explain_skin(
     boards = sum(len(c.laid.boards) for c in laid) + on_gates
     rows = [
         f"{c.label}: {p.run(c.stretch.length_mm)} takes {len(c.laid.boards)} of {p.length(width)}, "
-        + (f"lap {p.fine(c.laid.lap_mm)}" if c.laid.lap_mm else f"gap {p.fine(c.laid.gap_mm)}")
+        + (f"lap {p.fine(c.laid.lap_mm)}" if brief.style.joint == "lap" else f"gap {p.fine(c.laid.gap_mm)}")
         + f", narrowest end piece {p.fine(c.last_mm)}"
         for c in laid[:5]
     ]
-    rules = {
-        "close_butted": "Whole boards edge to edge, n = length ÷ board; what is left is the last rip. Balanced rips share "
-        "it between both ends; opening the joints ends on a whole board.",
-        "spaced_pickets": "The number of pickets whose one even gap comes nearest to the gap wanted.",
-        "lapped": "n = (length − lap) ÷ (board − lap), rounded up; even lap = (n × board − length) ÷ (n − 1). "
-        "The jig is as wide as the lap.",
-    }
     book.note(
         "boards", "Boards", str(boards),
-        rule=rules[brief.style.id] + " On face-fixed rails the boards run past the posts; on rails between posts they "
+        rule=brief.style.rule + " On face-fixed rails the boards run past the posts; on rails between posts they "
         "are fitted bay by bay. At a corner the leg before runs through and the leg after butts against it.",
         formula="; ".join(rows) + (f"; and {len(laid) - 5} more" if len(laid) > 5 else "")
         + (f"; and {on_gates} on gates" if on_gates else ""),

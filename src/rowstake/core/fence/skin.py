@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fence.layout import Layout
@@ -28,12 +29,12 @@ class Course:
         return self.laid.narrowest_mm
 
 
-def stretch_for(brief: Brief, length_mm: float, edges: str = "board") -> Stretch:
+def stretch_for(brief: Brief, length_mm: float, edges: Literal["gap", "board"] = "board") -> Stretch:
     """A stretch of this fence's skin, filled as the job says."""
     skin = brief.fence.skin
     return Stretch(
         length_mm, brief.board.width_mm, skin.fit, skin.gap_mm, skin.lap_mm, brief.style.most_gap_mm,
-        "gap" if edges == "gap" else "board",
+        edges,
     )  # fmt: skip
 
 
@@ -54,7 +55,7 @@ def courses(brief: Brief, layout: Layout) -> list[Course]:
         reaches = [(r, reach(brief, layout, r, *planes)) for r in layout.runs]
         spans = [(r.label, r.leg, x.left_mm, x.right_mm) for r, x in reaches]
     style, done, out = style_of(brief), {}, []
-    edges = "gap" if brief.fence.rails.fixing == "between" and brief.style.id == "spaced_pickets" else "board"
+    edges: Literal["gap", "board"] = brief.style.between if brief.fence.rails.fixing == "between" else "board"
     for label, leg, left, right in spans:
         if right - left <= 1:
             continue
@@ -79,8 +80,7 @@ def board_screw(brief: Brief) -> tuple[str, float, float]:
     that does not.
     """
     facts, board, rail = CATALOGUE.materials.fixings, brief.board.thickness_mm, brief.rail.thickness_mm
-    if brief.style.id == "lapped":
-        board *= 2
+    board *= brief.style.deep
     wanted = max(facts.board_times * brief.board.thickness_mm, board + facts.grip_mm)
     fits = [s for s in facts.screw_lengths_mm if s <= board + rail + 1e-6]
     length = next((s for s in fits if s >= wanted - 1e-6), max(fits, default=min(facts.screw_lengths_mm)))

@@ -41,6 +41,7 @@ class Desk:
     corners: list[Corner]
     choices: dict[str, list[Choice]]
     lengths: dict[str, str]
+    joint: str
     caution: str
 
 
@@ -66,5 +67,6 @@ def desk(plan: Plan) -> Desk:
         corners=corners,
         choices=choices(job),
         lengths=length_texts(job),
+        joint=plan.brief.style.joint,
         caution=str(always),
     )

@@ -94,12 +94,12 @@ def things(plan: Plan) -> dict[str, Thing]:
         )  # fmt: skip
     for course in plan.courses:
         laid = course.laid
-        joint = ("lap", laid.lap_mm) if laid.lap_mm else ("gap", laid.gap_mm)
+        joint = ("lap", laid.lap_mm) if plan.brief.style.joint == "lap" else ("gap", laid.gap_mm)
         ends = p.fine(course.last_mm)
         lines = (
             Line("boards from end to end", p.length(course.stretch.length_mm), "boards"),
             Line("boards", str(len(laid.boards)), "boards"),
-            Line(*(joint[0], p.fine(joint[1])), "boards"),
+            Line(joint[0], p.fine(joint[1]), "boards"),
             Line("narrowest end piece", ends, "last"),
         )
         if course.label not in out:

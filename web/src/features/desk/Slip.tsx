@@ -176,7 +176,7 @@ function FrameSlip() {
 
 function SkinSlip() {
   const { edit } = useDesk.getState();
-  const style = useDesk((s) => valueAt(s.document, "fence.skin.style"));
+  const joint = useShownDesk().joint;
   return (
     <>
       <Say>
@@ -190,7 +190,7 @@ function SkinSlip() {
         <Pick path="fence.skin.start" name="First board" />.
       </Say>
       <Say>
-        {style === "lapped" ? (
+        {joint === "lap" ? (
           <>
             Lap <Length path="fence.skin.lap_mm" name="Lap" />,
           </>

@@ -60,6 +60,7 @@ def _ways_out(planned: Planned, by_post: bool) -> list[Fix]:
         )
     if not worst.gate and 1200 <= closer < bays.max_mm:
         out.append(put(f"Bring the posts to {p.length(closer)} at most", bays__way="equal", bays__max_mm=closer))
-    if brief.style.id != "spaced_pickets":
-        out.append(Fix("Let the wind through: spaced pickets", ({"do": "style", "style": "spaced_pickets"},)))
+    for entry in CATALOGUE.styles.values():
+        if entry.gap_mm > brief.style.gap_mm and entry.gap_mm > brief.fence.skin.gap_mm:
+            out.append(Fix(f"Let the wind through: {entry.name.lower()}", ({"do": "style", "style": entry.id},)))
     return out
