@@ -36,7 +36,10 @@ ensure_packages() {
   for need in "$@"; do
     case $need in
       postgres) compgen -G '/usr/lib/postgresql/*/bin/postgres' >/dev/null || wanted+=(postgresql) ;;
-      browser) [ -x /usr/bin/chromium ] || wanted+=(chromium) ;;
+      browser)
+        [ -x /usr/bin/chromium ] || wanted+=(chromium)
+        /sbin/ldconfig -p | grep -q 'libatomic\.so\.1' || wanted+=(libatomic1)
+        ;;
     esac
   done
   command -v setpriv >/dev/null || wanted+=(util-linux)

@@ -2,6 +2,7 @@
 
 import shutil
 
+import pytest
 from playwright.sync_api import expect
 
 from rowstake.store.database import engine_for, migrate
@@ -73,54 +74,49 @@ def test_two_windows_are_offered_both(page, site, browser):
     other.close()
 
 
-def test_the_database_goes_away_while_typing(page):
+@pytest.fixture
+def fragile():
+    """A site whose database a test may stop and start."""
     server = new_server()
     engine = engine_for(server.url())
     migrate(engine)
     site = Site(engine)
-    try:
-        key = add_job(site.url, yard())
-        open_job(page, site.url, key)
-        server.stop()
-        type_in(page, "Leg length", "5 m")
-        expect(page.locator("[data-saving=waiting]")).to_contain_text("Not saved yet")
-        type_in(page, "Leg length", "5.5 m")
-        expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5500 mm")
-        stake(page, "skin")
-        page.get_by_label("Style").select_option("lapped")
-        expect(page.get_by_label("Lap", exact=True)).to_be_visible()
-        server.start()
-        saved(page)
-        page.reload()
-        expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5500 mm")
-    finally:
-        site.stop()
-        engine.dispose()
-        server.stop()
-        shutil.rmtree(server.base.parent, ignore_errors=True)
+    yield site, server
+    site.stop()
+    engine.dispose()
+    server.stop()
+    shutil.rmtree(server.base.parent, ignore_errors=True)
 
 
-def test_a_reload_before_saving_loses_nothing(page):
-    server = new_server()
-    engine = engine_for(server.url())
-    migrate(engine)
-    site = Site(engine)
-    try:
-        key = add_job(site.url, yard())
-        open_job(page, site.url, key)
-        server.stop()
-        type_in(page, "Leg length", "5.2 m")
-        expect(page.locator("[data-saving=waiting]")).to_be_visible()
-        page.goto("about:blank")
-        server.start()
-        open_job(page, site.url, key)
-        saved(page)
-        expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5200 mm")
-    finally:
-        site.stop()
-        engine.dispose()
-        server.stop()
-        shutil.rmtree(server.base.parent, ignore_errors=True)
+def test_the_database_goes_away_while_typing(page, fragile):
+    site, server = fragile
+    open_job(page, site.url, add_job(site.url, yard()))
+    server.stop()
+    type_in(page, "Leg length", "5 m")
+    expect(page.locator("[data-saving=waiting]")).to_contain_text("Not saved yet")
+    type_in(page, "Leg length", "5.5 m")
+    expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5500 mm")
+    stake(page, "skin")
+    page.get_by_label("Style").select_option("lapped")
+    expect(page.get_by_label("Lap", exact=True)).to_be_visible()
+    server.start()
+    saved(page)
+    page.reload()
+    expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5500 mm")
+
+
+def test_a_reload_before_saving_loses_nothing(page, fragile):
+    site, server = fragile
+    key = add_job(site.url, yard())
+    open_job(page, site.url, key)
+    server.stop()
+    type_in(page, "Leg length", "5.2 m")
+    expect(page.locator("[data-saving=waiting]")).to_be_visible()
+    page.goto("about:blank")
+    server.start()
+    open_job(page, site.url, key)
+    saved(page)
+    expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5200 mm")
 
 
 def test_a_job_that_is_not_there(page, site):
