@@ -10,12 +10,15 @@ from pathlib import Path
 
 import pytest
 from fastapi.testclient import TestClient
+from hypothesis import settings
 from sqlalchemy import Engine
 
 from rowstake.server.app import create_app
 from rowstake.store.database import engine_for, migrate
 from rowstake.store.postgres import Postgres
 
+settings.register_profile("rowstake", deadline=None)
+settings.load_profile("rowstake")
 TEMPLATE = "template_rowstake"
 
 

@@ -25,6 +25,8 @@ TROUBLE = {
     "soil_touch": edited(fence((9000, 0)), put("fence.skin.ground_gap_mm", 0)),
     "wide_gate": edited(fence((9000, 0)), {"do": "add_gate", "leg": 0, "opening_mm": 3000}),
     "no_stock": edited(fence((9000, 0), region="north_america"), put("fence.skin.height_mm", "9'")),
+    "height_limit": edited(fence((9000, 0)), put("site.height_limit_mm", 1800)),
+    "gap_under": edited(fence((9000, 0)), {"do": "levels", "text": "0, 0\n9000, -1500"}),
     "obstacle": edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 1500, "width_mm": 2500}),
 }
 
@@ -43,7 +45,7 @@ def test_rule_finds_its_trouble(rule):
     [finding] = found(made, rule)[:1]
     assert finding.title
     assert finding.why
-    assert finding.stake in ("line", "holes", "frame", "skin", "gates", "buy")
+    assert finding.stake in ("line", "ground", "holes", "frame", "skin", "gates", "buy")
     known = {p.label for p in made.parts} | {b.label for b in made.layout.bays} | {c.label for c in made.courses}
     known |= {p.label for p in made.layout.posts} | {f"gate {g.gate.id}" for g in made.gates}
     assert set(finding.where) <= known

@@ -15,6 +15,8 @@ from rowstake.core.plan import plan
 from rowstake.core.views import desk
 from tests.jobs import edited, fence, put
 
+BEND_MM = 160
+"""At a post a board may straddle two bays; within a board of the line's ends it may stand past the last station."""
 CASES = [(style, fit) for style, entry in CATALOGUE.styles.items() for fit in entry.fits]
 
 
@@ -44,6 +46,14 @@ def jobs(draw):
         edits.append(
             {"do": "add_obstacle", "leg": 0, "at_mm": draw(st.floats(0, 1500)), "width_mm": draw(st.floats(50, 900))}
         )
+    if draw(st.booleans()):
+        length = job.fence.legs[0].length_mm
+        rows = draw(st.lists(st.tuples(st.floats(0, 1), st.floats(-900, 900)), min_size=1, max_size=5))
+        edits.append(
+            {"do": "levels", "text": "\n".join(f"{length * at:.0f}, {level:.0f}" for at, level in sorted(rows))}
+        )
+        edits.append(put("fence.slope.way", draw(st.sampled_from(["stepped", "raked", "contour"]))))
+        edits.append(put("fence.slope.equal_steps", draw(st.booleans())))
     job = edited(job, *edits)
     try:
         return plan(job)
@@ -73,7 +83,9 @@ def _posts_and_bays(made):
     assert len(set(labels)) == len(labels)
     for post in made.layout.posts:
         hole = made.digger.of(post).hole
-        assert hole.post_length_mm == pytest.approx(made.brief.above_ground_mm + hole.embedment_mm)
+        cut = made.digger.cut(post)
+        assert cut.length_mm == pytest.approx(made.levels.above_mm(post) + hole.embedment_mm)
+        assert cut.above_mm >= made.brief.above_ground_mm - 1e-6
         assert hole.embedment_mm >= max(450, made.brief.job.site.frost_depth_mm)
 
 
@@ -92,6 +104,15 @@ def _boards(made):
             assert boards[-1][0] + boards[-1][1] == pytest.approx(course.stretch.length_mm, abs=0.06)
         for (a, w), (b, _) in itertools.pairwise(boards):
             assert b - (a + w) == pytest.approx(laid.gap_mm - laid.lap_mm, abs=1e-6)
+
+    for part in made.parts:
+        if part.kind in ("board", "gate board"):
+            place = part.place
+            profile = made.levels.profiles[place.leg]
+            end = made.layout.legs[place.leg].length_mm
+            for x, low in ((place.left_mm, place.bottom_mm), (place.right_mm, place.bottom_mm + place.rise_mm)):
+                if BEND_MM < x < end - BEND_MM:
+                    assert low >= profile.at(x) - 1e-6, part.label
 
 
 def _drawn_counted_bought(made):

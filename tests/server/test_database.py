@@ -53,7 +53,7 @@ def test_migrations_make_the_tables_of_the_models(engine):
 
 
 def test_demo_jobs_are_added_once(engine):
-    assert add_demo_jobs(engine) == 3
+    assert add_demo_jobs(engine) == 4
     assert add_demo_jobs(engine) == 0
     client = TestClient(create_app(engine))
     cards = client.get("/api/jobs").json()

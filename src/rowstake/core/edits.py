@@ -14,6 +14,7 @@ from pydantic import BaseModel, ConfigDict, Field, TypeAdapter, ValidationError
 from rowstake.core.catalogue import CATALOGUE, pick
 from rowstake.core.faults import refuse
 from rowstake.core.fence.line import LegLine, Point, lay_line
+from rowstake.core.ground import read_levels
 from rowstake.core.job import Gate, Job, Leg, Obstacle, read_job, write_job
 from rowstake.core.measure import parse_length
 from rowstake.core.reckoners.base import faults_of
@@ -117,9 +118,17 @@ class RemoveObstacle(Change):
     id: str
 
 
+class SetLevels(Change):
+    """The ground from typed, pasted or CSV rows; with `instrument_mm`, rows are staff readings. Empty text: level ground."""
+
+    do: Literal["levels"]
+    text: str
+    instrument_mm: LengthText | None = None
+
+
 Edit = Annotated[
     Set | ChooseStyle | ChangeLeg | AddLeg | RemoveLeg | MoveCorner | AddGate | ChangeGate | RemoveGate
-    | AddObstacle | ChangeObstacle | RemoveObstacle,
+    | AddObstacle | ChangeObstacle | RemoveObstacle | SetLevels,
     Field(discriminator="do"),
 ]  # fmt: skip
 _EDIT: TypeAdapter[Any] = TypeAdapter(Edit)
@@ -374,6 +383,15 @@ def _remove(job: Job, edit: RemoveGate | RemoveObstacle) -> dict[str, Any]:
     return document
 
 
+def _levels(job: Job, edit: SetLevels) -> dict[str, Any]:
+    height = (
+        None if edit.instrument_mm in (None, "") else _mm(job, edit.instrument_mm, "instrument height", signed=True)
+    )
+    document = write_job(job)
+    document["fence"]["ground"] = read_levels(edit.text, job.units, height)
+    return document
+
+
 _DO: dict[type[Change], Any] = {
     Set: _set,
     ChooseStyle: _style,
@@ -387,4 +405,5 @@ _DO: dict[type[Change], Any] = {
     AddObstacle: _add_obstacle,
     ChangeObstacle: _change,
     RemoveObstacle: _remove,
+    SetLevels: _levels,
 }

@@ -34,6 +34,9 @@ class Site(Block):
     exposure: Literal["B", "C", "D"] = "B"
     soil: str = "clay"
     near_salt: bool = False
+    height_limit_mm: Annotated[float, Field(ge=300, le=10_000)] | None = None
+    far_drop_mm: Annotated[float, Field(ge=0, le=5000)] = 0
+    """How much lower the ground lies on the neighbour's side: a height limit counts from there too."""
 
 
 class Leg(Block):
@@ -68,6 +71,22 @@ class Obstacle(Block):
     at_mm: LengthOrZero
     width_mm: Annotated[float, Field(gt=0, le=10_000)]
     what: Annotated[str, Field(min_length=1, max_length=40)] = "tree"
+
+
+class GroundPoint(Block):
+    """The level of the ground at a station, above (below zero: below) the datum; `on` holds from here to the next."""
+
+    leg: Annotated[int, Field(ge=0)]
+    at_mm: LengthOrZero
+    level_mm: Annotated[float, Field(ge=-1_000_000, le=1_000_000)]
+    on: Literal["soil", "wall"] = "soil"
+
+
+class Slope(Block):
+    """How the fence goes over the ground; `equal_steps` evens out the steps of a stepped run."""
+
+    way: Literal["stepped", "raked", "contour"] = "stepped"
+    equal_steps: bool = False
 
 
 class Bays(Block):
@@ -130,6 +149,8 @@ class Fence(Block):
     legs: Annotated[list[Leg], Field(min_length=1, max_length=400)]
     gates: Annotated[list[Gate], Field(max_length=400)] = []
     obstacles: Annotated[list[Obstacle], Field(max_length=400)] = []
+    ground: Annotated[list[GroundPoint], Field(max_length=4000)] = []
+    slope: Slope = Slope()
     bays: Bays
     posts: Posts
     rails: Rails

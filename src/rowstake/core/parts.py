@@ -14,13 +14,15 @@ STEPS: tuple[Step, ...] = ("holes", "frame", "skin", "gates")
 
 @dataclass(frozen=True, slots=True)
 class Place:
-    """Where a part stands on the face of a leg: stations and heights above ground, mm."""
+    """Where a part stands on the face of a leg: stations and levels above the datum, mm."""
 
     leg: int
     left_mm: float
     right_mm: float
     bottom_mm: float
     top_mm: float
+    rise_mm: float = 0.0
+    """How much the right end stands higher than the left; bottom and top are those of the left end."""
 
 
 @dataclass(frozen=True, slots=True)

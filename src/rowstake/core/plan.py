@@ -6,9 +6,10 @@ from dataclasses import dataclass
 
 from rowstake.core.advice import check
 from rowstake.core.fence import openings
-from rowstake.core.fence.explain import explain_line, explain_skin
+from rowstake.core.fence.explain import explain_ground, explain_line, explain_skin
 from rowstake.core.fence.holes import Digger
 from rowstake.core.fence.layout import lay_out
+from rowstake.core.fence.levels import lay_levels
 from rowstake.core.fence.rails import rail_parts
 from rowstake.core.fence.resolve import resolve
 from rowstake.core.fence.skin import board_parts, courses, solidity
@@ -31,10 +32,11 @@ def plan(job: Job) -> Plan:
     """The plan of a job. Raises `JobFault` when the job cannot be laid out as it stands."""
     brief = resolve(job)
     layout = lay_out(brief)
-    laid = courses(brief, layout)
-    digger = Digger(brief, layout, solidity(brief, laid))
-    built = openings.gates(brief, layout)
-    parts = digger.parts() + rail_parts(brief, layout) + board_parts(brief, layout, laid)
+    levels = lay_levels(brief, layout)
+    laid = courses(brief, layout, levels)
+    digger = Digger(brief, layout, levels, solidity(brief, laid))
+    built = openings.gates(brief, layout, levels)
+    parts = digger.parts() + rail_parts(brief, layout, levels) + board_parts(brief, layout, laid)
     for gate in built:
         parts.extend(gate.parts)
     spoil = sum(digger.of(post).spoil_m3 for post in layout.posts)
@@ -42,13 +44,14 @@ def plan(job: Job) -> Plan:
     gusts = digger.gusts()
     book = Notebook()
     explain_line(brief, layout, book)
+    explain_ground(brief, levels, book)
     digger.explain(book)
     on_gates = sum(part.kind == "gate board" for part in parts)
     explain_skin(brief, laid, on_gates, gusts, digger.solidity, book)
     openings.explain(brief, built, book)
     explain_take_off(brief, lists, digger, layout, book)
-    planned = Planned(brief, layout, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts))
+    planned = Planned(brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts))
     return Plan(
-        brief, layout, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts),
+        brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts),
         book.workings, check(planned),
     )  # fmt: skip

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from rowstake.core.fence.holes import BayGust, Digger
 from rowstake.core.fence.layout import Bay, Layout
+from rowstake.core.fence.levels import Levels
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.skin import Course
 from rowstake.core.gates import Built
@@ -17,6 +18,7 @@ from rowstake.core.takeoff.lists import TakeOff
 class Planned:
     brief: Brief
     layout: Layout
+    levels: Levels
     courses: tuple[Course, ...]
     digger: Digger
     gates: tuple[Built, ...]

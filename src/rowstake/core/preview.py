@@ -5,11 +5,12 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Any
 
+from rowstake.core.drawing import Scene, elevation_scene
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.job import Job
 from rowstake.core.plan import Plan, plan
-from rowstake.core.views.figures import figures
+from rowstake.core.views.figures import Figure, figures
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,3 +54,37 @@ def consequence(job: Job, before: Plan, edits: list[dict[str, Any]]) -> Conseque
         return compare(before, plan(apply_raw(job, edits)))
     except JobFault as fault:
         return Consequence((), (), (), fault.faults[0].message)
+
+
+@dataclass(frozen=True, slots=True)
+class Side:
+    """One of several ways beside each other: its figures, its drawing and what it would take to have it."""
+
+    label: str
+    chosen: bool
+    edits: list[dict[str, Any]]
+    figures: list[Figure]
+    findings: tuple[str, ...]
+    scene: Scene | None
+    refused: str
+
+
+def side_by_side(job: Job, ways: list[tuple[str, list[dict[str, Any]]]]) -> list[Side]:
+    """The same job each way, on the same elevation and the same figures; a way that cannot be had says why."""
+    out = []
+    for label, edits in ways:
+        try:
+            after = apply_raw(job, edits)
+            made = plan(after)
+        except JobFault as fault:
+            out.append(Side(label, False, edits, [], (), None, fault.faults[0].message))
+            continue
+        titles = tuple(f.title for f in made.findings)
+        out.append(Side(label, after == job, edits, figures(made), titles, elevation_scene(made), ""))
+    return out
+
+
+def ways_over_ground(job: Job) -> list[Side]:
+    """Stepped, raked and contour beside each other."""
+    ways = ("stepped", "raked", "contour")
+    return side_by_side(job, [(w, [{"do": "set", "path": "fence.slope.way", "value": w}]) for w in ways])

@@ -273,6 +273,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/slopes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Slopes
+         * @description The three ways over the ground, beside each other.
+         */
+        post: operations["slopes_api_plan_slopes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reckoners": {
         parameters: {
             query?: never;
@@ -445,10 +465,10 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"])[];
+            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
         };
-        /** AskConsequences */
-        AskConsequences: {
+        /** AskAbout */
+        AskAbout: {
             /** Document */
             document: {
                 [key: string]: unknown;
@@ -667,6 +687,8 @@ export interface components {
             };
             /** Joint */
             joint: string;
+            /** Ground Text */
+            ground_text: string;
             /** Caution */
             caution: string;
         };
@@ -910,6 +932,16 @@ export interface components {
             near: string;
             /** Far */
             far: string;
+            /**
+             * Ground
+             * @default
+             */
+            ground: string;
+            /**
+             * Top
+             * @default
+             */
+            top: string;
         };
         /**
          * MoveCorner
@@ -1144,6 +1176,21 @@ export interface components {
             value: unknown;
         };
         /**
+         * SetLevels
+         * @description The ground from typed, pasted or CSV rows; with `instrument_mm`, rows are staff readings. Empty text: level ground.
+         */
+        SetLevels: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "levels";
+            /** Text */
+            text: string;
+            /** Instrument Mm */
+            instrument_mm?: number | string | null;
+        };
+        /**
          * Shape
          * @description `of` is the label of the part or thing shown; selection links drawings, tape and lists through it.
          *
@@ -1192,6 +1239,27 @@ export interface components {
              * @default false
              */
             hidden: boolean;
+        };
+        /**
+         * Side
+         * @description One of several ways beside each other: its figures, its drawing and what it would take to have it.
+         */
+        Side: {
+            /** Label */
+            label: string;
+            /** Chosen */
+            chosen: boolean;
+            /** Edits */
+            edits: {
+                [key: string]: unknown;
+            }[];
+            /** Figures */
+            figures: components["schemas"]["Figure"][];
+            /** Findings */
+            findings: string[];
+            scene: components["schemas"]["Scene"] | null;
+            /** Refused */
+            refused: string;
         };
         /**
          * Stake
@@ -1839,7 +1907,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskConsequences"];
+                "application/json": components["schemas"]["AskAbout"];
             };
         };
         responses: {
@@ -1850,6 +1918,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Consequence"][][];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    slopes_api_plan_slopes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Side"][];
                 };
             };
             /** @description Client Error */

@@ -29,5 +29,5 @@ def check(planned: Planned) -> tuple[Finding, ...]:
     for name, entry in CATALOGUE.advice.items():
         for finding in all_rules()[name](planned):
             found.append(replace(finding, rule=name, stake=entry.stake, weight=entry.weight, source=entry.source))
-    order = ["site", "line", "holes", "frame", "skin", "gates", "buy"]
+    order = ["site", "line", "ground", "holes", "frame", "skin", "gates", "buy"]
     return tuple(sorted(found, key=lambda f: order.index(f.stake)))

@@ -147,6 +147,11 @@ class Limits(Fact):
     solid_bay: list[SolidBay]
 
 
+class SlopeFacts(Fact):
+    nearly_flat: float
+    most_gap_mm: float
+
+
 class Hinge(Fact):
     up_to_kg: float
     name: str
@@ -169,6 +174,7 @@ class Materials(Fact):
     rails: RailFacts
     limits: Limits
     gates: GateFacts
+    slopes: SlopeFacts
 
 
 class StyleEntry(Fact):

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from itertools import pairwise
+
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing.scene import Board, LegFrame, Look, Scene, Shape
 from rowstake.core.parts import Part
 from rowstake.core.planned import Planned
@@ -51,8 +54,10 @@ def elevation_scene(planned: Planned) -> Scene:
         LegFrame(leg.index, (o, 0.0), (o + leg.length_mm, 0.0), leg.length_mm)
         for leg, o in zip(planned.layout.legs, offsets, strict=True)
     )
-    word = p.length(brief.top_mm)
-    return board.scene("elevation", f"Elevation, seen from {side}; top of boards {word}", 150.0, legs=frames)
+    word = (
+        f"top of boards {p.length(brief.top_mm)}" if planned.levels.flat else f"{brief.fence.slope.way} over the ground"
+    )
+    return board.scene("elevation", f"Elevation, seen from {side}; {word}", 150.0, legs=frames)
 
 
 def _part(board: Board, part: Part, offsets: list[float], look: Look, hidden: bool) -> None:
@@ -60,17 +65,18 @@ def _part(board: Board, part: Part, offsets: list[float], look: Look, hidden: bo
     if place is None:
         return
     x0, x1 = offsets[place.leg] + place.left_mm, offsets[place.leg] + place.right_mm
+    low, high, rise = place.bottom_mm, place.top_mm, place.rise_mm
     of = part.of if look in ("concrete", "gravel") else part.label
     if look == "brace":
-        low, high = (x1, x0) if "leaning" in part.kind else (x0, x1)
-        board.line((low, place.bottom_mm), (high, place.top_mm), look, of, hidden)
-        return
-    if look == "concrete":
-        middle = (x0 + x1) / 2
-        dome = ((x0, place.bottom_mm), (x1, place.bottom_mm), (x1, 0.0), (middle, place.top_mm), (x0, 0.0))
+        start, end = (x1, x0) if "leaning" in part.kind else (x0, x1)
+        board.line((start, low), (end, high), look, of, hidden)
+    elif look == "concrete":
+        ground = high - CATALOGUE.materials.posts.dome_mm
+        dome = ((x0, low), (x1, low), (x1, ground), ((x0 + x1) / 2, high), (x0, ground))
         board.add(Shape("poly", dome, look, of, hidden=True))
-        return
-    board.rect(x0, place.bottom_mm, x1, place.top_mm, look, of, hidden or look == "gravel")
+    else:
+        corners = ((x0, low), (x1, low + rise), (x1, high + rise), (x0, high))
+        board.add(Shape("poly", corners, look, of, hidden=hidden or look == "gravel"))
 
 
 def _again(board: Board, planned: Planned, offsets: list[float]) -> None:
@@ -78,40 +84,55 @@ def _again(board: Board, planned: Planned, offsets: list[float]) -> None:
     for post in planned.layout.posts:
         for leg, station in post.stations[1:]:
             x, half = offsets[leg] + station, post.face_mm / 2
-            foot = -planned.digger.of(post).hole.embedment_mm
-            board.rect(x - half, foot, x + half, planned.brief.above_ground_mm, "quiet", post.label, hidden=True)
+            foot = planned.levels.ground[post.label] - planned.digger.of(post).hole.embedment_mm
+            board.rect(x - half, foot, x + half, planned.levels.tops[post.label], "quiet", post.label, hidden=True)
 
 
 def _strips(board: Board, planned: Planned, offsets: list[float]) -> None:
-    low, high = planned.brief.fence.skin.ground_gap_mm, planned.brief.top_mm
+    """Each bay's boards as one shape, for fences with very many."""
+    height = planned.brief.fence.skin.height_mm
     for course in planned.courses:
-        x = offsets[course.leg] + course.left_mm
-        board.rect(x, low, x + course.stretch.length_mm, high, "board", course.label)
+        for foot in course.feet:
+            x = offsets[course.leg]
+            a, b = x + foot.start_mm, x + foot.end_mm
+            corners = ((a, foot.left_mm), (b, foot.right_mm), (b, foot.right_mm + height), (a, foot.left_mm + height))
+            board.add(Shape("poly", corners, "board", course.label))
 
 
 def _ground(board: Board, planned: Planned, offsets: list[float]) -> None:
+    """The ground as it was measured, walls where it stands on one, and the frost line below it."""
     frost = planned.brief.job.site.frost_depth_mm
     for leg, x in zip(planned.layout.legs, offsets, strict=True):
-        a, b = x - 350.0, x + leg.length_mm + 350.0
-        board.line((a, 0.0), (b, 0.0), "ground")
+        profile = planned.levels.profiles[leg.index]
+        line = profile.corners(0.0, leg.length_mm)
+        points = [(x - 350.0, line[0][1]), *((x + s, v) for s, v in line), (x + leg.length_mm + 350.0, line[-1][1])]
+        for (s0, v0), (s1, v1) in pairwise(line):
+            if profile.on_wall((s0 + s1) / 2):
+                low = min(profile.levels) - 300.0
+                board.add(Shape("poly", ((x + s0, low), (x + s1, low), (x + s1, v1), (x + s0, v0)), "zone"))
+        board.add(Shape("line", tuple(points), "ground"))
         if frost:
-            board.line((a, -frost), (b, -frost), "frost", "frost", hidden=True)
+            board.add(Shape("line", tuple((a, b - frost) for a, b in points), "frost", "frost", hidden=True))
 
 
 def _dimensions(board: Board, planned: Planned, offsets: list[float]) -> None:
-    layout, brief, p = planned.layout, planned.brief, planned.brief.printer
-    deepest = max((planned.digger.of(q).hole.hole_depth_mm for q in layout.posts), default=0.0)
+    layout, levels, p = planned.layout, planned.levels, planned.brief.printer
+    floor = [levels.ground[q.label] - planned.digger.of(q).hole.hole_depth_mm for q in layout.posts]
+    deepest = min(floor, default=0.0)
     for post in layout.posts:
         for index, station in post.stations:
-            board.text((offsets[index] + station, brief.above_ground_mm + 130), post.label, "label", post.label)
+            board.text((offsets[index] + station, levels.tops[post.label] + 130), post.label, "label", post.label)
     for bay in layout.bays:
         x = offsets[bay.leg]
         left, right = x + bay.left.on(bay.leg), x + bay.right.on(bay.leg)
-        board.dim((left, -deepest), (right, -deepest), p.bare(bay.centres_mm), -1.0, bay.label)
+        board.dim((left, deepest), (right, deepest), p.bare(bay.centres_mm), -1.0, bay.label)
     for opening in layout.openings:
         x = offsets[opening.leg]
         left, right = x + opening.left_mm, x + opening.right_mm
-        board.dim((left, -deepest), (right, -deepest), p.bare(right - left), -1.0, f"gate {opening.gate.id}")
+        board.dim((left, deepest), (right, deepest), p.bare(right - left), -1.0, f"gate {opening.gate.id}")
     for leg, x in zip(layout.legs, offsets, strict=True):
-        board.text((x + leg.length_mm / 2, brief.above_ground_mm + 420), f"leg {leg.index + 1}", "quiet")
-        board.dim((x - 60, 0.0), (x - 60, brief.top_mm), p.length(brief.top_mm), 1.0)
+        first = layout.leg_posts(leg.index)[0]
+        ground, proud = levels.ground[first.label], planned.brief.fence.posts.proud_mm
+        top = levels.tops[first.label] - proud
+        board.text((x + leg.length_mm / 2, max(levels.tops.values()) + 420), f"leg {leg.index + 1}", "quiet")
+        board.dim((x - 60, ground), (x - 60, top), p.length(top - ground), 1.0)

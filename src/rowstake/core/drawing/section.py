@@ -11,7 +11,7 @@ def section_scene(planned: Planned, kind: HoleKind) -> Scene:
     """One kind of hole, to scale, from below the gravel to the top of the post."""
     board, brief, p = Board(), planned.brief, planned.brief.printer
     hole, radius, half = kind.hole, kind.diameter_mm / 2, kind.post.thickness_mm / 2
-    above, wide = brief.above_ground_mm, max(kind.diameter_mm * 1.15, 420.0)
+    above, wide = kind.above_mm, max(kind.diameter_mm * 1.15, 420.0)
     top = min(above, max(700.0, hole.hole_depth_mm * 0.5)) if above > hole.hole_depth_mm else above
     board.add(Shape("poly", ((-wide, 0), (-radius, 0), (-radius, -hole.hole_depth_mm), (radius, -hole.hole_depth_mm),
                              (radius, 0), (wide, 0), (wide, -hole.hole_depth_mm - 120), (-wide, -hole.hole_depth_mm - 120)),

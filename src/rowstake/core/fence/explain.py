@@ -7,7 +7,8 @@ from collections import Counter
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fence.holes import BayGust
 from rowstake.core.fence.layout import Layout, pitch_mm
-from rowstake.core.fence.rails import row_heights_mm
+from rowstake.core.fence.levels import Levels
+from rowstake.core.fence.rails import row_offsets_mm
 from rowstake.core.fence.resolve import Brief, face_mm
 from rowstake.core.fence.skin import Course, board_screw
 from rowstake.core.measure import Printer
@@ -97,13 +98,13 @@ def explain_skin(
             source=brief.style.source,
             changes="Fit, gap or lap, the length of the stretch.",
         )  # fmt: skip
-    heights = ", ".join(p.length(h) for h in row_heights_mm(brief))
+    heights = ", ".join(p.length(h) for h in row_offsets_mm(brief))
     book.note(
         "rails", "Rows of rails", str(brief.rows),
         rule=f"Two rows up to {p.length(facts.rails.two_up_to_mm)}, three up to {p.length(facts.rails.three_up_to_mm)}, "
         f"four above. The top and bottom rails lie {p.length(facts.rails.from_board_end_mm)} from the board ends, the rest equal. "
         "Face-fixed rails run two bays with their joints on post centres, staggered from row to row.",
-        formula=f"boards of {p.length(brief.fence.skin.height_mm)} → {brief.rows} rows, middles at {heights} above ground",
+        formula=f"boards of {p.length(brief.fence.skin.height_mm)} → {brief.rows} rows, middles at {heights} above the foot of the boards",
         source=facts.rails.source,
         changes="Height, or the number of rows you choose.",
     )  # fmt: skip
@@ -127,9 +128,34 @@ def explain_skin(
             "The post holds S·Fb′; the earth holds 4d²/(4d + 4.36h)·S1·b/2.34. The gust is V·√(capacity ÷ demand) of the "
             "weaker. A screening estimate, not a design.",
             formula=f"weakest: {weak.where[0]}{f' and {len(weak.where) - 1} alike' if len(weak.where) > 1 else ''}, "
-            f"{p.length(weak.centres_mm)} wide, {p.length(brief.top_mm)} high, solidity {solidity:.2f}; at the site's "
+            f"{p.length(weak.centres_mm)} wide, {p.length(weak.height_mm)} high, solidity {solidity:.2f}; at the site's "
             f"{p.speed(site.gust_mps)}, exposure {site.exposure}: {s.pressure_pa:.0f} Pa, {s.force_n:.0f} N, {s.moment_nm:.0f} N·m "
             f"against {s.post_capacity_nm:.0f} N·m in the post. At {p.speed(s.holds_to_mps)} {part}.",
             source="published wind pressure and pole embedment formulas; design values of the timber",
             changes="Closer or larger posts, deeper or wider holes, more open boards, the site's soil and exposure.",
         )  # fmt: skip
+
+
+def explain_ground(brief: Brief, levels: Levels, book: Notebook) -> None:
+    """How the fence goes over the ground; nothing on level ground."""
+    if levels.flat:
+        return
+    p, way = brief.printer, brief.fence.slope.way
+    rules = {
+        "stepped": "Each bay is level, the ground gap above the highest ground in it. The step at a post is the difference of "
+        "its two bays; the post is as tall as the higher one needs.",
+        "raked": "The boards' foot runs straight from post to post, the ground gap above the ground at each, and is lifted where "
+        "the ground humps between them. Rail length = √(bay² + fall²); boards stay upright.",
+        "contour": f"Bays that fall less than {CATALOGUE.materials.slopes.nearly_flat * 100:g} % are level, the others raked.",
+    }
+    bays = [(k, f) for k, f in levels.feet.items() if not k.startswith("gate")]
+    worst = max(bays, key=lambda b: b[1].gap_most_mm)
+    steepest = max(bays, key=lambda b: abs(b[1].slope))
+    book.note(
+        "slope", "Over the ground", way,
+        rule=rules[way],
+        formula=f"most gap under {worst[0]}: {p.length(worst[1].gap_most_mm)}, least {p.length(worst[1].gap_least_mm)}; "
+        f"steepest {steepest[0]}: falls {p.length(steepest[1].fall_mm)}, {steepest[1].angle_deg:.1f}°",
+        source=f"{TRADE}; levels are your readings",
+        changes="Stepped, raked or contour; equal steps; shorter bays; the ground gap.",
+    )  # fmt: skip

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.fence.layout import Bay, Layout, Opening, Post
+from rowstake.core.fence.levels import Levels
 from rowstake.core.fence.resolve import Brief, face_mm
 from rowstake.core.parts import Notebook, Part, Place
 from rowstake.core.reckoners.fence_wind import FenceWind, Stands
@@ -22,6 +23,8 @@ class HoleKind:
 
     gate: bool
     post: Section
+    above_mm: float
+    """The tallest post of this kind above its ground: it sets the depth of all."""
     hole: Hole
     diameter_mm: float
     layers: tuple[Layer, ...]
@@ -34,11 +37,22 @@ class HoleKind:
 
 
 @dataclass(frozen=True, slots=True)
+class PostCut:
+    """One post: above its ground, its whole length, the stock it is cut from (None: no stock reaches) and the trim."""
+
+    above_mm: float
+    length_mm: float
+    stock_mm: float | None
+    trim_mm: float | None
+
+
+@dataclass(frozen=True, slots=True)
 class BayGust:
-    """What one kind of bay stands: bays (or the opening of a gate) with the same centres and posts."""
+    """What one kind of bay stands: bays (or the opening of a gate) with the same centres, height and posts."""
 
     where: tuple[str, ...]
     centres_mm: float
+    height_mm: float
     gate: bool
     stands: Stands
 
@@ -60,8 +74,8 @@ def _gate_width(layout: Layout, opening: Opening) -> float:
 class Digger:
     """Works out both kinds of hole for a layout."""
 
-    def __init__(self, brief: Brief, layout: Layout, solidity: float) -> None:
-        self.brief, self.layout, self.solidity = brief, layout, solidity
+    def __init__(self, brief: Brief, layout: Layout, levels: Levels, solidity: float) -> None:
+        self.brief, self.layout, self.levels, self.solidity = brief, layout, levels, solidity
         self.kinds = {gate: self._kind(gate) for gate in (False, True)}
 
     def section(self, gate: bool) -> Section:
@@ -77,13 +91,18 @@ class Digger:
             post.width_mm,
         )
 
-    def gust(self, gate: bool, width_mm: float, embedment_mm: float) -> Stands:
-        """What a bay of this width stands on posts of this kind at this depth."""
+    def exposed_mm(self, *posts: Post) -> float:
+        """The face that the wind meets: from the lowest ground at these posts to the top of the boards."""
+        proud = self.brief.fence.posts.proud_mm
+        return max(self.levels.above_mm(post) for post in posts) - proud
+
+    def gust(self, gate: bool, width_mm: float, height_mm: float, embedment_mm: float) -> Stands:
+        """What a bay of this width and height stands on posts of this kind at this depth."""
         brief = self.brief
         method = methods()[brief.method.id]
         return fence_wind(
             FenceWind(
-                height_mm=brief.top_mm,
+                height_mm=height_mm,
                 bay_mm=width_mm,
                 solidity=self.solidity,
                 exposure=brief.job.site.exposure,
@@ -98,13 +117,17 @@ class Digger:
 
     def _kind(self, gate: bool) -> HoleKind:
         brief, posts, post = self.brief, self.brief.fence.posts, self.section(gate)
+        above = max(
+            (self.levels.above_mm(p) for p in self.layout.posts if p.gate == gate), default=brief.above_ground_mm
+        )
         width = _width_carried(self.layout, gate)
         wind = 0.0
         if posts.wind_checked and width:
-            wind = self.gust(gate, width, CATALOGUE.materials.posts.least_embedment_mm).required_embedment_mm or 0.0
+            least = CATALOGUE.materials.posts.least_embedment_mm
+            wind = self.gust(gate, width, above - posts.proud_mm, least).required_embedment_mm or 0.0
         hole = post_hole(
             PostHole(
-                above_ground_mm=brief.above_ground_mm,
+                above_ground_mm=above,
                 post_w_mm=max(post.thickness_mm, post.width_mm),
                 school=posts.school,
                 fixed_depth_mm=posts.fixed_depth_mm,
@@ -119,43 +142,48 @@ class Digger:
         size = self.size(gate, hole.embedment_mm)
         layers = tuple(methods()[brief.method.id].layers(size))
         spoil = math.pi * size.diameter_mm**2 / 4 * hole.hole_depth_mm / 1e9
-        return HoleKind(gate, post, hole, size.diameter_mm, layers, spoil * CATALOGUE.materials.fill.spoil_bulking)
+        loose = spoil * CATALOGUE.materials.fill.spoil_bulking
+        return HoleKind(gate, post, above, hole, size.diameter_mm, layers, loose)
+
+    def cut(self, post: Post) -> PostCut:
+        """How long this post is cut: its own height above ground and the depth of its kind."""
+        kind, above = self.of(post), self.levels.above_mm(post)
+        length = above + kind.hole.embedment_mm
+        stock = kind.post.next_length(length)
+        return PostCut(above, length, stock, None if stock is None else stock - length)
 
     def of(self, post: Post) -> HoleKind:
         return self.kinds[post.gate]
 
     def gusts(self) -> list[BayGust]:
         """One entry for each kind of bay and each gate, weakest first."""
-        groups: dict[tuple[float, bool], list[Bay]] = {}
+        groups: dict[tuple[float, float, bool], list[Bay]] = {}
         for bay in self.layout.bays:
-            key = (round(bay.centres_mm, 1), bay.left.gate and bay.right.gate)
+            height = self.exposed_mm(bay.left, bay.right)
+            key = (round(bay.centres_mm, 1), round(height, 0), bay.left.gate and bay.right.gate)
             groups.setdefault(key, []).append(bay)
-        out = [
-            BayGust(
-                tuple(b.label for b in bays), bays[0].centres_mm, gate,
-                self.gust(gate, bays[0].centres_mm, self.kinds[gate].hole.embedment_mm),
-            )
-            for (_, gate), bays in groups.items()
-        ]  # fmt: skip
+        out = []
+        for (_, _, gate), bays in groups.items():
+            centres, height = bays[0].centres_mm, max(self.exposed_mm(b.left, b.right) for b in bays)
+            stands = self.gust(gate, centres, height, self.kinds[gate].hole.embedment_mm)
+            out.append(BayGust(tuple(b.label for b in bays), centres, height, gate, stands))
         for opening in self.layout.openings:
-            width = _gate_width(self.layout, opening)
-            stands = self.gust(True, width, self.kinds[True].hole.embedment_mm)
-            out.append(BayGust((f"gate {opening.gate.id}",), width, True, stands))
+            width, height = _gate_width(self.layout, opening), self.exposed_mm(opening.left, opening.right)
+            stands = self.gust(True, width, height, self.kinds[True].hole.embedment_mm)
+            out.append(BayGust((f"gate {opening.gate.id}",), width, height, True, stands))
         return sorted(out, key=lambda g: g.stands.holds_to_mps)
 
     def parts(self) -> list[Part]:
         """A post and the layers of its hole for every post."""
         out: list[Part] = []
         for post in self.layout.posts:
-            kind = self.of(post)
+            kind, cut = self.of(post), self.cut(post)
             leg, at = post.stations[0]
-            half = post.face_mm / 2
-            foot, top = -kind.hole.embedment_mm, self.brief.above_ground_mm
+            half, ground = post.face_mm / 2, self.levels.ground[post.label]
             out.append(
                 Part(
-                    post.label, "post", "holes", kind.post.id, post.label,
-                    kind.hole.post_length_mm, kind.post.width_mm,
-                    place=Place(leg, at - half, at + half, foot, top),
+                    post.label, "post", "holes", kind.post.id, post.label, cut.length_mm, kind.post.width_mm,
+                    place=Place(leg, at - half, at + half, ground - kind.hole.embedment_mm, ground + cut.above_mm),
                 )
             )  # fmt: skip
             radius = kind.diameter_mm / 2
@@ -163,7 +191,7 @@ class Digger:
                 Part(
                     f"{post.label} {layer.what}", layer.material, "holes", layer.material, post.label,
                     amount=layer.volume_m3, unit="m³",
-                    place=Place(leg, at - radius, at + radius, layer.bottom_mm, layer.top_mm),
+                    place=Place(leg, at - radius, at + radius, ground + layer.bottom_mm, ground + layer.top_mm),
                 )
                 for layer in kind.layers
             )  # fmt: skip
@@ -178,7 +206,7 @@ class Digger:
             hole, name = kind.hole, "gate post" if gate else "post"
             key = "gate_" if gate else ""
             school = (
-                f"half of {p.length(brief.above_ground_mm)} above ground = {p.length(brief.above_ground_mm / 2)}"
+                f"half of {p.length(kind.above_mm)} above ground = {p.length(kind.above_mm / 2)}"
                 if brief.fence.posts.school == "third"
                 else f"fixed at {p.length(brief.fence.posts.fixed_depth_mm)}"
             )
@@ -193,6 +221,8 @@ class Digger:
                 source=f"{CATALOGUE.materials.posts.source}; frost depth is your entry: ask locally",
                 changes="Fence height, school, frost depth, gravel bed, wind-checked depth.",
             )  # fmt: skip
+            extra = kind.above_mm - brief.above_ground_mm
+            slope = f" + {p.length(extra)} over falling ground at the tallest" if extra > 0.5 else ""
             stock = (
                 "no length on sale reaches"
                 if hole.stock_length_mm is None
@@ -203,8 +233,8 @@ class Digger:
                 rule="What stands above ground and what is in the ground, to the next length on sale. Trim the top and "
                 "treat the cut end; the factory end goes into the ground.",
                 formula=f"{p.length(brief.fence.skin.height_mm)} boards + {p.length(brief.fence.skin.ground_gap_mm)} ground gap "
-                f"+ {p.length(brief.fence.posts.proud_mm)} proud + {p.length(hole.embedment_mm)} in the ground "
-                f"= {p.length(hole.post_length_mm)}: {stock}",
+                f"+ {p.length(brief.fence.posts.proud_mm)} proud{slope} = {p.length(kind.above_mm)} above ground "
+                f"+ {p.length(hole.embedment_mm)} in the ground = {p.length(hole.post_length_mm)}: {stock}",
                 source=CATALOGUE.materials.posts.source,
                 changes="Height, ground gap, how far posts stand proud, depth.",
             )  # fmt: skip

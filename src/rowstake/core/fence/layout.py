@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-import itertools
 import math
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Literal
 
 from rowstake.core.faults import refuse
@@ -59,6 +59,7 @@ class Run:
     label: str
     leg: int
     posts: tuple[Post, ...]
+    bays: tuple[Bay, ...]
 
     @property
     def stations(self) -> list[float]:
@@ -237,10 +238,11 @@ class _Surveyor:
         run.extend(self._set("line", False, ((leg.index, start + m),)) for m in marks[1:-1])
         run.append(self._last_of(leg) if last else self._set("gate", True, ((leg.index, end),)))
         self._note_blocked(leg, run, obstacles)
-        self.runs.append(Run(f"run {len(self.runs) + 1}", leg.index, tuple(run)))
-        for left, right in itertools.pairwise(run):
+        first_bay = len(self.bays)
+        for left, right in pairwise(run):
             centres = right.on(leg.index) - left.on(leg.index)
             self.bays.append(Bay(f"bay {len(self.bays) + 1}", leg.index, left, right, centres))
+        self.runs.append(Run(f"run {len(self.runs) + 1}", leg.index, tuple(run), tuple(self.bays[first_bay:])))
         return run[-1]
 
     def _note_blocked(self, leg: LegLine, run: list[Post], obstacles: list[Obstacle]) -> None:

@@ -5,13 +5,14 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowstake.core.fence.layout import Layout
+from rowstake.core.fence.levels import Levels
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.skin import board_screw, stretch_for, style_of
 from rowstake.core.gates import Built, LeafBrief, build
 from rowstake.core.parts import Notebook
 
 
-def gates(brief: Brief, layout: Layout) -> list[Built]:
+def gates(brief: Brief, layout: Layout, levels: Levels) -> list[Built]:
     """Every gate, in the order of the line."""
     fence, style = brief.fence, style_of(brief)
 
@@ -26,7 +27,7 @@ def gates(brief: Brief, layout: Layout) -> list[Built]:
                 left_mm=opening.left_mm,
                 opening_mm=opening.right_mm - opening.left_mm,
                 height_mm=fence.skin.height_mm,
-                bottom_mm=fence.skin.ground_gap_mm,
+                bottom_mm=levels.feet[f"gate {opening.gate.id}"].left_mm,
                 hinge_gap_mm=fence.gate_frame.hinge_gap_mm,
                 latch_gap_mm=fence.gate_frame.latch_gap_mm,
                 frame=brief.frame,

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-import itertools
 import math
 from dataclasses import dataclass
+from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
-from rowstake.core.fence.layout import Layout, Run, corner_reach_mm
+from rowstake.core.fence.layout import Bay, Layout, Run, corner_reach_mm
+from rowstake.core.fence.levels import Levels, stretches
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.parts import Part, Place
 
@@ -16,13 +17,11 @@ JOIN_BAYS = 2
 """Two-bay stock: a rail spans at most two bays, joints staggered between rows."""
 
 
-def row_heights_mm(brief: Brief) -> list[float]:
-    """Middles of the rail rows above ground: top and bottom near the board ends, the rest equal."""
+def row_offsets_mm(brief: Brief) -> list[float]:
+    """Middles of the rail rows above the foot of the boards: top and bottom near the board ends, the rest equal."""
     inset = CATALOGUE.materials.rails.from_board_end_mm
-    low = brief.fence.skin.ground_gap_mm + inset
-    high = brief.top_mm - inset
-    step = (high - low) / (brief.rows - 1)
-    return [low + step * i for i in range(brief.rows)]
+    step = (brief.fence.skin.height_mm - 2 * inset) / (brief.rows - 1)
+    return [inset + step * i for i in range(brief.rows)]
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,22 +83,26 @@ def _joints(stations: list[float], row: Reach, longest: float, one_first: bool) 
     return cuts
 
 
-def rail_parts(brief: Brief, layout: Layout) -> list[Part]:
+def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     """Every rail, with its screws: two at each post it crosses, two at each end of a joint."""
     out: list[Part] = []
     per_leg: dict[tuple[int, int], int] = {}
     half = brief.rail.width_mm / 2
     for run in layout.runs:
-        for row, height in enumerate(row_heights_mm(brief), 1):
+        for row, offset in enumerate(row_offsets_mm(brief), 1):
             screws = 0
-            for left, right, crossings in _pieces(brief, layout, run, row):
+            for piece in _pieces(brief, layout, levels, run, row):
                 per_leg[run.leg, row] = number = per_leg.get((run.leg, row), 0) + 1
-                screws += crossings * CATALOGUE.materials.rails.per_crossing
+                screws += piece.crossed * CATALOGUE.materials.rails.per_crossing
+                level = piece.level_mm + offset
                 out.append(
                     Part(
                         f"{run.leg + 1}R{row}-{number}", "rail", "frame", brief.rail.id, run.label,
-                        right - left, brief.rail.width_mm,
-                        place=Place(run.leg, left, right, height - half, height + half),
+                        math.hypot(piece.right_mm - piece.left_mm, piece.rise_mm), brief.rail.width_mm,
+                        f"plumb cut, {piece.angle_deg:.1f}° off square" if abs(piece.rise_mm) > 1 else "square",
+                        place=Place(
+                            run.leg, piece.left_mm, piece.right_mm, level - half, level + half, piece.rise_mm
+                        ),
                     )
                 )  # fmt: skip
             out.append(
@@ -109,29 +112,60 @@ def rail_parts(brief: Brief, layout: Layout) -> list[Part]:
     return out
 
 
-def _pieces(brief: Brief, layout: Layout, run: Run, row: int) -> list[tuple[float, float, int]]:
-    """(left, right, posts crossed) of the pieces of one row of a run."""
-    stations = run.stations
+@dataclass(frozen=True, slots=True)
+class Piece:
+    """One rail: its ends along the leg, the level of its left end over the boards' foot, and the posts it crosses."""
+
+    left_mm: float
+    right_mm: float
+    level_mm: float
+    slope: float
+    crossed: int
+
+    @property
+    def rise_mm(self) -> float:
+        return self.slope * (self.right_mm - self.left_mm)
+
+    @property
+    def angle_deg(self) -> float:
+        return math.degrees(math.atan(abs(self.slope)))
+
+
+def _pieces(brief: Brief, layout: Layout, levels: Levels, run: Run, row: int) -> list[Piece]:
+    """The pieces of one row of a run. At a step or a change of grade a rail ends on the post."""
     if brief.fence.rails.fixing == "between":
-        return [
-            (a.on(run.leg) + a.face_mm / 2, b.on(run.leg) - b.face_mm / 2, 2)
-            for a, b in zip(run.posts, run.posts[1:], strict=False)
-        ]
-    whole_row = reach(brief, layout, run, *rail_planes_mm(brief))
-    if whole_row.length_mm < brief.post.thickness_mm:
+        return [_between(levels, bay) for bay in run.bays]
+    whole = reach(brief, layout, run, *rail_planes_mm(brief))
+    if whole.length_mm < brief.post.thickness_mm:
         raise refuse(
             f"fence.legs.{run.leg}.length_mm", brief.printer.length(layout.legs[run.leg].length_mm),
             "a leg long enough for its corners, or boards on the other side",
             f"Leg {run.leg + 1} is too short inside its sharp corners",
         )  # fmt: skip
-    cuts = _joints(stations, whole_row, brief.longest_rail_mm, one_first=row % 2 == 0)
-    pieces = []
-    for left, right in itertools.pairwise(cuts):
-        first = stations[0] if left == cuts[0] else left
-        last = stations[-1] if right == cuts[-1] else right
-        crossed = [s for s in stations if first - 1e-6 <= s <= last + 1e-6]
-        pieces.append((left, right, len(crossed)))
-    return pieces
+    out: list[Piece] = []
+    for bays in stretches(levels, run.bays, at_bends=True):
+        stations = [bays[0].left.on(run.leg), *(b.right.on(run.leg) for b in bays)]
+        part = Reach(
+            whole.left_mm if bays[0] is run.bays[0] else stations[0],
+            whole.right_mm if bays[-1] is run.bays[-1] else stations[-1],
+        )
+        foot = levels.feet[bays[0].label]
+        cuts = _joints(stations, part, brief.longest_rail_mm, one_first=row % 2 == 0)
+        for left, right in pairwise(cuts):
+            first = stations[0] if left == cuts[0] else left
+            last = stations[-1] if right == cuts[-1] else right
+            crossed = sum(first - 1e-6 <= s <= last + 1e-6 for s in stations)
+            level = foot.left_mm + foot.slope * (left - foot.start_mm)
+            out.append(Piece(left, right, level, foot.slope, crossed))
+    return out
+
+
+def _between(levels: Levels, bay: Bay) -> Piece:
+    """A rail from post face to post face, its two ends toe-fixed."""
+    foot = levels.feet[bay.label]
+    left = bay.left.on(bay.leg) + bay.left.face_mm / 2
+    right = bay.right.on(bay.leg) - bay.right.face_mm / 2
+    return Piece(left, right, foot.at(left), foot.slope, 2)
 
 
 def rail_screw(brief: Brief) -> str:

@@ -7,11 +7,15 @@ from dataclasses import dataclass
 from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.fence.layout import Layout
+from rowstake.core.fence.layout import Bay, Layout
+from rowstake.core.fence.levels import Foot, Levels, stretches
 from rowstake.core.fence.rails import board_planes_mm, reach
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.styles import Laid, Stretch, Style, styles
 from rowstake.core.parts import Part, Place
+
+SQUARE_CUT = 1e-3
+"""Under this slope a board's ends are cut square."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,6 +27,7 @@ class Course:
     left_mm: float
     stretch: Stretch
     laid: Laid
+    feet: tuple[Foot, ...]
 
     @property
     def last_mm(self) -> float:
@@ -42,28 +47,39 @@ def style_of(brief: Brief) -> Style:
     return styles()[brief.style.id]
 
 
-def courses(brief: Brief, layout: Layout) -> list[Course]:
-    """Every stretch of boards. Face-fixed rails carry boards past the posts; rails between posts, bay by bay."""
-    spans: list[tuple[str, int, float, float]]
+def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int, float, float, tuple[Bay, ...]]]:
+    """(label, leg, left, right, bays) of every stretch: a bay between posts, or a run up to its next step."""
     if brief.fence.rails.fixing == "between":
-        spans = [
-            (b.label, b.leg, b.left.on(b.leg) + b.left.face_mm / 2, b.right.on(b.leg) - b.right.face_mm / 2)
+        return [
+            (b.label, b.leg, b.left.on(b.leg) + b.left.face_mm / 2, b.right.on(b.leg) - b.right.face_mm / 2, (b,))
             for b in layout.bays
         ]
-    else:
-        planes = board_planes_mm(brief)
-        reaches = [(r, reach(brief, layout, r, *planes)) for r in layout.runs]
-        spans = [(r.label, r.leg, x.left_mm, x.right_mm) for r, x in reaches]
-    style, done, out = style_of(brief), {}, []
+    planes, out = board_planes_mm(brief), []
+    for run in layout.runs:
+        whole = reach(brief, layout, run, *planes)
+        parts = stretches(levels, run.bays, at_bends=False)
+        for n, bays in enumerate(parts, 1):
+            left = whole.left_mm if n == 1 else bays[0].left.on(run.leg)
+            right = whole.right_mm if n == len(parts) else bays[-1].right.on(run.leg)
+            label = run.label if len(parts) == 1 else f"{run.label}.{n}"
+            out.append((label, run.leg, left, right, tuple(bays)))
+    return out
+
+
+def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
+    """Every stretch of boards. Face-fixed rails carry boards past the posts; rails between posts, bay by bay."""
+    style = style_of(brief)
+    done: dict[float, tuple[Stretch, Laid]] = {}
+    out: list[Course] = []
     edges: Literal["gap", "board"] = brief.style.between if brief.fence.rails.fixing == "between" else "board"
-    for label, leg, left, right in spans:
+    for label, leg, left, right, bays in _spans(brief, layout, levels):
         if right - left <= 1:
             continue
         key = round(right - left, 6)
         if key not in done:
             stretch = stretch_for(brief, right - left, edges)
             done[key] = (stretch, style.lay(stretch))
-        out.append(Course(label, leg, left, *done[key]))
+        out.append(Course(label, leg, left, *done[key], tuple(levels.feet[b.label] for b in bays)))
     return out
 
 
@@ -90,7 +106,6 @@ def board_screw(brief: Brief) -> tuple[str, float, float]:
 def board_parts(brief: Brief, layout: Layout, laid: list[Course]) -> list[Part]:
     """Every board with its label along its leg, and the screws of each stretch."""
     skin, screw = brief.fence.skin, board_screw(brief)[0]
-    low, high = skin.ground_gap_mm, brief.top_mm
     width, board = brief.board.width_mm, brief.board.id
     per_leg = dict.fromkeys(range(len(layout.legs)), 0)
     out: list[Part] = []
@@ -98,14 +113,24 @@ def board_parts(brief: Brief, layout: Layout, laid: list[Course]) -> list[Part]:
         boards = course.laid.boards
         if skin.start == "end":
             boards = tuple((course.stretch.length_mm - a - w, w) for a, w in reversed(boards))
+        feet, at = course.feet, 0
         for left, wide in boards:
             per_leg[course.leg] += 1
             x = course.left_mm + left
+            middle = x + wide / 2
+            while at < len(feet) - 1 and middle > feet[at].end_mm:
+                at += 1
+            foot = feet[at]
+            slope = foot.slope
+            low = foot.left_mm + slope * (x - foot.start_mm)
+            ends = "square" if wide > width - 0.05 else "ripped"
+            if abs(slope) > SQUARE_CUT:
+                ends += f", both ends at {foot.angle_deg:.1f}°"
             out.append(
                 Part(
                     f"{course.leg + 1}B{per_leg[course.leg]}", "board", "skin", board, course.label,
-                    skin.height_mm, wide, "square" if wide > width - 0.05 else "ripped",
-                    place=Place(course.leg, x, x + wide, low, high),
+                    skin.height_mm + abs(slope) * wide, wide, ends,
+                    place=Place(course.leg, x, x + wide, low, low + skin.height_mm, slope * wide),
                 )
             )  # fmt: skip
         screws = len(boards) * brief.rows * brief.style.per_crossing

@@ -44,6 +44,11 @@ def choices(job: Job) -> dict[str, list[Choice]]:
             Choice("equal", "equal bays", "The whole run divided equally: no odd bay."),
             Choice("module", "a fixed module", "When panels, sheets or a spacer stick set the bay: the rest falls in one bay."),
         ],
+        "fence.slope.way": [
+            Choice("stepped", "stepped", "Each bay level, a step at the post; a gap opens under each bay."),
+            Choice("raked", "raked", "The fence runs with the ground from post to post; boards upright. Not for sheets or channels."),
+            Choice("contour", "contour", "Level where the ground is nearly flat, raked where it is not; the string is set again at each change."),
+        ],
         "fence.bays.told": [Choice("centres", "centre to centre"), Choice("clear", "clear between faces")],
         "fence.bays.remainder": [Choice("end", "at the far end"), Choice("start", "at the start")],
         "fence.posts.size": sections("post"),
@@ -80,8 +85,17 @@ def length_texts(job: Job) -> dict[str, str]:
         elif isinstance(value, list):
             for i, inner in enumerate(value):
                 walk(inner, f"{path}.{i}")
-        elif path.endswith("_mm") and value is not None:
+        elif path.endswith("_mm") and value is not None and not path.startswith("fence.ground."):
             out[path] = p.fine(value) if value < 30 else p.length(value)
 
     walk(write_job(job), "")
     return out
+
+
+def ground_text(job: Job) -> str:
+    """The levels as rows of `leg, station, level`, as they would be typed."""
+    p = job.printer
+    return "\n".join(
+        f"{g.leg + 1}, {p.length(g.at_mm)}, {p.length(g.level_mm)}" + (", wall" if g.on == "wall" else "")
+        for g in job.fence.ground
+    )

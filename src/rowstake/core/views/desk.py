@@ -9,7 +9,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene, scenes
 from rowstake.core.parts import Finding, Working
 from rowstake.core.plan import Plan
-from rowstake.core.views.choices import Choice, choices, length_texts
+from rowstake.core.views.choices import Choice, choices, ground_text, length_texts
 from rowstake.core.views.figures import Figure, figures
 from rowstake.core.views.lists import BuyRow, CutRow, Tape, buy_rows, cut_rows, tapes
 from rowstake.core.views.stakes import Stake, stakes
@@ -42,6 +42,7 @@ class Desk:
     choices: dict[str, list[Choice]]
     lengths: dict[str, str]
     joint: str
+    ground_text: str
     caution: str
 
 
@@ -68,5 +69,6 @@ def desk(plan: Plan) -> Desk:
         choices=choices(job),
         lengths=length_texts(job),
         joint=plan.brief.style.joint,
+        ground_text=ground_text(plan.brief.job),
         caution=str(always),
     )

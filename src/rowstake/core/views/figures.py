@@ -38,6 +38,11 @@ def figures(planned: Planned) -> list[Figure]:
         out.append(Figure("last", "narrowest end piece", p.fine(narrow), round(narrow, 1), "last"))
     timber = sum(sum(plan.boards.values()) for plan in lists.plans.values())
     out.append(Figure("timber", "lengths of timber", str(timber), timber, "timber"))
+    if not planned.levels.flat:
+        tallest = max(planned.digger.cut(post).length_mm for post in layout.posts)
+        gap = max(planned.levels.feet[b.label].gap_most_mm for b in layout.bays) if layout.bays else 0.0
+        out.append(Figure("tallest", "longest post", p.length(tallest), round(tallest, 1), "post"))
+        out.append(Figure("gap_under", "most gap under", p.length(gap), round(gap, 1), "slope"))
     holds = planned.holds_to_mps
     if holds is not None:
         out.append(Figure("gust", "gust it stands", p.speed(holds), round(holds, 1), "gust"))

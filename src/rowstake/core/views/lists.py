@@ -46,6 +46,8 @@ class Mark:
     text: str
     near: str
     far: str
+    ground: str = ""
+    top: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,7 +109,9 @@ def tapes(planned: Planned, most_boards: int = 3000) -> list[Tape]:
         for post in layout.leg_posts(leg.index):
             at, half = post.on(leg.index), post.face_mm / 2
             kind = "gate" if post.gate else post.kind
-            marks.append(Mark(post.label, kind, at, p.bare(at), p.bare(at - half), p.bare(at + half)))
+            ground, top = (planned.levels.ground[post.label], planned.levels.tops[post.label])
+            level = ("", "") if planned.levels.flat else (p.bare(ground), p.bare(top))
+            marks.append(Mark(post.label, kind, at, p.bare(at), p.bare(at - half), p.bare(at + half), *level))
         length = p.length(leg.length_mm)
         out.append(Tape(leg.index, "posts", leg.length_mm, length, tuple(marks)))
         if boards[leg.index]:

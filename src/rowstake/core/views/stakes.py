@@ -23,6 +23,15 @@ class Stake:
     cautions: tuple[str, ...]
 
 
+def _ground(plan: Plan) -> str:
+    """`level`, or how far the ground falls and the way taken over it."""
+    if plan.levels.flat:
+        return "level"
+    levels = [v for profile in plan.levels.profiles for v in profile.levels]
+    fall = plan.brief.printer.length(max(levels) - min(levels))
+    return f"{plan.brief.fence.slope.way}, {fall} between"
+
+
 def stakes(plan: Plan) -> list[Stake]:
     p, lists = plan.brief.printer, plan.lists
     by_key = {f.key: f for f in figures(plan)}
@@ -33,6 +42,7 @@ def stakes(plan: Plan) -> list[Stake]:
     rows = [
         ("site", "Site", f"{plan.brief.soil.name.split(',')[0]}, {gust}", "gust"),
         ("line", "Line", f"{by_key['posts'].text} posts{spacing}", "spacing"),
+        ("ground", "Ground", _ground(plan), "" if plan.levels.flat else "slope"),
         ("holes", "Holes", f"{by_key['hole'].text} deep", "hole"),
         ("frame", "Frame", f"{plan.count('rail')} rails, {plan.brief.rows} rows", "rails"),
         ("skin", "Skin", board, "boards"),

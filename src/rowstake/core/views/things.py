@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.fence.layout import Post
+from rowstake.core.fence.layout import Bay, Post
+from rowstake.core.fence.levels import step_mm
 from rowstake.core.plan import Plan
 
 
@@ -33,6 +35,7 @@ KIND = {"end": "end post", "corner": "corner post", "line": "line post", "gate":
 
 def _post(plan: Plan, post: Post) -> Thing:
     p, kind, brief = plan.brief.printer, plan.digger.of(post), plan.brief
+    cut = plan.digger.cut(post)
     key = "gate_" if post.gate else ""
     hole = kind.hole
     lines = [Line(f"mark on leg {leg + 1}", p.length(at), "spacing") for leg, at in post.stations]
@@ -40,17 +43,14 @@ def _post(plan: Plan, post: Post) -> Thing:
         Line("hole", f"{p.length(kind.diameter_mm)} across, {p.length(hole.hole_depth_mm)} deep", f"{key}hole"),
         Line("in the ground", p.length(hole.embedment_mm), f"{key}hole"),
         *(Line(layer.what, p.volume(layer.volume_m3), "bags") for layer in kind.layers),
-        Line("above ground", p.length(brief.above_ground_mm), f"{key}post"),
-        Line("post", f"{kind.post.name}, {p.length(hole.post_length_mm)}", f"{key}post"),
+        Line("above ground", p.length(cut.above_mm), f"{key}post"),
+        Line("post", f"{kind.post.name}, {p.length(cut.length_mm)}", f"{key}post"),
     ]
-    if hole.stock_length_mm is not None and hole.trim_mm is not None:
-        lines.append(
-            Line(
-                "buy",
-                f"{p.length(hole.stock_length_mm)}, trim {p.length(hole.trim_mm)} off the top",
-                f"{key}post",
-            )
-        )
+    if cut.stock_mm is not None and cut.trim_mm is not None:
+        lines.append(Line("buy", f"{p.length(cut.stock_mm)}, trim {p.length(cut.trim_mm)} off the top", f"{key}post"))
+    if not plan.levels.flat:
+        lines.append(Line("ground level", p.length(plan.levels.ground[post.label]), "slope"))
+        lines.append(Line("top of post, level", p.length(plan.levels.tops[post.label]), "slope"))
     lines += [
         Line("depth-stick mark", f"{p.length(kind.depth_stick_mm)} up from the foot", f"{key}hole"),
         Line("spoil", f"{p.volume(kind.spoil_m3)} loose"),
@@ -66,6 +66,27 @@ def _post(plan: Plan, post: Post) -> Thing:
     )
 
 
+def _over_ground(plan: Plan, bay: Bay) -> list[Line]:
+    """What the ground does to a bay; nothing on level ground."""
+    if plan.levels.flat:
+        return []
+    p, foot = plan.brief.printer, plan.levels.feet[bay.label]
+    lines = [
+        Line("falls to the right" if foot.fall_mm >= 0 else "rises to the right", p.length(abs(foot.fall_mm)), "slope")
+    ]
+    if abs(foot.slope) > 1e-4:
+        rail = math.hypot(bay.centres_mm, foot.fall_mm)
+        lines.append(Line("rail, centre to centre", f"{p.length(rail)} at {foot.angle_deg:.1f}°", "slope"))
+    steps = [
+        f"{p.length(abs(step))} {'down' if step > 0 else 'up'} at {bay.right.label}"
+        for nxt in plan.layout.bays
+        if nxt.left is bay.right and abs(step := step_mm(foot, plan.levels.feet[nxt.label])) > 0.5
+    ]
+    lines += [Line("steps", step, "slope") for step in steps]
+    lines.append(Line("gap under", f"{p.length(foot.gap_least_mm)} to {p.length(foot.gap_most_mm)}", "slope"))
+    return lines
+
+
 def things(plan: Plan) -> dict[str, Thing]:
     """Everything that can be picked, by the label drawings and lists use."""
     p, layout, out = plan.brief.printer, plan.layout, {}
@@ -78,6 +99,7 @@ def things(plan: Plan) -> dict[str, Thing]:
         out[bay.label] = Thing(
             f"{bay.label.capitalize()}, {bay.left.label} to {bay.right.label}", "line",
             (
+                *_over_ground(plan, bay),
                 Line("centre to centre", p.length(bay.centres_mm), "spacing"),
                 Line("clear between faces", p.length(bay.clear_mm), "spacing"),
                 Line("left edge to left edge", p.length(bay.edges_mm), "spacing"),

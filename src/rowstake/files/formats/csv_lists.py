@@ -29,10 +29,20 @@ def _cuts(plan: Plan) -> Iterable[list[Any]]:
 
 
 def _marks(plan: Plan) -> Iterable[list[Any]]:
-    yield ["leg", "mark_of", "kind", "running_mark", "running_mm", "near_face", "far_face"]
+    yield ["leg", "mark_of", "kind", "running_mark", "running_mm", "near_face", "far_face", "ground_level", "top_level"]
     for tape in tapes(plan):
         for mark in tape.marks:
-            yield [tape.leg + 1, mark.of, mark.kind, mark.text, round(mark.mm, 2), mark.near, mark.far]
+            yield [
+                tape.leg + 1,
+                mark.of,
+                mark.kind,
+                mark.text,
+                round(mark.mm, 2),
+                mark.near,
+                mark.far,
+                mark.ground,
+                mark.top,
+            ]
 
 
 def write(plan: Plan, document: str) -> bytes:

@@ -11,7 +11,7 @@ from pydantic import BaseModel
 from rowstake.core.edits import Edit, apply
 from rowstake.core.job import read_job, write_job
 from rowstake.core.plan import plan
-from rowstake.core.preview import Consequence, compare, consequence
+from rowstake.core.preview import Consequence, Side, compare, consequence, ways_over_ground
 from rowstake.core.views import Desk, desk
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -22,7 +22,7 @@ class Ask(BaseModel):
     edits: list[Edit] = []
 
 
-class AskConsequences(BaseModel):
+class AskAbout(BaseModel):
     document: dict[str, Any]
 
 
@@ -55,8 +55,14 @@ def try_out(body: Ask) -> Tried:
 
 
 @router.post("/consequences")
-def consequences(body: AskConsequences) -> list[list[Consequence]]:
+def consequences(body: AskAbout) -> list[list[Consequence]]:
     """For each finding of the plan, what each of its fixes would do."""
     job = read_job(body.document)
     before = plan(job)
     return [[consequence(job, before, list(fix.edits)) for fix in f.fixes] for f in before.findings]
+
+
+@router.post("/slopes")
+def slopes(body: AskAbout) -> list[Side]:
+    """The three ways over the ground, beside each other."""
+    return ways_over_ground(read_job(body.document))

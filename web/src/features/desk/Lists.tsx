@@ -111,7 +111,7 @@ function MarkTable() {
             Leg {t.leg + 1}, <Num>{t.length}</Num>; every mark from the middle of {t.marks[0].of}
           </h3>
           <table className="w-full border-collapse">
-            <Head names={["Post", "Kind", "Middle", "Near face", "Far face"]} />
+            <Head names={["Post", "Kind", "Middle", "Near face", "Far face", ...(t.marks[0].ground ? ["Ground", "Top"] : [])]} />
             <tbody>
               {t.marks.map((m) => (
                 <Row key={m.of} parts={[m.of]}>
@@ -126,6 +126,16 @@ function MarkTable() {
                   <td className={`${cell} text-right`}>
                     <Num>{m.far}</Num>
                   </td>
+                  {m.ground && (
+                    <>
+                      <td className={`${cell} text-right`}>
+                        <Num>{m.ground}</Num>
+                      </td>
+                      <td className={`${cell} text-right`}>
+                        <Num>{m.top ?? ""}</Num>
+                      </td>
+                    </>
+                  )}
                 </Row>
               ))}
             </tbody>

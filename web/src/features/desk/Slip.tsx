@@ -1,6 +1,8 @@
 import { type ReactNode, useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
 import { Figure, Length, OptionalLength, Pick, Tick, Typed, Why } from "./fields";
+import { LevelsSheet } from "./LevelsSheet";
+import { SlopeSheet } from "./SlopeSheet";
 import { useDesk, useShownDesk, valueAt } from "./state";
 
 type Gate = { id: string; leg: number; leaves: number; hinge: string };
@@ -120,6 +122,29 @@ function ObstacleWords() {
       <Length path={`fence.obstacles.${index}.width_mm`} name="Obstacle width" />
       <Quiet onClick={() => void edit([{ do: "remove_obstacle", id: one.id }], "Obstacle removed")}>Take it away</Quiet>
     </span>
+  );
+}
+
+function GroundSlip() {
+  const text = useShownDesk().ground_text;
+  const way = useDesk((s) => valueAt(s.document, "fence.slope.way"));
+  const [levels, setLevels] = useState(false);
+  const [compare, setCompare] = useState(false);
+  return (
+    <>
+      <Say>
+        The fence goes <Pick path="fence.slope.way" name="Way over the ground" /> over{" "}
+        {text ? `${text.split("\n").length} levels` : "level ground"}.
+        {way === "stepped" && <Tick path="fence.slope.equal_steps" words="even steps" />}
+        <Plain onClick={() => setLevels(true)}>{text ? "Change the levels" : "Enter levels"}</Plain>
+        {text && <Plain onClick={() => setCompare(true)}>The three ways side by side</Plain>} It may stand{" "}
+        <OptionalLength path="site.height_limit_mm" name="Height limit" empty="any height" /> high at most, the far side lying{" "}
+        <Length path="site.far_drop_mm" name="Far side lower" /> lower.
+      </Say>
+      <Why path="fence.slope.way" />
+      {levels && <LevelsSheet onClose={() => setLevels(false)} />}
+      {compare && <SlopeSheet onClose={() => setCompare(false)} />}
+    </>
   );
 }
 
@@ -284,6 +309,7 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
   const body = {
     site: <SiteSlip />,
     line: <LineSlip placing={placing} place={place} />,
+    ground: <GroundSlip />,
     holes: <HolesSlip />,
     frame: <FrameSlip />,
     skin: <SkinSlip />,

@@ -1,0 +1,165 @@
+"""Ground and slopes. The bank: one leg of 7.2 m in four bays of 1800, falling 600 evenly, so 150 in each bay."""
+
+import itertools
+import math
+
+import pytest
+
+from rowstake.core.drawing import scenes
+from rowstake.core.faults import JobFault
+from rowstake.core.ground import lay_ground, read_levels
+from rowstake.core.job import GroundPoint
+from rowstake.core.plan import plan
+from rowstake.core.views.things import things
+from tests.jobs import edited, fence, put
+
+
+def points(*rows):
+    return [GroundPoint(leg=leg, at_mm=at, level_mm=level) for leg, at, level in rows]
+
+
+def bank(way="stepped", *more):
+    job = edited(fence((7200, 0)), {"do": "levels", "text": "0, 0\n7200, -600"}, put("fence.slope.way", way), *more)
+    return plan(job)
+
+
+def feet(made):
+    return [
+        (round(made.levels.feet[b.label].left_mm, 3), round(made.levels.feet[b.label].right_mm, 3))
+        for b in made.layout.bays
+    ]
+
+
+def test_profile_between_stations_and_steps():
+    [first, second] = lay_ground(points((0, 0, 100), (0, 4000, 300), (0, 4000, 900), (0, 6000, 900)), [6000, 2000])
+    assert first.at(2000) == 200
+    assert (first.at(4000), first.at(4000, from_left=False)) == (300, 900)
+    assert first.highest(0, 3999) == pytest.approx(299.95)
+    assert first.highest(0, 5000) == 900
+    assert first.over_line(0, 100, 4000, 100) == 200
+    assert second.at(1500) == 900  # goes on level from the leg before
+
+
+def test_levels_off_the_line_are_told():
+    with pytest.raises(JobFault, match="past the end of its leg"):
+        lay_ground(points((0, 7000, 0)), [6000])
+    with pytest.raises(JobFault, match="no leg 3"):
+        lay_ground(points((2, 0, 0)), [6000])
+
+
+def test_readings_typed_pasted_and_by_staff():
+    text = "leg; station; level\n1; 0; 0\n1; 3 m; -0.12 m; wall\n2; 12'; -5\"\n"
+    assert read_levels(text, "mm") == [
+        {"leg": 0, "at_mm": 0, "level_mm": 0, "on": "soil"},
+        {"leg": 0, "at_mm": 3000, "level_mm": -120, "on": "wall"},
+        {"leg": 1, "at_mm": pytest.approx(3657.6), "level_mm": -127, "on": "soil"},
+    ]
+    staff = read_levels("0\t1.250 m\n2400\t1400\n", "mm", instrument_mm=1500)
+    assert [r["level_mm"] for r in staff] == [250, 100]
+    with pytest.raises(JobFault) as caught:
+        read_levels("0, 0\nfoo, 3\n1, 2, 3, 4", "mm")
+    assert [f.field for f in caught.value.faults] == ["levels row 2", "levels row 3"]
+
+
+def test_stepped_by_hand():
+    made = bank()
+    assert feet(made) == [(50, 50), (-100, -100), (-250, -250), (-400, -400)]
+    foot = made.levels.feet["bay 2"]
+    assert (foot.gap_least_mm, foot.gap_most_mm) == pytest.approx((50, 200))
+    assert [round(made.levels.above_mm(p)) for p in made.layout.posts] == [1900, 2050, 2050, 2050, 2050]
+    assert made.digger.kinds[False].hole.embedment_mm == 1025
+    cuts = [made.digger.cut(p) for p in made.layout.posts]
+    assert [(round(c.length_mm), c.stock_mm) for c in cuts] == [(2925, 3000)] + [(3075, 3600)] * 4
+    rails = sorted(round(p.length_mm) for p in made.parts if p.kind == "rail")
+    assert rails == [1800] * 6 + [1850] * 6  # one bay each, half a post more at both ends
+    assert [round(c.stretch.length_mm) for c in made.courses] == [1850, 1800, 1800, 1850]
+    told = {line.name: line.value for line in things(made)["bay 2"].lines}
+    assert told["steps"] == "150 mm down at P3"
+    assert told["gap under"] == "50 mm to 200 mm"
+
+
+def test_equal_steps():
+    job = edited(
+        fence((7200, 0)),
+        {"do": "levels", "text": "0, 0\n1800, -20\n3600, -320\n5400, -340\n7200, -600"},
+        put("fence.slope.equal_steps", True),
+    )
+    made = plan(job)
+    levels = [a for a, _ in feet(made)]
+    steps = {round(a - b, 2) for a, b in itertools.pairwise(levels)}
+    assert len(steps) == 1
+    # Highest ground in the bays: 0, −20, −320, −340; even steps of 340/3, lifted so that bay 2 keeps its gap.
+    assert levels[0] == pytest.approx(50 + (-20 + 340 / 3), abs=0.01)
+    assert all(f.gap_least_mm >= 50 - 1e-6 for f in made.levels.feet.values())
+
+
+def test_raked_by_hand():
+    made = bank("raked")
+    assert feet(made) == [(50, -100), (-100, -250), (-250, -400), (-400, -550)]
+    assert {round(made.levels.above_mm(p)) for p in made.layout.posts} == {1900}
+    stretch = math.hypot(12, 1) / 12
+    rails = sorted({round(p.length_mm, 2) for p in made.parts if p.kind == "rail"})
+    wanted = sorted({round(length * stretch, 2) for length in (3650, 1850, 3600)})
+    assert rails == wanted  # one grade, so rails run two bays
+    assert made.levels.feet["bay 1"].angle_deg == pytest.approx(4.764, abs=0.001)
+    board = next(p for p in made.parts if p.label == "1B3")
+    assert board.length_mm == pytest.approx(1800 + 150 / 12)
+    assert board.place.rise_mm == pytest.approx(-150 / 12)
+    assert "4.8°" in board.ends
+    assert made.levels.feet["bay 3"].gap_most_mm == pytest.approx(50)
+
+
+def test_raked_clears_a_hump():
+    made = plan(
+        edited(
+            fence((3600, 0)),
+            {"do": "levels", "text": "0, 0\n900, 200\n1800, 0\n3600, 0"},
+            put("fence.slope.way", "raked"),
+        )
+    )
+    assert feet(made) == [(250, 250), (250, 50)]
+    assert made.levels.feet["bay 1"].gap_least_mm == pytest.approx(50)
+
+
+def test_contour_is_level_where_nearly_flat():
+    made = plan(
+        edited(
+            fence((5400, 0)),
+            {"do": "levels", "text": "0, 0\n1800, -10\n3600, -200\n5400, -205"},
+            put("fence.slope.way", "contour"),
+        )
+    )
+    assert feet(made) == [(50, 50), (40, -150), (-150, -150)]
+
+
+def test_a_gate_hangs_level_over_the_highest_ground():
+    made = bank("raked", {"do": "add_gate", "leg": 0, "at_mm": 3000, "opening_mm": 1000})
+    foot = made.levels.feet["gate G1"]
+    assert foot.left_mm == foot.right_mm == pytest.approx(-2937.5 / 12 + 50)
+    leaf = next(p for p in made.parts if p.label == "G1-S1")
+    assert leaf.place.bottom_mm == pytest.approx(foot.left_mm)
+
+
+def test_level_ground_changes_nothing():
+    plain = plan(fence((7200, 0)))
+    for way in ("stepped", "raked", "contour"):
+        made = plan(edited(fence((7200, 0)), {"do": "levels", "text": "0, 0\n7200, 0"}, put("fence.slope.way", way)))
+        assert made.parts == plain.parts
+
+
+def test_height_limit_counts_from_the_lower_side():
+    # The downhill end of a stepped bay stands 50 + 1800 + 150 over the ground.
+    made = bank("stepped", put("site.height_limit_mm", 1990), put("site.far_drop_mm", 100))
+    [finding] = [f for f in made.findings if f.rule == "height_limit"]
+    assert finding.title.startswith("2100 mm high at 7200 mm on leg 1")
+    assert finding.fixes[0].edits[0]["value"] == pytest.approx(1690)
+    assert not [f for f in bank("raked", put("site.height_limit_mm", 1850)).findings if f.rule == "height_limit"]
+
+
+def test_the_elevation_draws_the_ground_and_holes_below_it():
+    made = bank()
+    drawn = scenes(made)["elevation"]
+    ground = next(s for s in drawn.shapes if s.look == "ground")
+    assert ground.points[1:-1] == ((0, 0), (7200, -600))
+    last = next(s for s in drawn.shapes if s.look == "post" and s.of == "P5")
+    assert min(y for _, y in last.points) == pytest.approx(-600 - 1025)
