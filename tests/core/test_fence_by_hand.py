@@ -143,3 +143,65 @@ def test_inside_corner():
     made = plan(edited(yard(), put("fence.skin.side", "left")))
     # Boards inside the corners: leg 1 stops at 9000 − 88, leg 2 begins at 107 and its end stops at 6000 − 88.
     assert [c.stretch.length_mm for c in made.courses] == pytest.approx([8962, 2393, 2412, 4443])
+
+
+def test_board_on_board():
+    made = plan(edited(yard(), {"do": "style", "style": "board_on_board"}))
+    # 19×125 boards with a 25 lap at least: n = ceil((9157 − 25)/100) = 92 on leg 1.
+    assert len(made.courses[0].laid.boards) == 92
+    assert made.courses[0].laid.lap_mm == pytest.approx((92 * 125 - 9157) / 91)
+    screws = next(p.amount for p in made.parts if p.kind == "board screw" and p.of == "run 1")
+    assert screws == 92 * 3 * 2
+
+
+def test_horizontal():
+    made = plan(edited(yard(), {"do": "style", "style": "horizontal"}))
+    # 1800 high: 11 courses of 150 leave 150 for ten gaps of 15; twelve would close them to nothing.
+    laid = made.courses[0].laid
+    assert (len(laid.boards), laid.gap_mm) == (11, 15)
+    boards = [p for p in made.parts if p.kind == "board"]
+    # On the posts, 50 to 69 off the line: leg 1 from −50 to 9069. Odd courses 3650, 3600, 1869; even 1850, 3600, 3669.
+    run_1 = Counter(round(p.length_mm) for p in boards if p.of == "run 1")
+    assert run_1 == {3650: 6, 3600: 11, 1869: 6, 1850: 5, 3669: 5}
+    assert len(boards) == 33 + 16 + 16 + 22
+    # Clears of 1700 and 1400 take one stiffener; 1118.75 and 1106.25 take none.
+    assert made.count("stiffener") == 5 + 3
+    assert made.count("rail") == 0
+    screws = next(p.amount for p in made.parts if p.kind == "board screw" and p.of == "run 1")
+    assert screws == 11 * (8 + 5) * 2
+    assert made.count("gate board") == 11
+    assert {p.length_mm for p in made.parts if p.kind == "gate board"} == {978}
+
+
+def test_horizontal_top_rip():
+    made = plan(
+        edited(
+            yard(),
+            {"do": "style", "style": "horizontal"},
+            put("fence.skin.fit", "exact"),
+            put("fence.skin.height_mm", 1770),
+        )
+    )
+    # 11 × 160 = 1760 leaves a top rip of 10.
+    assert made.courses[0].laid.boards[-1] == (1760, 10)
+    [finding] = [f for f in made.findings if f.rule == "sliver"]
+    assert finding.fixes[0].label == "Open the gaps to end on a whole course"
+
+
+def test_post_and_board():
+    made = plan(edited(yard(), {"do": "style", "style": "post_and_board"}, put("fence.skin.height_mm", 1200)))
+    assert made.courses[0].laid.boards == ((250, 150), (650, 150), (1050, 150))
+    assert made.digger.solidity == pytest.approx(150 / 400)
+    joints = Counter(p.place.right_mm for p in made.parts if p.kind == "board" and p.of == "run 1")
+    inner = {at: n for at, n in joints.items() if 0 < at < 9000}
+    assert max(inner.values()) <= 2  # three boards: no post carries more than two joints, and they alternate
+
+
+def test_stacked_in_channels():
+    made = plan(edited(yard(), {"do": "style", "style": "stacked_channels"}))
+    assert len(made.courses[0].laid.boards) == 12  # 1800 / 150
+    lengths = Counter(round(p.length_mm, 2) for p in made.parts if p.kind == "board")
+    assert lengths == {1694: 60, 1112.75: 24, 1100.25: 24, 1394: 36}  # the clear less 6 of play, twelve to a bay
+    channels = sum(p.amount for p in made.parts if p.kind == "hardware" and "channel" in p.material)
+    assert channels == 24
+    assert sorted({round(p.length_mm, 2) for p in made.parts if p.kind == "cap"}) == [1106.25, 1118.75, 1400, 1700]

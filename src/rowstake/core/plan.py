@@ -36,7 +36,7 @@ def plan(job: Job) -> Plan:
     laid = courses(brief, layout, levels)
     digger = Digger(brief, layout, levels, solidity(brief, laid))
     built = openings.gates(brief, layout, levels)
-    parts = digger.parts() + rail_parts(brief, layout, levels) + board_parts(brief, layout, laid)
+    parts = digger.parts() + rail_parts(brief, layout, levels) + board_parts(brief, layout, levels, laid)
     for gate in built:
         parts.extend(gate.parts)
     spoil = sum(digger.of(post).spoil_m3 for post in layout.posts)

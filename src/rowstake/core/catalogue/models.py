@@ -187,6 +187,13 @@ class StyleEntry(Fact):
     joint: Literal["gap", "lap"]
     between: Literal["gap", "board"] = "board"
     deep: int = 1
+    runs: Literal["up", "along"] = "up"
+    faces: int = 1
+    spans: int = 1
+    stiffener_mm: float = 0.0
+    most_bay_mm: float = 0.0
+    play_mm: float = 0.0
+    channels: bool = False
     gap_mm: float = 0.0
     most_gap_mm: float = 0.0
     lap_mm: float = 0.0

@@ -65,17 +65,22 @@ def _name(board: Board, leg: LegLine, station: float, side: int, words: str, of:
 
 def _skin(board: Board, planned: Planned, aside: int) -> None:
     """Each stretch of boards as a strip of its true thickness, on its side of the line."""
-    between = planned.brief.fence.rails.fixing == "between"
-    back, front = board_planes_mm(planned.brief)
-    if between:
+    brief = planned.brief
+    back, front = board_planes_mm(brief)
+    if brief.style.channels:
+        back, front = -brief.board.thickness_mm / 2, brief.board.thickness_mm / 2
+    elif brief.fence.rails.fixing == "between" and not brief.along:
         back = planned.brief.rail.thickness_mm / 2
         front = back + planned.brief.board.thickness_mm
     for course in planned.courses:
         leg = planned.layout.legs[course.leg]
-        a, b = course.left_mm, course.left_mm + course.stretch.length_mm
+        a, b = course.left_mm, course.right_mm
         low, high = aside * back, aside * front
         strip = (leg.at(a, low), leg.at(b, low), leg.at(b, high), leg.at(a, high))
         board.add(Shape("poly", strip, "board", course.label))
+        if planned.brief.style.faces == 2:
+            far = (leg.at(a, -low), leg.at(b, -low), leg.at(b, -high), leg.at(a, -high))
+            board.add(Shape("poly", far, "board", course.label))
 
 
 def _arc(leg: LegLine, hinge: float, width: float, towards_end: bool, aside: int) -> tuple[Point, ...]:

@@ -98,13 +98,15 @@ def explain_skin(
             source=brief.style.source,
             changes="Fit, gap or lap, the length of the stretch.",
         )  # fmt: skip
-    heights = ", ".join(p.length(h) for h in row_offsets_mm(brief))
+    heights = ", ".join(p.length(h) for h in row_offsets_mm(brief)) if brief.rows else ""
     book.note(
         "rails", "Rows of rails", str(brief.rows),
         rule=f"Two rows up to {p.length(facts.rails.two_up_to_mm)}, three up to {p.length(facts.rails.three_up_to_mm)}, "
         f"four above. The top and bottom rails lie {p.length(facts.rails.from_board_end_mm)} from the board ends, the rest equal. "
         "Face-fixed rails run two bays with their joints on post centres, staggered from row to row.",
-        formula=f"boards of {p.length(brief.fence.skin.height_mm)} → {brief.rows} rows, middles at {heights} above the foot of the boards",
+        formula=f"boards of {p.length(brief.fence.skin.height_mm)} → {brief.rows} rows, middles at {heights} above the foot of the boards"
+        if brief.rows
+        else "these boards lie from post to post and need no rails",
         source=facts.rails.source,
         changes="Height, or the number of rows you choose.",
     )  # fmt: skip

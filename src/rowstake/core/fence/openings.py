@@ -36,6 +36,7 @@ def gates(brief: Brief, layout: Layout, levels: Levels) -> list[Built]:
                 board_screw=board_screw(brief)[0],
                 per_crossing=brief.style.per_crossing,
                 boards=boards,
+                along=brief.along,
             )
         )
         for opening in layout.openings

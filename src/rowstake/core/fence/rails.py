@@ -64,17 +64,17 @@ def rail_planes_mm(brief: Brief) -> tuple[float, float]:
 
 
 def board_planes_mm(brief: Brief) -> tuple[float, float]:
-    """Back and front of boards on face-fixed rails, off the middle of the line."""
-    back = rail_planes_mm(brief)[1]
+    """Back and front of boards off the middle of the line: on face-fixed rails, or on the posts where they lie along."""
+    back = rail_planes_mm(brief)[0 if brief.along else 1]
     return back, back + brief.board.thickness_mm
 
 
-def _joints(stations: list[float], row: Reach, longest: float, one_first: bool) -> list[float]:
+def _joints(stations: list[float], row: Reach, longest: float, most_bays: int, one_first: bool) -> list[float]:
     """Cut positions along a row: ends of the reach and the post centres where pieces meet."""
     places = [row.left_mm, *(s for s in stations[1:-1] if row.left_mm < s < row.right_mm), row.right_mm]
     cuts, i = [row.left_mm], 0
     while i < len(places) - 1:
-        bays = 1 if one_first and i == 0 else JOIN_BAYS
+        bays = 1 if one_first and i == 0 else most_bays
         reachable = [
             j for j in range(i + 1, min(i + bays, len(places) - 1) + 1) if places[j] - places[i] <= longest + 1e-6
         ]
@@ -84,14 +84,16 @@ def _joints(stations: list[float], row: Reach, longest: float, one_first: bool) 
 
 
 def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
-    """Every rail, with its screws: two at each post it crosses, two at each end of a joint."""
+    """Every rail, with its screws: two at each post it crosses, two at each end of a joint. None under lying boards."""
+    if brief.along:
+        return []
     out: list[Part] = []
     per_leg: dict[tuple[int, int], int] = {}
     half = brief.rail.width_mm / 2
     for run in layout.runs:
         for row, offset in enumerate(row_offsets_mm(brief), 1):
             screws = 0
-            for piece in _pieces(brief, layout, levels, run, row):
+            for piece in pieces(brief, layout, levels, run, row):
                 per_leg[run.leg, row] = number = per_leg.get((run.leg, row), 0) + 1
                 screws += piece.crossed * CATALOGUE.materials.rails.per_crossing
                 level = piece.level_mm + offset
@@ -131,8 +133,8 @@ class Piece:
         return math.degrees(math.atan(abs(self.slope)))
 
 
-def _pieces(brief: Brief, layout: Layout, levels: Levels, run: Run, row: int) -> list[Piece]:
-    """The pieces of one row of a run. At a step or a change of grade a rail ends on the post."""
+def pieces(brief: Brief, layout: Layout, levels: Levels, run: Run, row: int) -> list[Piece]:
+    """The rails of one row of a run. At a step or a change of grade a rail ends on the post."""
     if brief.fence.rails.fixing == "between":
         return [_between(levels, bay) for bay in run.bays]
     whole = reach(brief, layout, run, *rail_planes_mm(brief))
@@ -142,6 +144,11 @@ def _pieces(brief: Brief, layout: Layout, levels: Levels, run: Run, row: int) ->
             "a leg long enough for its corners, or boards on the other side",
             f"Leg {run.leg + 1} is too short inside its sharp corners",
         )  # fmt: skip
+    return pieces_over(whole, levels, run, row, JOIN_BAYS, brief.longest_rail_mm)
+
+
+def pieces_over(whole: Reach, levels: Levels, run: Run, row: int, most_bays: int, longest: float) -> list[Piece]:
+    """Pieces that lie over a run, at most so many bays each, with joints on post centres staggered between rows."""
     out: list[Piece] = []
     for bays in stretches(levels, run.bays, at_bends=True):
         stations = [bays[0].left.on(run.leg), *(b.right.on(run.leg) for b in bays)]
@@ -150,7 +157,7 @@ def _pieces(brief: Brief, layout: Layout, levels: Levels, run: Run, row: int) ->
             whole.right_mm if bays[-1] is run.bays[-1] else stations[-1],
         )
         foot = levels.feet[bays[0].label]
-        cuts = _joints(stations, part, brief.longest_rail_mm, one_first=row % 2 == 0)
+        cuts = _joints(stations, part, longest, most_bays, one_first=row % 2 == 0)
         for left, right in pairwise(cuts):
             first = stations[0] if left == cuts[0] else left
             last = stations[-1] if right == cuts[-1] else right

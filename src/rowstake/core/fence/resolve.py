@@ -45,8 +45,19 @@ class Brief:
         return self.top_mm + self.fence.posts.proud_mm
 
     @property
+    def along(self) -> bool:
+        """True where boards lie from post to post and need no rails."""
+        return self.style.runs == "along"
+
+    @property
+    def longest_board_mm(self) -> float:
+        return max(self.board.lengths_mm)
+
+    @property
     def rows(self) -> int:
-        """Rows of rails: 2 up to 1.2 m, 3 up to 1.8 m, 4 above, unless chosen."""
+        """Rows of rails: 2 up to 1.2 m, 3 up to 1.8 m, 4 above, unless chosen; none under boards that lie along."""
+        if self.along:
+            return 0
         facts, height = CATALOGUE.materials.rails, self.fence.skin.height_mm
         auto = 2 if height <= facts.two_up_to_mm else 3 if height <= facts.three_up_to_mm else 4
         return self.fence.rails.count or auto

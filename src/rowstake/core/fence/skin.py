@@ -9,6 +9,7 @@ from typing import Literal
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fence.layout import Bay, Layout
 from rowstake.core.fence.levels import Foot, Levels, stretches
+from rowstake.core.fence.lying import lying
 from rowstake.core.fence.rails import board_planes_mm, reach
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.styles import Laid, Stretch, Style, styles
@@ -20,11 +21,12 @@ SQUARE_CUT = 1e-3
 
 @dataclass(frozen=True, slots=True)
 class Course:
-    """One stretch of boards: a run on face-fixed rails, or a bay between posts."""
+    """One stretch of boards: a run on face-fixed rails, or a bay between posts. Lying boards are laid up its height."""
 
     label: str
     leg: int
     left_mm: float
+    right_mm: float
     stretch: Stretch
     laid: Laid
     feet: tuple[Foot, ...]
@@ -49,7 +51,7 @@ def style_of(brief: Brief) -> Style:
 
 def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int, float, float, tuple[Bay, ...]]]:
     """(label, leg, left, right, bays) of every stretch: a bay between posts, or a run up to its next step."""
-    if brief.fence.rails.fixing == "between":
+    if brief.style.channels or (brief.fence.rails.fixing == "between" and not brief.along):
         return [
             (b.label, b.leg, b.left.on(b.leg) + b.left.face_mm / 2, b.right.on(b.leg) - b.right.face_mm / 2, (b,))
             for b in layout.bays
@@ -75,11 +77,12 @@ def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
     for label, leg, left, right, bays in _spans(brief, layout, levels):
         if right - left <= 1:
             continue
-        key = round(right - left, 6)
+        length = brief.fence.skin.height_mm if brief.along else right - left
+        key = round(length, 6)
         if key not in done:
-            stretch = stretch_for(brief, right - left, edges)
+            stretch = stretch_for(brief, length, edges)
             done[key] = (stretch, style.lay(stretch))
-        out.append(Course(label, leg, left, *done[key], tuple(levels.feet[b.label] for b in bays)))
+        out.append(Course(label, leg, left, right, *done[key], tuple(levels.feet[b.label] for b in bays)))
     return out
 
 
@@ -103,8 +106,10 @@ def board_screw(brief: Brief) -> tuple[str, float, float]:
     return f"screw {math.floor(length)} mm", length, length - board
 
 
-def board_parts(brief: Brief, layout: Layout, laid: list[Course]) -> list[Part]:
+def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Part]:
     """Every board with its label along its leg, and the screws of each stretch."""
+    if brief.along:
+        return lying(brief, layout, levels, laid[0].laid, board_screw(brief)[0]) if laid else []
     skin, screw = brief.fence.skin, board_screw(brief)[0]
     width, board = brief.board.width_mm, brief.board.id
     per_leg = dict.fromkeys(range(len(layout.legs)), 0)

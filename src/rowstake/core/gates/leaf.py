@@ -35,6 +35,7 @@ class LeafBrief:
     board_screw: str
     per_crossing: int
     boards: Boards
+    along: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,16 +84,17 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
         stick("B", "gate rail", inner, Place(b.leg, left + face, right - face, low, low + face)),
         stick("X", lean, length, Place(b.leg, left + face, right - face, low + face, high - face), ends),
     ]
-    boards = b.boards(leaf.leaf_width_mm)
+    boards = b.boards(b.height_mm if b.along else leaf.leaf_width_mm)
     for i, (at, width) in enumerate(boards, 1):
-        ripped = width < b.board.width_mm - 0.05
-        out.append(
-            Part(
-                f"{name}-{i}", "gate board", "gates", b.board.id, of, b.height_mm, width,
-                "ripped" if ripped else "square", place=Place(b.leg, left + at, left + at + width, low, high),
-            )
-        )  # fmt: skip
-    screws = len(boards) * 2 * b.per_crossing
+        ends = "ripped" if width < b.board.width_mm - 0.05 else "square"
+        length = leaf.leaf_width_mm if b.along else b.height_mm
+        place = (
+            Place(b.leg, left, right, low + at, low + at + width)
+            if b.along
+            else Place(b.leg, left + at, left + at + width, low, high)
+        )
+        out.append(Part(f"{name}-{i}", "gate board", "gates", b.board.id, of, length, width, ends, place=place))
+    screws = len(boards) * 2 * max(b.per_crossing, 1)
     out.append(Part(f"{name} board screws", "board screw", "gates", b.board_screw, of, amount=screws, unit="each"))
     return out
 

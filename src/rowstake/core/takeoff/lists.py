@@ -149,7 +149,7 @@ def _hardware(brief: Brief, parts: list[Part]) -> list[BuyLine]:
             counts[p.material] += int(p.amount)
             whose[p.material].append(p.of)
     return [
-        BuyLine("Gate hardware", item + finish, n, "each", f"{n} for {', '.join(sorted(set(whose[item])))}",
+        BuyLine("Hardware", item + finish, n, "each", f"{n} for {', '.join(sorted(set(whose[item])))}",
                 tuple(sorted(set(whose[item]))))
         for item, n in counts.items()
     ]  # fmt: skip

@@ -29,7 +29,17 @@ def _ground(plan: Plan) -> str:
         return "level"
     levels = [v for profile in plan.levels.profiles for v in profile.levels]
     fall = plan.brief.printer.length(max(levels) - min(levels))
-    return f"{plan.brief.fence.slope.way}, {fall} between"
+    return f"{plan.brief.fence.slope.way}, {fall}"
+
+
+def _frame(plan: Plan) -> str:
+    """Rails and their rows; or what stands between the posts of lying boards."""
+    if not plan.brief.along:
+        return f"{plan.count('rail')} rails, {plan.brief.rows} rows"
+    for kind in ("stiffener", "cap"):
+        if count := plan.count(kind):
+            return f"{count} {kind}s"
+    return "no rails"
 
 
 def stakes(plan: Plan) -> list[Stake]:
@@ -44,7 +54,7 @@ def stakes(plan: Plan) -> list[Stake]:
         ("line", "Line", f"{by_key['posts'].text} posts{spacing}", "spacing"),
         ("ground", "Ground", _ground(plan), "" if plan.levels.flat else "slope"),
         ("holes", "Holes", f"{by_key['hole'].text} deep", "hole"),
-        ("frame", "Frame", f"{plan.count('rail')} rails, {plan.brief.rows} rows", "rails"),
+        ("frame", "Frame", _frame(plan), "rails"),
         ("skin", "Skin", board, "boards"),
         ("gates", "Gates", f"{gates} gate{'s' * (gates != 1)}" if gates else "none yet",
          f"leaf_{plan.gates[0].gate.id}" if gates else ""),

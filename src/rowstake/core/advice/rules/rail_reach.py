@@ -16,10 +16,11 @@ TALL_MM = 1500.0
 
 def look(planned: Planned) -> Iterator[Finding]:
     brief, p = planned.brief, planned.brief.printer
-    if planned.digger.solidity < SOLID or brief.fence.skin.height_mm < TALL_MM:
+    own = brief.style.most_bay_mm
+    if not own and (planned.digger.solidity < SOLID or brief.fence.skin.height_mm < TALL_MM):
         return
     steps = [s for s in CATALOGUE.materials.limits.solid_bay if brief.post.width_mm >= s.post_over_mm]
-    limit = steps[-1].reach_mm
+    limit = min([steps[-1].reach_mm, own] if own and planned.digger.solidity >= SOLID else [own or steps[-1].reach_mm])
     wide = [b for b in planned.layout.bays if b.centres_mm > limit + 0.5]
     if not wide:
         return
@@ -41,7 +42,7 @@ def look(planned: Planned) -> Iterator[Finding]:
     widest = max(wide, key=lambda b: b.centres_mm)
     yield found(
         f"Bays of {p.length(widest.centres_mm)} are too wide for {brief.post.name} posts",
-        f"Under a solid fence this high, {brief.post.name} posts carry bays up to {p.length(limit)}. "
+        f"{brief.style.name} of this height on {brief.post.name} posts carry bays up to {p.length(limit)}. "
         f"{len(wide)} of {len(planned.layout.bays)} bays are wider.",
         [b.label for b in wide],
         fixes,

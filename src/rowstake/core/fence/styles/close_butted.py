@@ -7,7 +7,8 @@ from rowstake.core.reckoners.base import whole
 from rowstake.core.reckoners.deck_boards import whole_gap
 
 
-def _exact(s: Stretch, gap: float) -> Laid:
+def exact(s: Stretch, gap: float) -> Laid:
+    """The gap as given; what is left over is the last rip."""
     pitch = s.board_mm + gap
     full = whole((s.length_mm + gap) / pitch)
     rip = s.length_mm - full * pitch
@@ -19,7 +20,7 @@ def _exact(s: Stretch, gap: float) -> Laid:
 
 def _balanced(s: Stretch, gap: float) -> Laid:
     """Both end boards ripped to the same width, at least half a board each."""
-    plain = _exact(s, gap)
+    plain = exact(s, gap)
     last = plain.boards[-1][1]
     if len(plain.boards) < 3 or last >= s.board_mm - NOTHING_MM:
         return plain
@@ -37,7 +38,7 @@ def lay(s: Stretch) -> Laid:
             count = round((s.length_mm + gap) / (s.board_mm + gap))
             return Laid(in_a_row(count, s.board_mm, s.board_mm + max(0.0, gap)), max(0.0, gap))
         return _balanced(s, s.gap_mm)
-    return _balanced(s, s.gap_mm) if s.fit == "balanced" else _exact(s, s.gap_mm)
+    return _balanced(s, s.gap_mm) if s.fit == "balanced" else exact(s, s.gap_mm)
 
 
 def solidity(board_mm: float, laid: Laid) -> float:
