@@ -205,3 +205,27 @@ def test_stacked_in_channels():
     channels = sum(p.amount for p in made.parts if p.kind == "hardware" and "channel" in p.material)
     assert channels == 24
     assert sorted({round(p.length_mm, 2) for p in made.parts if p.kind == "cap"}) == [1106.25, 1118.75, 1400, 1700]
+
+
+def test_other_ways_of_setting():
+    ring, gate_ring = math.pi * 0.3**2 / 4 - 0.01, math.pi * 0.4**2 / 4 - 0.125**2
+    beds = 0.1 * (12 * math.pi * 0.15**2 + 2 * math.pi * 0.2**2)
+    collar = plan(edited(yard(), put("fence.posts.method", "collar")))
+    # A band of 300 with its top 300 down, in every hole; 350 and 666.67 of soil below it, 300 above.
+    assert collar.lists.concrete_m3 == pytest.approx(0.3 * (12 * ring + 2 * gate_ring))
+    assert [(round(y.bottom_mm), round(y.top_mm)) for y in collar.digger.kinds[False].layers] == [
+        (-1050, -950), (-950, -600), (-600, -300), (-300, 0),
+    ]  # fmt: skip
+    assert collar.lists.spoil_m3 == pytest.approx(
+        1.25
+        * (12 * (math.pi * 0.15**2 * 1.05 - ring * 0.65) + 2 * (math.pi * 0.2**2 * 1.366667 - gate_ring * 0.966667)),
+        rel=1e-5,
+    )
+    gravel = plan(edited(yard(), put("fence.posts.method", "gravel")))
+    assert gravel.lists.bags == 0
+    poured = sum(p.amount for p in gravel.parts if p.material == "gravel")
+    assert poured == pytest.approx(beds + 12 * ring * 0.95 + 2 * gate_ring * 1.266667, rel=1e-6)
+    assert gravel.holds_to_mps < plan(yard()).holds_to_mps  # the earth bears on the post alone
+    foam = plan(edited(yard(), put("fence.posts.method", "foam")))
+    kits = next(line.buy for line in foam.lists.buy if line.unit == "kits")
+    assert kits == math.ceil((12 * ring * 0.95 + 2 * gate_ring * 1.266667) * 1.05 / 0.015)

@@ -28,6 +28,7 @@ def jobs(draw):
     job = fence(*((draw(st.floats(1500, 14_000)), turn) for turn in turns), region=region, style=style)
     edits = [
         put("fence.skin.fit", fit),
+        put("fence.posts.method", draw(st.sampled_from(list(CATALOGUE.methods)))),
         put("fence.rails.fixing", draw(st.sampled_from(["face", "between"]))),
         put("fence.skin.side", draw(st.sampled_from(["left", "right"]))),
         put("fence.skin.start", draw(st.sampled_from(["start", "end"]))),

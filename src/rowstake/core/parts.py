@@ -44,6 +44,7 @@ class Part:
     ends: str = "square"
     amount: float = 1.0
     unit: Literal["piece", "m³", "each"] = "piece"
+    domed: bool = False
     place: Place | None = None
 
 

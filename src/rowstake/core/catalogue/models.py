@@ -107,6 +107,15 @@ class Fill(Fact):
     spoil_bulking: float
 
 
+class Collar(Fact):
+    thick_mm: float
+    top_down_mm: float
+
+
+class Foam(Fact):
+    kit_m3: float
+
+
 class Fixings(Fact):
     packs: list[int]
     spare_pct: float
@@ -168,6 +177,8 @@ class Materials(Fact):
     concrete: Concrete
     bags: dict[str, Bag]
     fill: Fill
+    collar: Collar
+    foam: Foam
     fixings: Fixings
     cutting: Cutting
     posts: PostFacts

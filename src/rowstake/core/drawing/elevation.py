@@ -14,7 +14,7 @@ MANY_BOARDS = 2500
 """Past this many boards a stretch is drawn as one strip, so that large drawings stay quick."""
 LOOKS: dict[str, Look] = {
     "post": "post", "rail": "rail", "stiffener": "rail", "cap": "frame", "board": "board", "stile": "frame", "gate rail": "frame", "brace": "brace",
-    "brace, leaning left": "brace", "gate board": "board", "concrete": "concrete", "gravel": "gravel",
+    "brace, leaning left": "brace", "gate board": "board", "concrete": "concrete", "soil": "hole", "foam": "concrete", "gravel": "gravel",
 }  # fmt: skip
 
 
@@ -34,7 +34,7 @@ def elevation_scene(planned: Planned) -> Scene:
     in_front = brief.fence.skin.side == "right"
     _ground(board, planned, offsets)
     thin = planned.count("board", "gate board") > MANY_BOARDS
-    layers: list[Look] = ["gravel", "concrete", "post"]
+    layers: list[Look] = ["hole", "gravel", "concrete", "post"]
     layers += ["rail", "frame", "brace", "board"] if in_front else ["board", "brace", "frame", "rail"]
     grouped: dict[str, list[Part]] = {look: [] for look in layers}
     for part in planned.parts:
@@ -66,13 +66,13 @@ def _part(board: Board, part: Part, offsets: list[float], look: Look, hidden: bo
         return
     x0, x1 = offsets[place.leg] + place.left_mm, offsets[place.leg] + place.right_mm
     low, high, rise = place.bottom_mm, place.top_mm, place.rise_mm
-    of = part.of if look in ("concrete", "gravel") else part.label
+    of = part.of if look in ("concrete", "gravel", "hole") else part.label
     if look == "brace":
         start, end = (x1, x0) if "leaning" in part.kind else (x0, x1)
         board.line((start, low), (end, high), look, of, hidden)
     elif look == "concrete":
-        ground = high - CATALOGUE.materials.posts.dome_mm
-        dome = ((x0, low), (x1, low), (x1, ground), ((x0 + x1) / 2, high), (x0, ground))
+        edge = high - CATALOGUE.materials.posts.dome_mm if part.domed else high
+        dome = ((x0, low), (x1, low), (x1, edge), ((x0 + x1) / 2, high), (x0, edge))
         board.add(Shape("poly", dome, look, of, hidden=True))
     else:
         corners = ((x0, low), (x1, low + rise), (x1, high + rise), (x0, high))

@@ -6,6 +6,8 @@ from rowstake.core.drawing.scene import Board, Look, Scene, Shape
 from rowstake.core.fence.holes import HoleKind
 from rowstake.core.planned import Planned
 
+LOOKS: dict[str, Look] = {"concrete": "concrete", "foam": "concrete", "gravel": "gravel", "soil": "hole"}
+
 
 def section_scene(planned: Planned, kind: HoleKind) -> Scene:
     """One kind of hole, to scale, from below the gravel to the top of the post."""
@@ -19,7 +21,7 @@ def section_scene(planned: Planned, kind: HoleKind) -> Scene:
     board.line((-wide, 0.0), (-radius, 0.0), "ground")
     board.line((radius, 0.0), (wide, 0.0), "ground")
     for layer in kind.layers:
-        look: Look = "concrete" if layer.material == "concrete" else "gravel"
+        look = LOOKS[layer.material]
         if layer.domed:
             points = ((-radius, layer.bottom_mm), (radius, layer.bottom_mm), (radius, 0.0), (half, layer.top_mm),
                       (-half, layer.top_mm), (-radius, 0.0))  # fmt: skip

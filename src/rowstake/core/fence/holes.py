@@ -142,7 +142,8 @@ class Digger:
         size = self.size(gate, hole.embedment_mm)
         layers = tuple(methods()[brief.method.id].layers(size))
         spoil = math.pi * size.diameter_mm**2 / 4 * hole.hole_depth_mm / 1e9
-        loose = spoil * CATALOGUE.materials.fill.spoil_bulking
+        put_back = sum(layer.volume_m3 for layer in layers if layer.material == "soil")
+        loose = (spoil - put_back) * CATALOGUE.materials.fill.spoil_bulking
         return HoleKind(gate, post, above, hole, size.diameter_mm, layers, loose)
 
     def cut(self, post: Post) -> PostCut:
@@ -190,7 +191,7 @@ class Digger:
             out.extend(
                 Part(
                     f"{post.label} {layer.what}", layer.material, "holes", layer.material, post.label,
-                    amount=layer.volume_m3, unit="m³",
+                    amount=layer.volume_m3, unit="m³", domed=layer.domed,
                     place=Place(leg, at - radius, at + radius, ground + layer.bottom_mm, ground + layer.top_mm),
                 )
                 for layer in kind.layers

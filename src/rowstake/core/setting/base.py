@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
 from dataclasses import dataclass
 
@@ -27,6 +28,23 @@ class Layer:
     top_mm: float
     volume_m3: float
     domed: bool = False
+
+
+def bed(hole: HoleSize) -> list[Layer]:
+    """The gravel bed under the post; none when it has no thickness."""
+    if not hole.gravel_mm:
+        return []
+    volume = math.pi * hole.diameter_mm**2 / 4 * hole.gravel_mm / 1e9
+    return [Layer("gravel bed", "gravel", -hole.embedment_mm - hole.gravel_mm, -hole.embedment_mm, volume)]
+
+
+def round_post(hole: HoleSize, what: str, material: str, bottom_mm: float, top_mm: float) -> list[Layer]:
+    """A layer that fills the hole round the post between two depths; none when they leave nothing."""
+    bottom_mm = max(bottom_mm, -hole.embedment_mm)
+    if top_mm - bottom_mm < 1:
+        return []
+    ring = math.pi * hole.diameter_mm**2 / 4 - hole.post_w_mm * hole.post_d_mm
+    return [Layer(what, material, bottom_mm, top_mm, ring * (top_mm - bottom_mm) / 1e9)]
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,7 +7,7 @@ import math
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.reckoners.hole_concrete import HoleConcrete
 from rowstake.core.reckoners.hole_concrete import run as hole_concrete
-from rowstake.core.setting.base import HoleSize, Layer, Method
+from rowstake.core.setting.base import HoleSize, Layer, Method, bed
 
 
 def layers(hole: HoleSize) -> list[Layer]:
@@ -23,10 +23,8 @@ def layers(hole: HoleSize) -> list[Layer]:
         )
     ).volume_each_m3
     ring_m3 = (area_mm2 - hole.post_w_mm * hole.post_d_mm) * dome / 2 / 1e9
-    bed = Layer("gravel bed", "gravel", -hole.embedment_mm - hole.gravel_mm, -hole.embedment_mm,
-                area_mm2 * hole.gravel_mm / 1e9)  # fmt: skip
     pour = Layer("concrete", "concrete", -hole.embedment_mm, dome, body + ring_m3, domed=True)
-    return [bed, pour] if hole.gravel_mm else [pour]
+    return [*bed(hole), pour]
 
 
 METHOD = Method(

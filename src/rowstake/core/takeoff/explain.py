@@ -22,7 +22,7 @@ def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layou
         each = sum(layer.volume_m3 for layer in kind.layers if layer.material == "concrete")
         rows.append(
             f"{count} {'gate posts' if gate else 'posts'}, hole {p.length(kind.diameter_mm)} across, "
-            f"{p.length(kind.hole.embedment_mm)} of concrete: {p.volume(each)} each"
+            f"{p.length(kind.hole.embedment_mm)} of post in the ground: {p.volume(each)} of concrete each"
         )
     book.note(
         "bags", "Bags of concrete", f"{lists.bags}",

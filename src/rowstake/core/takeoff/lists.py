@@ -185,5 +185,11 @@ def take_off(brief: Brief, parts: list[Part], spoil_m3: float) -> TakeOff:
             BuyLine("Concrete and gravel", "drainage gravel, loose", up(weight / 25) * 25, "kg",
                     f"{p.volume(gravel)}, {p.weight(weight)}", tuple(whose["gravel"]))
         )  # fmt: skip
+    if foam := float(volume["foam"]):
+        kits = up(foam * (1 + facts.concrete.waste_pct / 100) / facts.foam.kit_m3)
+        lines.append(
+            BuyLine("Concrete and gravel", "setting foam, kits", kits, "kits",
+                    f"{p.volume(foam)} at {facts.foam.kit_m3 * 1000:g} litres a kit; the label counts", tuple(whose["foam"]))
+        )  # fmt: skip
     lines += _fixings(brief, parts) + _hardware(brief, parts)
     return TakeOff(tuple(lines), cut_lines(parts), plans, concrete, bags, spoil_m3)

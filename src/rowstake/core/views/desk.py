@@ -42,6 +42,7 @@ class Desk:
     choices: dict[str, list[Choice]]
     lengths: dict[str, str]
     joint: str
+    along: bool
     ground_text: str
     caution: str
 
@@ -69,6 +70,7 @@ def desk(plan: Plan) -> Desk:
         choices=choices(job),
         lengths=length_texts(job),
         joint=plan.brief.style.joint,
+        along=plan.brief.along,
         ground_text=ground_text(plan.brief.job),
         caution=str(always),
     )

@@ -174,7 +174,15 @@ function HolesSlip() {
 
 function FrameSlip() {
   const count = useDesk((s) => valueAt(s.document, "fence.rails.count"));
+  const along = useShownDesk().along;
   const { edit } = useDesk.getState();
+  if (along) {
+    return (
+      <Say>
+        These boards lie from post to post: no rails. Stiffeners and caps of <Pick path="fence.rails.size" name="Rail size" />.
+      </Say>
+    );
+  }
   return (
     <Say>
       <Pick path="fence.rails.size" name="Rail size" /> rails <Pick path="fence.rails.fixing" name="Rail fixing" /> in{" "}

@@ -1,0 +1,14 @@
+"""Compacted aggregate from the bottom of the hole to the surface."""
+
+from __future__ import annotations
+
+from rowstake.core.setting.base import HoleSize, Layer, Method, bed, round_post
+
+
+def layers(hole: HoleSize) -> list[Layer]:
+    return [*bed(hole), *round_post(hole, "compacted gravel", "gravel", -hole.embedment_mm, 0.0)]
+
+
+METHOD = Method(
+    "gravel", layers, lambda hole: max(hole.post_w_mm, hole.post_d_mm), "no concrete: gravel all the way up"
+)
