@@ -27,6 +27,9 @@ TROUBLE = {
     "no_stock": edited(fence((9000, 0), region="north_america"), put("fence.skin.height_mm", "9'")),
     "height_limit": edited(fence((9000, 0)), put("site.height_limit_mm", 1800)),
     "gap_under": edited(fence((9000, 0)), {"do": "levels", "text": "0, 0\n9000, -1500"}),
+    "gate_grounds": edited(
+        fence((9000, 0)), {"do": "add_gate", "leg": 0}, {"do": "gate", "id": "G1", "values": {"rise_left_mm": 120}}
+    ),
     "obstacle": edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 1500, "width_mm": 2500}),
 }
 
@@ -45,7 +48,7 @@ def test_rule_finds_its_trouble(rule):
     [finding] = found(made, rule)[:1]
     assert finding.title
     assert finding.why
-    assert finding.stake in ("line", "ground", "holes", "frame", "skin", "gates", "buy")
+    assert finding.stake in ("line", "ground", "gates", "holes", "frame", "skin", "gates", "buy")
     known = {p.label for p in made.parts} | {b.label for b in made.layout.bays} | {c.label for c in made.courses}
     known |= {p.label for p in made.layout.posts} | {f"gate {g.gate.id}" for g in made.gates}
     assert set(finding.where) <= known

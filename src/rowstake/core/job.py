@@ -59,6 +59,10 @@ class Gate(Block):
     opening_mm: Annotated[float, Field(ge=300, le=12_000)]
     leaves: Literal[1, 2] = 1
     hinge: Literal["start", "end"] = "start"
+    swing: Literal["left", "right"] = "left"
+    rise_left_mm: Annotated[float, Field(ge=-5000, le=5000)] = 0
+    rise_right_mm: Annotated[float, Field(ge=-5000, le=5000)] = 0
+    """How much higher the ground lies one opening's width out from the line, to the left and to the right."""
     wheel: bool = False
     stop: bool = False
 

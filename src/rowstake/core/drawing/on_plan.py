@@ -93,7 +93,7 @@ def _arc(leg: LegLine, hinge: float, width: float, towards_end: bool, aside: int
 
 
 def _gate(board: Board, planned: Planned, opening: Opening, aside: int) -> None:
-    """Leaves closed, and the arc they sweep when they open away from the boards."""
+    """Leaves closed, and the arc they sweep."""
     gate, leg = opening.gate, planned.layout.legs[opening.leg]
     built = next(b for b in planned.gates if b.gate.id == gate.id)
     of, width = f"gate {gate.id}", built.leaf.leaf_width_mm
@@ -105,7 +105,7 @@ def _gate(board: Board, planned: Planned, opening: Opening, aside: int) -> None:
         end = hinge + (width if side == "start" else -width)
         corners = (leg.at(hinge, -thick), leg.at(end, -thick), leg.at(end, thick), leg.at(hinge, thick))
         board.add(Shape("poly", corners, "frame", of))
-        arc = _arc(leg, hinge, width, side == "start", -aside)
+        arc = _arc(leg, hinge, width, side == "start", 1 if gate.swing == "left" else -1)
         for a, b in itertools.pairwise(arc):
             board.line(a, b, "swing", of)
         board.line(arc[-1], leg.at(hinge), "swing", of)

@@ -37,6 +37,7 @@ def gates(brief: Brief, layout: Layout, levels: Levels) -> list[Built]:
                 per_crossing=brief.style.per_crossing,
                 boards=boards,
                 along=brief.along,
+                ground=levels.profiles[opening.leg].at,
             )
         )
         for opening in layout.openings

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, Section, Species
 from rowstake.core.faults import refuse
+from rowstake.core.gates.rehearsal import Ground, Swing, rehearse
 from rowstake.core.job import Gate
 from rowstake.core.parts import Part, Place
 from rowstake.core.reckoners.gate_leaf import GateLeaf, Leaf
@@ -15,6 +16,10 @@ from rowstake.core.reckoners.gate_leaf import run as gate_leaf
 
 Boards = Callable[[float], tuple[tuple[float, float], ...]]
 """The fence's pattern over a width: (left, width) of each board."""
+
+
+def _level(_: float) -> float:
+    return 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,6 +41,7 @@ class LeafBrief:
     per_crossing: int
     boards: Boards
     along: bool = False
+    ground: Ground = _level
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,6 +57,13 @@ class Built:
     hinge: str
     hinges_per_leaf: int
     parts: tuple[Part, ...]
+    swings: tuple[Swing, ...]
+
+    @property
+    def hung(self) -> list[Swing]:
+        """The ways its leaves are hung: both hinge sides for two leaves, else the one chosen."""
+        sides = ("start", "end") if self.gate.leaves == 2 else (self.gate.hinge,)
+        return [s for s in self.swings if s.swing == self.gate.swing and s.hinge in sides]
 
 
 def _leaf_left(b: LeafBrief, leaf: Leaf, number: int) -> float:
@@ -151,4 +164,13 @@ def build(b: LeafBrief) -> Built:
     per_leaf = 3 if b.height_mm > facts.third_hinge_over_mm else 2
     length, angle = brace(leaf.leaf_width_mm - 2 * b.frame.width_mm, b.height_mm - 2 * b.frame.width_mm)
     parts.extend(_hardware(b, hinge, per_leaf))
-    return Built(b.gate, leaf, b.height_mm, length, angle, weight, hinge, per_leaf, tuple(parts))
+    swings = rehearse(
+        b.gate,
+        b.left_mm,
+        b.left_mm + b.opening_mm,
+        leaf.leaf_width_mm,
+        (b.hinge_gap_mm, b.latch_gap_mm),
+        b.bottom_mm,
+        b.ground,
+    )
+    return Built(b.gate, leaf, b.height_mm, length, angle, weight, hinge, per_leaf, tuple(parts), tuple(swings))

@@ -82,8 +82,8 @@ def read_inputs(reckoner: Reckoner[Any, Any], raw: dict[str, Any], units: str = 
         if isinstance(value, str) and not value.strip():
             continue
         try:
-            if isinstance(value, str) and field.endswith("lengths_mm"):
-                value = [parse_length(part, units, field) for part in value.split(";")]
+            if isinstance(value, str) and field.endswith(("lengths_mm", "levels_mm")):
+                value = [parse_length(part, units, field, signed=True) for part in value.split(";")]
             elif isinstance(value, str) and field.endswith("_mm"):
                 value = parse_length(value, units, field, signed=True)
         except JobFault as fault:

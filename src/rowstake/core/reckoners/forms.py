@@ -39,7 +39,7 @@ LABELS = {
     "post_w_mm": "post width", "post_d_mm": "post depth, 0 for no post", "school": "depth in the ground by",
     "deeper": "times deeper (gate posts 1.33)", "wind_depth_mm": "wind-checked depth",
     "chosen_depth_mm": "depth insisted on", "gravel_mm": "gravel bed", "edges": "at both ends stands",
-    "stock_lengths_mm": "lengths on sale", "wind_mps": "gust", "solidity": "solid share, 0 to 1",
+    "stock_lengths_mm": "lengths on sale", "ground_levels_mm": "ground along the arc, from shut", "open_deg": "opens to, °", "wind_mps": "gust", "solidity": "solid share, 0 to 1",
     "lateral_bearing_kpa_per_m": "soil's side bearing", "leaves": "leaves, 1 or 2", "waste_pct": "waste",
     "bag_kg": "bag", "count": "holes", "max_gap_mm": "largest gap", "min_gap_mm": "smallest gap",
     "target_gap_mm": "gap wanted", "max_spacing_mm": "largest spacing", "min_lap_mm": "least lap",

@@ -7,6 +7,7 @@ from typing import Any
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene, scenes
+from rowstake.core.gates import Swing
 from rowstake.core.parts import Finding, Working
 from rowstake.core.plan import Plan
 from rowstake.core.views.choices import Choice, choices, ground_text, length_texts
@@ -44,6 +45,7 @@ class Desk:
     joint: str
     along: bool
     ground_text: str
+    rehearsals: dict[str, list[Swing]]
     caution: str
 
 
@@ -72,5 +74,6 @@ def desk(plan: Plan) -> Desk:
         joint=plan.brief.style.joint,
         along=plan.brief.along,
         ground_text=ground_text(plan.brief.job),
+        rehearsals={built.gate.id: list(built.swings) for built in plan.gates},
         caution=str(always),
     )

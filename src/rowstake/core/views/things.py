@@ -147,6 +147,12 @@ def things(plan: Plan) -> dict[str, Thing]:
                 Line("hinges", f"{built.hinges_per_leaf} × {built.hinge} a leaf", key),
                 Line("posts", f"{opening.left.label} and {opening.right.label}", "gate_hole"),
                 Line("posts stand a gust of", p.speed(stands.holds_to_mps), "gust"),
+                *(
+                    Line(f"opens {s.swing}, hung at the {'near' if s.hinge == 'start' else 'far'} post",
+                         f"{p.length(s.swept.clearance_mm)} clear at {s.swept.worst_angle_deg:.0f}°" if s.swept.opens
+                         else f"grounds at {s.swept.stops_at_deg:.0f}°, needs {p.length(s.swept.gap_needed_mm)}")
+                    for s in built.swings
+                ),
                 *hung,
             ), leg=opening.leg,
         )  # fmt: skip

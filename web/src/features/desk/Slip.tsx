@@ -2,10 +2,11 @@ import { type ReactNode, useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
 import { Figure, Length, OptionalLength, Pick, Tick, Typed, Why } from "./fields";
 import { LevelsSheet } from "./LevelsSheet";
+import { RehearsalSheet } from "./RehearsalSheet";
 import { SlopeSheet } from "./SlopeSheet";
 import { useDesk, useShownDesk, valueAt } from "./state";
 
-type Gate = { id: string; leg: number; leaves: number; hinge: string };
+type Gate = { id: string; leg: number; leaves: number; hinge: string; swing: string };
 type Obstacle = { id: string; leg: number; what: string };
 
 function Say({ children }: { children: ReactNode }) {
@@ -243,6 +244,7 @@ function GatesSlip() {
   const picked = useDesk((s) => s.selected[0]);
   const leg = useLeg();
   const { edit, pick } = useDesk.getState();
+  const [rehearse, setRehearse] = useState(false);
   const found = gates.findIndex((g) => `gate ${g.id}` === picked);
   const index = found < 0 ? 0 : found;
   const gate = gates[index];
@@ -289,6 +291,16 @@ function GatesSlip() {
                 </select>
               </>
             )}
+            swinging{" "}
+            <select
+              aria-label="Swing"
+              value={gate.swing}
+              onChange={(e) => void change({ swing: e.target.value }, "Gate swing")}
+              className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
+            >
+              <option value="left">to the left</option>
+              <option value="right">to the right</option>
+            </select>
             . <Tick path={`fence.gates.${index}.wheel`} words="wheel" /> <Tick path={`fence.gates.${index}.stop`} words="ground stop" />
           </>
         ) : (
@@ -300,7 +312,11 @@ function GatesSlip() {
       {gate && (
         <Say>
           Frames of <Pick path="fence.gate_frame.frame" name="Gate frame" /> with <Length path="fence.gate_frame.hinge_gap_mm" name="Hinge gap" />{" "}
-          at the hinges and <Length path="fence.gate_frame.latch_gap_mm" name="Latch gap" /> at the latch or between leaves.
+          at the hinges and <Length path="fence.gate_frame.latch_gap_mm" name="Latch gap" /> at the latch or between leaves. An
+          opening&apos;s width out, the ground is higher by <Length path={`fence.gates.${index}.rise_left_mm`} name="Rise to the left" /> on the
+          left, <Length path={`fence.gates.${index}.rise_right_mm`} name="Rise to the right" /> on the right.
+          <Plain onClick={() => setRehearse(true)}>Rehearse the gate</Plain>
+          {rehearse && <RehearsalSheet gate={gate.id} onClose={() => setRehearse(false)} />}
         </Say>
       )}
     </>
