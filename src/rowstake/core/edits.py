@@ -126,9 +126,29 @@ class SetLevels(Change):
     instrument_mm: LengthText | None = None
 
 
+class SetAside(Change):
+    """Keep the fence as it stands as a variant, and go on working on it."""
+
+    do: Literal["set_aside"]
+    name: str
+
+
+class TakeVariant(Change):
+    """Swap a variant with the fence in hand; with `only`, drop all the others."""
+
+    do: Literal["take_variant"]
+    name: str
+    only: bool = False
+
+
+class DropVariants(Change):
+    do: Literal["drop_variants"]
+
+
 Edit = Annotated[
     Set | ChooseStyle | ChangeLeg | AddLeg | RemoveLeg | MoveCorner | AddGate | ChangeGate | RemoveGate
-    | AddObstacle | ChangeObstacle | RemoveObstacle | SetLevels,
+    | AddObstacle | ChangeObstacle | RemoveObstacle | SetLevels
+    | SetAside | TakeVariant | DropVariants,
     Field(discriminator="do"),
 ]  # fmt: skip
 _EDIT: TypeAdapter[Any] = TypeAdapter(Edit)
@@ -392,6 +412,34 @@ def _levels(job: Job, edit: SetLevels) -> dict[str, Any]:
     return document
 
 
+def _set_aside(job: Job, edit: SetAside) -> dict[str, Any]:
+    document = write_job(job)
+    names = {v["name"] for v in document["variants"]}
+    if edit.name in names or not edit.name.strip():
+        raise refuse("variants.name", edit.name, "a name that no other variant has", "That name is taken")
+    document["variants"].append({"name": edit.name, "fence": document["fence"]})
+    return document
+
+
+def _take_variant(job: Job, edit: TakeVariant) -> dict[str, Any]:
+    document = write_job(job)
+    variants = document["variants"]
+    found = next((v for v in variants if v["name"] == edit.name), None)
+    if found is None:
+        known = ", ".join(v["name"] for v in variants) or "none"
+        raise refuse("variants.name", edit.name, known, f"There is no variant “{edit.name}”")
+    in_hand = document["fence"]
+    document["fence"] = found["fence"]
+    found["fence"] = in_hand
+    if edit.only:
+        document["variants"] = []
+    return document
+
+
+def _drop_variants(job: Job, edit: DropVariants) -> dict[str, Any]:
+    return {**write_job(job), "variants": []}
+
+
 _DO: dict[type[Change], Any] = {
     Set: _set,
     ChooseStyle: _style,
@@ -406,4 +454,7 @@ _DO: dict[type[Change], Any] = {
     ChangeObstacle: _change,
     RemoveObstacle: _remove,
     SetLevels: _levels,
+    SetAside: _set_aside,
+    TakeVariant: _take_variant,
+    DropVariants: _drop_variants,
 }

@@ -162,6 +162,13 @@ class Fence(Block):
     gate_frame: GateFrame
 
 
+class Variant(Block):
+    """Another way of doing the same fence, set aside for comparison."""
+
+    name: Annotated[str, Field(min_length=1, max_length=60)]
+    fence: Fence
+
+
 class Job(Block):
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False, populate_by_name=True)
 
@@ -172,6 +179,7 @@ class Job(Block):
     fraction: Literal[8, 16, 32] = 16
     site: Site = Site()
     fence: Fence
+    variants: Annotated[list[Variant], Field(max_length=2)] = []
 
     @property
     def printer(self) -> Printer:

@@ -15,7 +15,7 @@ from rowstake.core.fence.resolve import resolve
 from rowstake.core.fence.skin import board_parts, courses, solidity
 from rowstake.core.job import Job
 from rowstake.core.parts import Finding, Notebook, Working
-from rowstake.core.planned import Planned
+from rowstake.core.planned import Planned, explain_weight
 from rowstake.core.takeoff.explain import explain_take_off
 from rowstake.core.takeoff.lists import take_off
 
@@ -51,6 +51,7 @@ def plan(job: Job) -> Plan:
     openings.explain(brief, built, book)
     explain_take_off(brief, lists, digger, layout, book)
     planned = Planned(brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts))
+    explain_weight(planned, book)
     return Plan(
         brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts),
         book.workings, check(planned),

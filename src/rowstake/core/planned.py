@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fence.holes import BayGust, Digger
 from rowstake.core.fence.layout import Bay, Layout
 from rowstake.core.fence.levels import Levels
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.skin import Course
 from rowstake.core.gates import Built
-from rowstake.core.parts import Part
+from rowstake.core.parts import Notebook, Part
 from rowstake.core.takeoff.lists import TakeOff
 
 
@@ -40,6 +41,17 @@ class Planned:
         return max(bays, key=lambda b: (sizes.count(round(b.centres_mm, 1)) if len(bays) < 400 else 1, b.centres_mm))
 
     @property
+    def bay_weight_kg(self) -> float:
+        """Boards and rails of the widest bay, soaked: what hangs between two posts and on the buyer's back."""
+        hung = [p for p in self.parts if p.kind in ("board", "rail", "cap", "stiffener")]
+        thick = {key: section.thickness_mm for key, section in CATALOGUE.sections.items()}
+        mm3 = sum(p.length_mm * p.width_mm * thick[p.material] for p in hung)
+        fence = sum(b.centres_mm for b in self.layout.bays)
+        widest = max((b.centres_mm for b in self.layout.bays), default=0.0)
+        share = widest / fence if fence else 0.0
+        return mm3 / 1e9 * share * self.brief.species.density_kg_m3 * CATALOGUE.materials.gates.soaked
+
+    @property
     def narrowest_mm(self) -> float | None:
         """The narrowest end piece of any stretch of boards."""
         return min((c.last_mm for c in self.courses), default=None)
@@ -48,3 +60,17 @@ class Planned:
     def holds_to_mps(self) -> float | None:
         """The gust the weakest bay or gate stands."""
         return self.gusts[0].stands.holds_to_mps if self.gusts else None
+
+
+def explain_weight(planned: Planned, book: Notebook) -> None:
+    p, brief = planned.brief.printer, planned.brief
+    book.note(
+        "weight", "Heaviest bay, soaked", p.weight(planned.bay_weight_kg),
+        rule="Boards and rails of the whole fence by volume, shared out by bay length, times the density of the timber and "
+        "a third more for the water in it.",
+        formula=f"density {brief.species.density_kg_m3:g} kg/m³ × {CATALOGUE.materials.gates.soaked:g}; widest bay "
+        f"{p.length(max((b.centres_mm for b in planned.layout.bays), default=0.0))} of "
+        f"{p.run(sum(b.centres_mm for b in planned.layout.bays))} → {p.weight(planned.bay_weight_kg)}",
+        source=brief.species.source,
+        changes="Board and rail sections, style, height, bay length, timber.",
+    )  # fmt: skip

@@ -43,7 +43,9 @@ def compare(before: Plan, after: Plan) -> Consequence:
     old, new = ({f.rule: f.title for f in plan_.findings} for plan_ in (before, after))
     settles = tuple(title for rule, title in old.items() if rule not in new)
     brings = tuple(title for rule, title in new.items() if rule not in old)
-    told = [f"{d.name} {d.before} → {d.after}" for d in differences] or ["no headline figure changes"]
+    told = [f"{d.name} {d.before} → {d.after}" for d in differences] or [
+        "settles it" if settles else "no headline figure changes"
+    ]
     told += [f"but: {title}" for title in brings]
     return Consequence(differences, settles, brings, "; ".join(told))
 
@@ -88,3 +90,9 @@ def ways_over_ground(job: Job) -> list[Side]:
     """Stepped, raked and contour beside each other."""
     ways = ("stepped", "raked", "contour")
     return side_by_side(job, [(w, [{"do": "set", "path": "fence.slope.way", "value": w}]) for w in ways])
+
+
+def variants(job: Job) -> list[Side]:
+    """The fence in hand and its variants beside each other."""
+    kept = [(v.name, [{"do": "take_variant", "name": v.name, "only": True}]) for v in job.variants]
+    return side_by_side(job, [("in hand", []), *kept])

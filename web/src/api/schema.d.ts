@@ -293,6 +293,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/variants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Side By Side
+         * @description The fence in hand and its variants, beside each other.
+         */
+        post: operations["side_by_side_api_plan_variants_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/second-look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look Again
+         * @description Somebody's quantities beside the plan's; the centres may be text in any unit.
+         */
+        post: operations["look_again_api_plan_second_look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reckoners": {
         parameters: {
             query?: never;
@@ -465,12 +505,23 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
+            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"])[];
         };
         /** AskAbout */
         AskAbout: {
             /** Document */
             document: {
+                [key: string]: unknown;
+            };
+        };
+        /** AskSecondLook */
+        AskSecondLook: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /** Quoted */
+            quoted: {
                 [key: string]: unknown;
             };
         };
@@ -687,8 +738,14 @@ export interface components {
             };
             /** Joint */
             joint: string;
+            /** Along */
+            along: boolean;
             /** Ground Text */
             ground_text: string;
+            /** Rehearsals */
+            rehearsals: {
+                [key: string]: components["schemas"]["Swing"][];
+            };
             /** Caution */
             caution: string;
         };
@@ -702,6 +759,14 @@ export interface components {
             before: string;
             /** After */
             after: string;
+        };
+        /** DropVariants */
+        DropVariants: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "drop_variants";
         };
         /** FaultShown */
         FaultShown: {
@@ -814,6 +879,22 @@ export interface components {
             required: boolean;
             /** Example */
             example: unknown;
+        };
+        /**
+         * Frame
+         * @description The leaf at one angle: its free end (along the leg from the hinge, aside), and the ground under it from the hinge.
+         */
+        Frame: {
+            /** Angle Deg */
+            angle_deg: number;
+            /** Along Mm */
+            along_mm: number;
+            /** Aside Mm */
+            aside_mm: number;
+            /** Ground Mm */
+            ground_mm: number[];
+            /** Clearance Mm */
+            clearance_mm: number;
         };
         /**
          * Handle
@@ -1176,6 +1257,19 @@ export interface components {
             value: unknown;
         };
         /**
+         * SetAside
+         * @description Keep the fence as it stands as a variant, and go on working on it.
+         */
+        SetAside: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set_aside";
+            /** Name */
+            name: string;
+        };
+        /**
          * SetLevels
          * @description The ground from typed, pasted or CSV rows; with `instrument_mm`, rows are staff readings. Empty text: level ground.
          */
@@ -1293,6 +1387,56 @@ export interface components {
             /** Caution */
             caution: string;
         };
+        /** Swept */
+        Swept: {
+            /** Worst Angle Deg */
+            worst_angle_deg: number;
+            /** Clearance Mm */
+            clearance_mm: number;
+            /** Gap Needed Mm */
+            gap_needed_mm: number;
+            /** Opens */
+            opens: boolean;
+            /** Stops At Deg */
+            stops_at_deg: number | null;
+        };
+        /**
+         * Swing
+         * @description One way of hanging one leaf. `wheel_varies_mm` is how much the ground rises and falls under the free end.
+         */
+        Swing: {
+            /** Hinge */
+            hinge: string;
+            /** Swing */
+            swing: string;
+            /** Bottom Mm */
+            bottom_mm: number;
+            /** Leaf Width Mm */
+            leaf_width_mm: number;
+            swept: components["schemas"]["Swept"];
+            /** Wheel Varies Mm */
+            wheel_varies_mm: number;
+            /** Frames */
+            frames: components["schemas"]["Frame"][];
+        };
+        /**
+         * TakeVariant
+         * @description Swap a variant with the fence in hand; with `only`, drop all the others.
+         */
+        TakeVariant: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "take_variant";
+            /** Name */
+            name: string;
+            /**
+             * Only
+             * @default false
+             */
+            only: boolean;
+        };
         /**
          * Tape
          * @description A tape hooked at a leg's start, with the marks of posts or of board edges.
@@ -1339,6 +1483,22 @@ export interface components {
             };
             desk: components["schemas"]["Desk"];
             consequence: components["schemas"]["Consequence"];
+        };
+        /** Verdict */
+        Verdict: {
+            /** Name */
+            name: string;
+            /** Theirs */
+            theirs: string;
+            /** Ours */
+            ours: string;
+            /**
+             * Agrees
+             * @enum {string}
+             */
+            agrees: "agrees" | "short" | "over" | "cannot be";
+            /** Words */
+            words: string;
         };
         /**
          * Working
@@ -1951,6 +2111,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Side"][];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    side_by_side_api_plan_variants_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Side"][];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_again_api_plan_second_look_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskSecondLook"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Verdict"][];
                 };
             };
             /** @description Client Error */

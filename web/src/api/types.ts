@@ -16,6 +16,7 @@ export type Held = S["Held"];
 export type Opened = S["Opened"];
 export type Card = S["Card"];
 export type Revision = S["Revision"];
+export type Verdict = S["Verdict"];
 export type Swing = S["Swing"];
 export type Side = S["Side"];
 export type Offer = S["Offer"];

@@ -44,3 +44,10 @@ def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layou
         source=CATALOGUE.materials.cutting.source,
         changes="Lengths on sale, board height, bay length, the longest rail you will handle.",
     )  # fmt: skip
+    book.note(
+        "waste", "Timber wasted", f"{lists.waste * 100:.0f} %",
+        rule="Of all the timber bought, by length, the share that ends as offcuts and sawdust.",
+        formula=waste,
+        source=CATALOGUE.materials.cutting.source,
+        changes="The same as for the lengths to buy.",
+    )  # fmt: skip

@@ -53,6 +53,14 @@ class TakeOff:
     spoil_m3: float
 
     @property
+    def waste(self) -> float:
+        """Share of all timber bought that ends as offcut and sawdust."""
+        patterns = [pattern for plan in self.plans.values() for pattern in plan.patterns]
+        bought = sum(p.stock_mm * p.count for p in patterns)
+        kept = sum(sum(p.pieces_mm) * p.count for p in patterns)
+        return 1 - kept / bought if bought else 0.0
+
+    @property
     def too_long(self) -> dict[str, tuple[float, ...]]:
         """Section → cut lengths that no length on sale reaches."""
         return {key: plan.too_long_mm for key, plan in self.plans.items() if plan.too_long_mm}

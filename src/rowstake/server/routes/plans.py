@@ -6,12 +6,15 @@ from dataclasses import dataclass
 from typing import Any
 
 from fastapi import APIRouter
-from pydantic import BaseModel
+from pydantic import BaseModel, ValidationError
 
 from rowstake.core.edits import Edit, apply
 from rowstake.core.job import read_job, write_job
+from rowstake.core.measure import parse_length
 from rowstake.core.plan import plan
-from rowstake.core.preview import Consequence, Side, compare, consequence, ways_over_ground
+from rowstake.core.preview import Consequence, Side, compare, consequence, variants, ways_over_ground
+from rowstake.core.reckoners.base import faults_of
+from rowstake.core.second_look import Quoted, Verdict, second_look
 from rowstake.core.views import Desk, desk
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -66,3 +69,28 @@ def consequences(body: AskAbout) -> list[list[Consequence]]:
 def slopes(body: AskAbout) -> list[Side]:
     """The three ways over the ground, beside each other."""
     return ways_over_ground(read_job(body.document))
+
+
+@router.post("/variants")
+def side_by_side(body: AskAbout) -> list[Side]:
+    """The fence in hand and its variants, beside each other."""
+    return variants(read_job(body.document))
+
+
+class AskSecondLook(BaseModel):
+    document: dict[str, Any]
+    quoted: dict[str, Any]
+
+
+@router.post("/second-look")
+def look_again(body: AskSecondLook) -> list[Verdict]:
+    """Somebody's quantities beside the plan's; the centres may be text in any unit."""
+    job = read_job(body.document)
+    quoted = {k: v for k, v in body.quoted.items() if v not in (None, "")}
+    if isinstance(centres := quoted.get("centres_mm"), str):
+        quoted["centres_mm"] = parse_length(centres, job.units, "quoted.centres_mm")
+    try:
+        given = Quoted.model_validate(quoted)
+    except ValidationError as error:
+        raise faults_of(error, "quoted.") from None
+    return second_look(plan(job), given)

@@ -14,6 +14,7 @@ import { useDesk, useShownDesk, valueAt } from "./state";
 import { StringLine } from "./StringLine";
 import { TakeAway } from "./TakeAway";
 import { Tape } from "./Tape";
+import { VariantsSheet } from "./VariantsSheet";
 
 const SAID = {
   saved: "Saved",
@@ -73,6 +74,7 @@ function useShortcuts() {
 
 function Head() {
   const [history, setHistory] = useState(false);
+  const [variants, setVariants] = useState(false);
   const saving = useDesk((s) => s.saving);
   const held = useDesk((s) => s.held)!;
   const units = useDesk((s) => valueAt(s.document, "units"));
@@ -120,11 +122,13 @@ function Head() {
       <Plain disabled={!held.can_redo} onClick={() => void redo()} aria-keyshortcuts="Control+Shift+Z">
         Redo
       </Plain>
+      <Quiet onClick={() => setVariants(true)}>Side by side</Quiet>
       <Quiet onClick={() => setHistory(true)}>History</Quiet>
       <TakeAway />
       <span role="status" data-saving={saving} className={`text-sm ${saving === "waiting" ? "font-semibold text-bad" : "text-faint"}`}>
         {SAID[saving]}
       </span>
+      {variants && <VariantsSheet onClose={() => setVariants(false)} />}
       {history && <HistorySheet onClose={() => setHistory(false)} />}
     </Masthead>
   );

@@ -1,6 +1,7 @@
 import { Tabs } from "radix-ui";
 import { Fragment, type ReactNode } from "react";
 import { Num } from "../../ui/Num";
+import { SecondLook } from "./SecondLook";
 import { useDesk, useShownDesk } from "./state";
 
 const TABS = [
@@ -8,6 +9,7 @@ const TABS = [
   ["cuts", "For the saw"],
   ["marks", "For the string"],
 ] as const;
+const LOOK = "look";
 
 function Head({ names }: { names: string[] }) {
   return (
@@ -38,6 +40,8 @@ function Row({ parts, children }: { parts: readonly string[]; children: ReactNod
   );
 }
 
+const tab =
+  "min-h-9 border border-b-0 border-rule px-3 data-[state=active]:border-ink data-[state=active]:bg-ink data-[state=active]:font-semibold data-[state=active]:text-board";
 const cell = "px-2 py-1";
 const big = `${cell} text-right text-[17px] font-bold whitespace-nowrap`;
 
@@ -161,11 +165,14 @@ export function Lists() {
           <Tabs.Trigger
             key={key}
             value={key}
-            className="min-h-9 border border-b-0 border-rule px-3 data-[state=active]:border-ink data-[state=active]:bg-ink data-[state=active]:font-semibold data-[state=active]:text-board"
+            className={tab}
           >
             {name}
           </Tabs.Trigger>
         ))}
+        <Tabs.Trigger value={LOOK} className={tab}>
+          Second look
+        </Tabs.Trigger>
       </Tabs.List>
         <span className="ml-auto pb-1 text-sm">
           Take as CSV:{" "}
@@ -184,6 +191,9 @@ export function Lists() {
       </Tabs.Content>
       <Tabs.Content value="marks" className="min-h-0 flex-1 overflow-auto">
         <MarkTable />
+      </Tabs.Content>
+      <Tabs.Content value={LOOK} className="min-h-0 flex-1 overflow-auto">
+        <SecondLook />
       </Tabs.Content>
     </Tabs.Root>
   );

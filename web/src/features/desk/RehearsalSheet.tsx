@@ -11,11 +11,12 @@ const H = 170;
 /** The leaf over the real ground: from above and from the side, at the angle of the slider. */
 function Stage({ swing, angle }: { swing: Swing; angle: number }) {
   const frame = swing.frames.find((f) => f.angle_deg === angle) ?? swing.frames[0];
-  const scale = (W - 40) / 2 / swing.leaf_width_mm;
+  const scale = (H - 40) / swing.leaf_width_mm;
   const right = swing.frames[0].along_mm > 0;
-  const hinge = { x: right ? 30 : W - 30, y: H / 2 };
-  const tip = { x: hinge.x + frame.along_mm * scale * 1.9, y: hinge.y - frame.aside_mm * scale * 0.9 };
-  const arc = swing.frames.map((f) => `${hinge.x + f.along_mm * scale * 1.9},${hinge.y - f.aside_mm * scale * 0.9}`).join(" ");
+  const hinge = { x: right ? 60 : W - 60, y: swing.swing === "left" ? H - 20 : 20 };
+  const at = (f: (typeof swing.frames)[number]) => [hinge.x + f.along_mm * scale, hinge.y - f.aside_mm * scale];
+  const [tipX, tipY] = at(frame);
+  const arc = swing.frames.map((f) => at(f).join(",")).join(" ");
   const levels = swing.frames.flatMap((f) => f.ground_mm);
   const low = Math.min(...levels) - 60;
   const high = Math.max(swing.bottom_mm, ...levels) + 120;
@@ -28,13 +29,14 @@ function Stage({ swing, angle }: { swing: Swing; angle: number }) {
       <svg width={W} height={H} role="img" aria-label={`From above, ${angle} degrees open`} className="bg-lime">
         <line x1={0} x2={W} y1={hinge.y} y2={hinge.y} stroke="var(--signal)" strokeDasharray="6 4" />
         <polyline points={arc} fill="none" stroke="var(--faint)" strokeDasharray="4 3" />
-        <line x1={hinge.x} y1={hinge.y} x2={tip.x} y2={tip.y} stroke={short ? "var(--signal)" : "var(--ink)"} strokeWidth={5} />
+        <line x1={hinge.x} y1={hinge.y} x2={tipX} y2={tipY} stroke={short ? "var(--signal)" : "var(--ink)"} strokeWidth={5} />
         <circle cx={hinge.x} cy={hinge.y} r={5} fill="var(--timber-deep)" stroke="var(--ink)" />
       </svg>
       <svg width={W} height={H} role="img" aria-label={`From the side, ${angle} degrees open`} className="bg-lime">
         <polygon points={`20,${H} ${ground} ${W - 20},${H}`} fill="var(--earth)" stroke="var(--ink)" strokeWidth={2} />
         <rect x={20} width={W - 40} y={y(swing.bottom_mm) - 26} height={26} fill="var(--timber)" stroke={short ? "var(--signal)" : "var(--ink)"} strokeWidth={2} />
       </svg>
+      <p className="w-full text-sm text-faint">From above, to scale. From the side, the ground under the leaf from hinge to free end, heights drawn larger.</p>
     </div>
   );
 }

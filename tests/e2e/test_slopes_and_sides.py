@@ -1,0 +1,87 @@
+"""Slope view, gate rehearsal, variants and second look, driven in the browser."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+from tests.e2e.pages import add_job, open_job, saved, stake, type_in
+from tests.jobs import yard
+
+
+@pytest.fixture
+def desk(page, site):
+    open_job(page, site.url, add_job(site.url, yard()))
+    return page
+
+
+def test_levels_and_the_three_ways_over_the_ground(desk):
+    stake(desk, "ground")
+    desk.get_by_role("button", name="Enter levels").click()
+    box = desk.get_by_role("textbox", name="Levels", exact=True)
+    box.fill("1, 0, 0\n1, nowhere, 3")
+    desk.get_by_role("button", name="Keep these levels").click()
+    expect(desk.get_by_role("alert").first).to_contain_text("row 2")
+    box.fill("leg, station, staff\n1, 0, 1.2 m\n1, 9 m, 1.95 m")
+    desk.get_by_label("Instrument height").fill("1.2 m")
+    desk.get_by_role("button", name="Keep these levels").click()
+    expect(desk.locator("[data-stake=ground]")).to_contain_text("stepped, 750 mm")
+    expect(desk.locator("[data-figure=gap_under] dd")).to_have_text("200 mm")
+    desk.get_by_role("button", name="The three ways side by side").click()
+    sheet = desk.get_by_role("dialog")
+    expect(sheet.get_by_role("row").filter(has_text="most gap under")).to_contain_text("200 mm")
+    sheet.get_by_role("button", name="Take it raked").click()
+    expect(desk.locator("[data-stake=ground]")).to_contain_text("raked, 750 mm")
+    expect(desk.locator("[data-figure=gap_under] dd")).to_have_text("50 mm")
+    saved(desk)
+
+
+def test_gate_rehearsal(desk):
+    stake(desk, "gates")
+    type_in(desk, "Rise to the left", "150")
+    finding = desk.locator("[data-finding=gate_grounds]")
+    expect(finding).to_contain_text("grounds at")
+    desk.get_by_role("button", name="Rehearse the gate").click()
+    sheet = desk.get_by_role("dialog")
+    sheet.get_by_label("Open to").fill("90")
+    expect(sheet.get_by_text("it grounds here")).to_be_visible()
+    sheet.get_by_role("button", name="near post, swinging right").click()
+    expect(sheet.get_by_text("it swings clear")).to_be_visible()
+    sheet.get_by_role("listitem").filter(has_text="near post, swinging right").get_by_role(
+        "button", name="Hang it so"
+    ).click()
+    desk.keyboard.press("Escape")
+    expect(finding).to_have_count(0)
+    expect(desk.get_by_label("Swing", exact=True)).to_have_value("right")
+
+
+def test_variants(desk):
+    desk.get_by_role("button", name="Side by side").click()
+    desk.get_by_label("Name of the variant").fill("Close boards")
+    desk.get_by_role("button", name="Set aside").click()
+    expect(desk.get_by_role("dialog").get_by_role("heading", name="Close boards")).to_be_visible()
+    desk.keyboard.press("Escape")
+    stake(desk, "skin")
+    desk.get_by_label("Style").select_option("horizontal")
+    expect(desk.locator("[data-figure=boards] dd")).to_have_text("98")
+    desk.get_by_role("button", name="Side by side").click()
+    row = desk.get_by_role("dialog").get_by_role("row", name=re.compile("^boards "))
+    expect(row).to_contain_text("98")
+    expect(row).to_contain_text("136")
+    desk.get_by_role("button", name="Keep Close boards").click()
+    expect(desk.locator("[data-figure=boards] dd")).to_have_text("136")
+
+
+def test_second_look(desk):
+    stake(desk, "buy")
+    desk.get_by_role("tab", name="Second look").click()
+    desk.get_by_label("Posts", exact=True).fill("9")
+    desk.get_by_label("Bags", exact=True).fill("60")
+    desk.get_by_label("Centres", exact=True).fill("a lot")
+    desk.get_by_role("button", name="Look again").click()
+    expect(desk.get_by_role("alert")).to_contain_text("is not a length")
+    desk.get_by_label("Centres", exact=True).fill("1.8 m")
+    desk.get_by_role("button", name="Look again").click()
+    told = desk.get_by_role("table", name="Second look")
+    expect(told.get_by_role("row").filter(has_text="bags")).to_contain_text("40 litres to a hole")
+    expect(told.get_by_role("row").filter(has_text="posts").first).to_contain_text("short")

@@ -1,0 +1,88 @@
+import { type FormEvent, useState } from "react";
+import { post, Refused } from "../../api/client";
+import type { Problem, Verdict } from "../../api/types";
+import { Strong } from "../../ui/controls";
+import { Num } from "../../ui/Num";
+import { useDesk } from "./state";
+
+const ASKED = [
+  ["posts", "Posts"],
+  ["centres_mm", "Centres"],
+  ["bags", "Bags"],
+  ["boards", "Boards"],
+  ["rails", "Rails"],
+  ["screws", "Screws for boards"],
+] as const;
+
+/** Somebody's quantities typed in, and each one beside what this fence needs, in words. */
+export function SecondLook() {
+  const document = useDesk((s) => s.document);
+  const [quoted, setQuoted] = useState<Record<string, string>>({});
+  const [verdicts, setVerdicts] = useState<Verdict[] | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const ask = async (event: FormEvent) => {
+    event.preventDefault();
+    try {
+      setVerdicts(await post<Verdict[]>("/api/plan/second-look", { document, quoted }));
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      setProblem(error.problem);
+    }
+  };
+  return (
+    <section className="p-3">
+      <form onSubmit={(e) => void ask(e)} className="flex flex-wrap items-end gap-3">
+        <p className="w-full">What does the quotation say? Leave empty what it does not.</p>
+        {ASKED.map(([key, name]) => (
+          <label key={key} className="text-sm text-faint">
+            {name}
+            <input
+              value={quoted[key] ?? ""}
+              onChange={(e) => setQuoted({ ...quoted, [key]: e.target.value })}
+              className="block min-h-9 w-28 border-b-2 border-ink/50 bg-lime px-1 text-base font-semibold text-ink"
+            />
+          </label>
+        ))}
+        <Strong type="submit">Look again</Strong>
+      </form>
+      {problem && (
+        <p role="alert" className="mt-2 border-l-4 border-bad pl-2">
+          {(problem.errors ?? []).map((e) => `${e.message}. Given: ${e.given}. Allowed: ${e.allowed}.`).join(" ") || problem.detail}
+        </p>
+      )}
+      {verdicts && (
+        <table className="mt-3 w-full border-collapse" aria-label="Second look">
+          <thead className="text-left text-sm text-faint">
+            <tr>
+              {["", "They say", "This fence needs", "", ""].map((h, i) => (
+                <th key={i} className="border-b border-ink px-2 font-normal">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {verdicts.map((v) => (
+              <tr key={v.name} className="border-b border-rule align-top">
+                <th scope="row" className="px-2 py-1 text-left font-semibold">
+                  {v.name}
+                </th>
+                <td className="px-2 py-1 text-right text-[17px] font-bold">
+                  <Num>{v.theirs}</Num>
+                </td>
+                <td className="px-2 py-1 text-right text-[17px] font-bold">
+                  <Num>{v.ours}</Num>
+                </td>
+                <td className={`px-2 py-1 font-semibold ${v.agrees === "agrees" ? "" : "text-signal"}`}>{v.agrees}</td>
+                <td className="px-2 py-1">
+                  <Num>{v.words}</Num>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
