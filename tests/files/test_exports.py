@@ -1,13 +1,17 @@
 import csv
 import io
+import json
 import xml.etree.ElementTree as ET
 
+import ezdxf
 import pytest
+from openpyxl import load_workbook
 
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
 from rowstake.files import export, formats
+from rowstake.files.geojson import read_line
 from tests.jobs import yard
 
 
@@ -71,3 +75,71 @@ def test_unknown_formats_are_told(made):
         export(made, "dwg")
     with pytest.raises(JobFault, match="no “roof”"):
         export(made, "svg", "roof")
+
+
+def test_workbook_has_real_formulas(made):
+    book = load_workbook(io.BytesIO(export(made, "xlsx")[2]))
+    buy, cut = book["Buy"], book["Cut"]
+    assert [c.value for c in buy[1]][:4] == ["What", "Length mm", "Buy", "Unit"]
+    last = buy.max_row
+    assert buy.cell(last, 7).value == f"=SUM(G2:G{last - 1})"
+    first = next(r for r in buy.iter_rows(min_row=2) if r[0].value == "100×100")
+    assert (first[1].value, first[2].value) == (3000, 12)
+    assert first[4].value == f"=B{first[0].row}*C{first[0].row}/1000"
+    counted = sum(cut.cell(r, 3).value for r in range(2, cut.max_row))
+    assert counted == sum(p.unit == "piece" for p in made.parts)
+    assert "planning aid" in book["Cautions"]["A2"].value
+
+
+@pytest.mark.parametrize("document", ["plan", "elevation", "section_line", "section_gate"])
+def test_dxf_reads_again_without_errors(made, document):
+    text = export(made, "dxf", document)[2].decode()
+    drawing = ezdxf.read(io.StringIO(text))
+    assert not drawing.audit().errors
+    assert drawing.units == ezdxf.units.MM
+    again = io.StringIO()
+    drawing.write(again)
+    assert not ezdxf.read(io.StringIO(again.getvalue())).audit().errors
+
+
+def test_dxf_is_full_size_on_named_layers(made):
+    space = ezdxf.read(io.StringIO(export(made, "dxf", "elevation")[2].decode())).modelspace()
+    posts = space.query('LWPOLYLINE[layer=="POSTS"]')
+    assert len(posts) == 14
+    xs = [p[0] for p in posts[0].get_points()]
+    assert max(xs) - min(xs) == pytest.approx(100)
+    dims = space.query('DIMENSION[layer=="DIMENSIONS"]')
+    bays = [d.get_measurement() for d in dims if d.dxf.text == "1800"]
+    assert bays == pytest.approx([1800] * 5)
+    assert len(space.query('LWPOLYLINE[layer=="BOARDS"]')) == 136
+
+
+def line(*points, kind="LineString"):
+    geometry = {"type": kind, "coordinates": [list(p) for p in points]}
+    return json.dumps(
+        {"type": "FeatureCollection", "features": [{"type": "Feature", "properties": {}, "geometry": geometry}]}
+    )
+
+
+def test_geojson_line_with_levels():
+    # 0.0001° is 11.1195 m of latitude; of longitude at 60° north, half of it.
+    legs, ground = read_line(line((10, 60, 100), (10.0001, 60, 99.5), (10.0001, 60.0001, 99)))
+    assert [leg.length_mm for leg in legs] == pytest.approx([5559.7, 11119.5], abs=1)
+    assert [leg.turn_deg for leg in legs] == pytest.approx([0, 90], abs=0.01)
+    assert [(g.leg, g.level_mm) for g in ground] == [(0, 0), (0, -500), (1, -500), (1, -1000)]
+
+
+@pytest.mark.parametrize(
+    "text, says",
+    [
+        ("{", "breaks off"),
+        ('{"type": "Point", "coordinates": [1, 2]}', "no line"),
+        (line((10, 60)), "cannot be read"),
+        (line((10, 60), (500, 60)), "cannot be read"),
+        (line((10, 60), ("a", 60)), "cannot be read"),
+        ("[]", "no line"),
+    ],
+)
+def test_bad_geojson_is_told(text, says):
+    with pytest.raises(JobFault, match=says):
+        read_line(text)

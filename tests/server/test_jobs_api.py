@@ -101,12 +101,20 @@ def test_job_files_in_and_out(client, job):
     assert out.text == text
     assert "attachment" in out.headers["content-disposition"]
     offers = client.get(f"/api/jobs/{made['held']['id']}/exports").json()
-    assert {o["format"] for o in offers} == {"csv", "json", "svg"}
+    assert {o["format"] for o in offers} == {"csv", "dxf", "json", "svg", "xlsx"}
     for offer in offers:
         assert (
             client.get(f"/api/jobs/{made['held']['id']}/exports/{offer['format']}/{offer['document']}").status_code
             == 200
         )
+
+
+def test_a_job_from_a_surveyed_line(client):
+    line = {"type": "LineString", "coordinates": [[10, 60, 5], [10.0001, 60, 4.5], [10.0001, 60.0001, 4]]}
+    body = {"text": json.dumps(line), "name": "Surveyed", "region": "uk_ireland"}
+    made = client.post("/api/jobs/from-line", json=body).json()
+    assert next(s for s in made["desk"]["stakes"] if s["key"] == "ground")["figure"] == "stepped, 1000 mm"
+    assert client.post("/api/jobs/from-line", json={**body, "text": "{}"}).status_code == 422
 
 
 def test_try_and_consequences(client):

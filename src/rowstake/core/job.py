@@ -141,6 +141,14 @@ class Skin(Block):
     start: Literal["start", "end"] = "start"
 
 
+class Trims(Block):
+    """What finishes a fence: a gravel board below the boards, a flat cap rail over all, caps on the posts."""
+
+    gravel_board: str | None = None
+    cap_rail: str | None = None
+    post_caps: bool = False
+
+
 class GateFrame(Block):
     frame: str
     hinge_gap_mm: Annotated[float, Field(ge=0, le=100)]
@@ -160,6 +168,7 @@ class Fence(Block):
     rails: Rails
     skin: Skin
     gate_frame: GateFrame
+    trims: Trims = Trims()
 
 
 class Variant(Block):

@@ -13,6 +13,7 @@ from rowstake.core.fence.levels import lay_levels
 from rowstake.core.fence.rails import rail_parts
 from rowstake.core.fence.resolve import resolve
 from rowstake.core.fence.skin import board_parts, courses, solidity
+from rowstake.core.fence.trims import trim_parts
 from rowstake.core.job import Job
 from rowstake.core.parts import Finding, Notebook, Working
 from rowstake.core.planned import Planned, explain_weight
@@ -37,6 +38,7 @@ def plan(job: Job) -> Plan:
     digger = Digger(brief, layout, levels, solidity(brief, laid))
     built = openings.gates(brief, layout, levels)
     parts = digger.parts() + rail_parts(brief, layout, levels) + board_parts(brief, layout, levels, laid)
+    parts += trim_parts(brief, layout, levels)
     for gate in built:
         parts.extend(gate.parts)
     spoil = sum(digger.of(post).spoil_m3 for post in layout.posts)

@@ -79,6 +79,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/from-line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * From Line
+         * @description A new job along a line surveyed elsewhere, with its levels where it has them.
+         */
+        post: operations["from_line_api_jobs_from_line_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{key}": {
         parameters: {
             query?: never;
@@ -985,6 +1005,23 @@ export interface components {
              */
             working: string;
         };
+        /**
+         * LineFile
+         * @description A line as GeoJSON, and what to make of it.
+         */
+        LineFile: {
+            /** Text */
+            text: string;
+            /** Name */
+            name: string;
+            /** Region */
+            region: string;
+            /**
+             * Style
+             * @default close_butted
+             */
+            style: string;
+        };
         /** Listed */
         Listed: {
             /** Name */
@@ -1667,6 +1704,39 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["JobFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opened"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    from_line_api_jobs_from_line_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineFile"];
             };
         };
         responses: {

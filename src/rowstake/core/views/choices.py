@@ -70,6 +70,8 @@ def choices(job: Job) -> dict[str, list[Choice]]:
         "fence.skin.fit": [Choice(f, *FITS[f]) for f in c.styles[job.fence.skin.style].fits],
         "fence.skin.side": [Choice("right", "the right of the line"), Choice("left", "the left of the line")],
         "fence.skin.start": [Choice("start", "at the start of the leg"), Choice("end", "at the far end")],
+        "fence.trims.gravel_board": [*sections("board"), *rails],
+        "fence.trims.cap_rail": [*rails, *sections("board")],
         "fence.gate_frame.frame": rails,
     }  # fmt: skip
 

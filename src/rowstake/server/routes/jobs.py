@@ -16,6 +16,7 @@ from rowstake.core.job import Job, Leg, new_job, read_job, read_job_text, write_
 from rowstake.core.measure import parse_length
 from rowstake.core.plan import plan
 from rowstake.core.views import Desk, desk
+from rowstake.files.geojson import read_line
 from rowstake.server.session import JobsHere
 from rowstake.store.jobs import Held, Revision
 
@@ -58,6 +59,15 @@ class Rename(BaseModel):
 
 class JobFile(BaseModel):
     text: str
+
+
+class LineFile(BaseModel):
+    """A line as GeoJSON, and what to make of it."""
+
+    text: str
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    region: str
+    style: str = "close_butted"
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,6 +136,15 @@ def new(body: NewJob, jobs: JobsHere) -> Opened:
 def bring_in(body: JobFile, jobs: JobsHere) -> Opened:
     """A job file, from here or from another Row Stake."""
     return opened(jobs.add(write_job(_checked(write_job(read_job_text(body.text)))), "from a job file"))
+
+
+@router.post("/from-line", status_code=201)
+def from_line(body: LineFile, jobs: JobsHere) -> Opened:
+    """A new job along a line surveyed elsewhere, with its levels where it has them."""
+    legs, ground = read_line(body.text)
+    document = write_job(new_job(body.name, body.region, legs, body.style))
+    document["fence"]["ground"] = [g.model_dump() for g in ground]
+    return opened(jobs.add(write_job(_checked(document)), "from a surveyed line"))
 
 
 @router.get("/{key}")

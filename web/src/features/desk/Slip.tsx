@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
-import { Figure, Length, OptionalLength, Pick, Tick, Typed, Why } from "./fields";
+import { Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } from "./fields";
 import { LevelsSheet } from "./LevelsSheet";
 import { RehearsalSheet } from "./RehearsalSheet";
 import { SlopeSheet } from "./SlopeSheet";
@@ -233,7 +233,10 @@ function SkinSlip() {
             Gap <Length path="fence.skin.gap_mm" name="Gap" />,
           </>
         )}{" "}
-        <Pick path="fence.skin.fit" name="Fit" />.<Why path="fence.skin.fit" />
+        <Pick path="fence.skin.fit" name="Fit" />.<Why path="fence.skin.fit" /> Below them{" "}
+        <PickOrNone path="fence.trims.gravel_board" name="Gravel board" none="no gravel board" />, over them{" "}
+        <PickOrNone path="fence.trims.cap_rail" name="Cap rail" none="no cap rail" />.{" "}
+        <Tick path="fence.trims.post_caps" words="caps on the posts" />
       </Say>
     </>
   );

@@ -106,6 +106,28 @@ export function Pick({ path, name, as }: { path: string; name: string; as?: (val
   );
 }
 
+/** A choice that may be left out: none, or one of the catalogue. */
+export function PickOrNone({ path, name, none }: { path: string; name: string; none: string }) {
+  const value = useDesk((s) => valueAt(s.document, path)) as string | null;
+  const choices = useDesk((s) => s.desk?.choices[path]) ?? [];
+  const commit = useSet(path, name);
+  return (
+    <select
+      aria-label={name}
+      value={value ?? ""}
+      onChange={(e) => void commit(e.target.value || null)}
+      className="min-h-7 max-w-64 border-b-2 border-ink/50 bg-board px-1 font-semibold"
+    >
+      <option value="">{none}</option>
+      {choices.map((c) => (
+        <option key={c.id} value={c.id}>
+          {c.name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
 /** A yes or no in a sentence. */
 export function Tick({ path, words }: { path: string; words: string }) {
   const value = Boolean(useDesk((s) => valueAt(s.document, path)));

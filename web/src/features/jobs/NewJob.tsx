@@ -19,6 +19,7 @@ export function NewJob({ start, onClose }: { start: Start; onClose: () => void }
   const [region, setRegion] = useState(start.regions[0].id);
   const [style, setStyle] = useState(start.styles[0].id);
   const [legs, setLegs] = useState<LegText[]>([{ length: "", angle_deg: "90", side: "left" }]);
+  const [line, setLine] = useState<{ name: string; text: string } | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const navigate = useNavigate();
   const facts = start.regions.find((r) => r.id === region)!;
@@ -27,7 +28,10 @@ export function NewJob({ start, onClose }: { start: Start; onClose: () => void }
   const make = async (event: FormEvent) => {
     event.preventDefault();
     try {
-      const made = await post<Opened>("/api/jobs", { name: name || "New fence", region, style, legs });
+      const what = { name: name || "New fence", region, style };
+      const made = line
+        ? await post<Opened>("/api/jobs/from-line", { ...what, text: line.text })
+        : await post<Opened>("/api/jobs", { ...what, legs });
       await navigate(`/job/${made.held.id}`);
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
@@ -56,7 +60,13 @@ export function NewJob({ start, onClose }: { start: Start; onClose: () => void }
           </select>
           . <span className="text-faint">{start.styles.find((s) => s.id === style)?.words}</span>
         </p>
-        {legs.map((leg, i) => (
+        {line && (
+          <p>
+            Its line comes from <b>{line.name}</b>.{" "}
+            <Quiet onClick={() => setLine(null)}>Type it instead</Quiet>
+          </p>
+        )}
+        {(line ? [] : legs).map((leg, i) => (
           <p key={i} className="leading-10">
             {i === 0 ? (
               "The first leg runs "
@@ -90,6 +100,18 @@ export function NewJob({ start, onClose }: { start: Start; onClose: () => void }
         <p className="flex flex-wrap gap-2">
           <Strong type="submit">Lay it out</Strong>
           <Plain onClick={() => setLegs([...legs, { length: "", angle_deg: "90", side: "left" }])}>Add a leg</Plain>
+          <label className="inline-flex min-h-9 cursor-pointer items-center rounded-sm border border-rule px-2.5 hover:border-ink">
+            A surveyed line (GeoJSON)
+            <input
+              type="file"
+              accept=".geojson,.json,application/geo+json"
+              className="sr-only"
+              onChange={(e) => {
+                const file = e.target.files?.[0];
+                if (file) void file.text().then((text) => setLine({ name: file.name, text }));
+              }}
+            />
+          </label>
           <Plain onClick={onClose}>Not now</Plain>
         </p>
         <p className="text-sm text-faint">Lengths in any unit: 7'-6 1/2", 7 ft 6, 2.29 m, 2290 mm. Each leg is measured from post middle to post middle.</p>

@@ -1,0 +1,128 @@
+"""Trims: gravel boards under the boards, a cap rail over them, caps on the posts."""
+
+from __future__ import annotations
+
+import math
+from itertools import pairwise
+
+from rowstake.core.catalogue import CATALOGUE, Section, pick
+from rowstake.core.faults import refuse
+from rowstake.core.fence.layout import Layout, Run
+from rowstake.core.fence.levels import Levels, stretches
+from rowstake.core.fence.rails import board_planes_mm, reach
+from rowstake.core.fence.resolve import Brief
+from rowstake.core.parts import Part, Place
+
+SCARF = 45.0
+"""Cap rail lengths meet in a 45° scarf over a post, so each piece is its own thickness longer at a joint."""
+DRAIN_MM = 5.0
+
+
+def trim_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
+    """Every trim the job asks for. Raises `JobFault` for a section that is not sold."""
+    trims, out = brief.fence.trims, []
+    if trims.gravel_board:
+        out += _gravel_boards(
+            brief, layout, levels, pick(CATALOGUE.sections, trims.gravel_board, "fence.trims.gravel_board")
+        )
+    if trims.cap_rail:
+        out += _cap_rail(brief, layout, levels, pick(CATALOGUE.sections, trims.cap_rail, "fence.trims.cap_rail"))
+    if trims.post_caps:
+        out += [
+            Part(
+                f"{post.label} cap",
+                "hardware",
+                "skin",
+                f"post cap for {_name(brief, post.gate)}",
+                post.label,
+                unit="each",
+            )
+            for post in layout.posts
+        ]
+    return out
+
+
+def _name(brief: Brief, gate: bool) -> str:
+    return (brief.gate_post if gate else brief.post).name
+
+
+def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section) -> list[Part]:
+    """One to a bay, from post face to post face, under the boards and clear of hard ground by a drainage gap."""
+    gap = brief.fence.skin.ground_gap_mm
+    if board.width_mm + DRAIN_MM > gap + 1e-6:
+        p = brief.printer
+        raise refuse(
+            "fence.trims.gravel_board", board.name,
+            f"a ground gap of at least {p.length(board.width_mm + DRAIN_MM)} under the boards",
+            f"A gravel board {p.length(board.width_mm)} deep does not fit under boards {p.length(gap)} off the ground",
+        )  # fmt: skip
+    out = []
+    for bay in layout.bays:
+        foot = levels.feet[bay.label]
+        left = bay.left.on(bay.leg) + bay.left.face_mm / 2
+        right = bay.right.on(bay.leg) - bay.right.face_mm / 2
+        top, rise = foot.at(left), foot.slope * (right - left)
+        out.append(
+            Part(
+                f"{bay.label} gravel board", "gravel board", "frame", board.id, bay.label,
+                math.hypot(right - left, rise), board.width_mm,
+                place=Place(bay.leg, left, right, top - board.width_mm, top, rise),
+            )
+        )  # fmt: skip
+    return out
+
+
+def _cap_rail(brief: Brief, layout: Layout, levels: Levels, cap: Section) -> list[Part]:
+    """Lengths over the boards, as long as the stock allows, meeting in scarfs over posts; mitred at corners."""
+    if brief.fence.posts.proud_mm > 0:
+        raise refuse(
+            "fence.trims.cap_rail", cap.name, "posts that do not stand proud: set that to 0",
+            f"A cap rail cannot run over posts that stand {brief.printer.length(brief.fence.posts.proud_mm)} proud",
+        )  # fmt: skip
+    out: list[Part] = []
+    for run in layout.runs:
+        for bays in stretches(levels, run.bays, at_bends=True):
+            first, last = bays[0] is run.bays[0], bays[-1] is run.bays[-1]
+            whole = reach(brief, layout, run, *board_planes_mm(brief))
+            stations = [bays[0].left.on(run.leg), *(b.right.on(run.leg) for b in bays)]
+            places = [
+                whole.left_mm if first else stations[0], *stations[1:-1], whole.right_mm if last else stations[-1],
+            ]  # fmt: skip
+            foot = levels.feet[bays[0].label]
+            out += _lengths(
+                brief,
+                run,
+                cap,
+                _cuts(places, max(cap.lengths_mm) - cap.thickness_mm),
+                foot.slope,
+                foot.left_mm - foot.slope * foot.start_mm,
+                len(out),
+            )
+    return out
+
+
+def _cuts(places: list[float], longest: float) -> list[float]:
+    """Joints over posts: each piece as far as it reaches."""
+    cuts, i = [places[0]], 0
+    while i < len(places) - 1:
+        i = max((j for j in range(i + 1, len(places)) if places[j] - places[i] <= longest + 1e-6), default=i + 1)
+        cuts.append(places[i])
+    return cuts
+
+
+def _lengths(
+    brief: Brief, run: Run, cap: Section, cuts: list[float], slope: float, base: float, done: int
+) -> list[Part]:
+    out = []
+    for n, (left, right) in enumerate(pairwise(cuts), done + 1):
+        joints = (left != cuts[0]) + (right != cuts[-1])
+        length = math.hypot(right - left, slope * (right - left)) + cap.thickness_mm * joints / 2
+        ends = "scarf 45° at joints, mitred at corners" if joints else "mitred at corners"
+        low = base + slope * left + brief.fence.skin.height_mm
+        out.append(
+            Part(
+                f"C{n}", "cap rail", "skin", cap.id, run.label, length, cap.width_mm, ends,
+                place=Place(run.leg, left, right, low, low + cap.thickness_mm, slope * (right - left)),
+            )
+        )  # fmt: skip
+    return out

@@ -1,0 +1,103 @@
+"""The lists as a workbook, with real formulas for totals and a price column that adds up when it is filled in."""
+
+from __future__ import annotations
+
+import io
+from typing import Any
+
+from openpyxl import Workbook
+from openpyxl.styles import Font
+from openpyxl.utils import get_column_letter
+from openpyxl.worksheet.worksheet import Worksheet
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.plan import Plan
+from rowstake.core.views.lists import buy_rows, cut_rows, tapes
+from rowstake.files.base import Format
+
+BOLD = Font(bold=True)
+
+
+def _head(sheet: Worksheet, names: list[str], widths: list[int]) -> None:
+    sheet.append(names)
+    for i, width in enumerate(widths, 1):
+        sheet.cell(1, i).font = BOLD
+        sheet.column_dimensions[get_column_letter(i)].width = width
+    sheet.freeze_panes = "A2"
+
+
+def _total(sheet: Worksheet, words: str, formulas: dict[int, str]) -> None:
+    """A last row with a sum in each of the columns named."""
+    row = sheet.max_row + 1
+    sheet.cell(row, 1, words).font = BOLD
+    for column, formula in formulas.items():
+        sheet.cell(row, column, formula).font = BOLD
+
+
+def _buy(sheet: Worksheet, plan: Plan) -> None:
+    _head(
+        sheet, ["What", "Length mm", "Buy", "Unit", "Metres", "Price each", "Cost", "Why so many", "Note", "For"],
+        [34, 11, 8, 14, 10, 11, 11, 46, 22, 60],
+    )  # fmt: skip
+    for shown, line in zip(buy_rows(plan), plan.lists.buy, strict=True):
+        row = sheet.max_row + 1
+        metres = f"=B{row}*C{row}/1000" if line.length_mm else None
+        values: list[Any] = [
+            line.item, line.length_mm and round(line.length_mm, 1), line.buy, line.unit, metres, None,
+            f"=C{row}*F{row}", shown.needed, line.note, " ".join(line.for_parts),
+        ]  # fmt: skip
+        sheet.append(values)
+    last = sheet.max_row
+    _total(sheet, "Total", {5: f"=SUM(E2:E{last})", 7: f"=SUM(G2:G{last})"})
+
+
+def _cuts(sheet: Worksheet, plan: Plan) -> None:
+    _head(
+        sheet, ["Section", "Piece", "How many", "Cut mm", "Cut", "Rip mm", "Ends", "Metres", "Labels"],
+        [22, 14, 10, 10, 14, 9, 34, 10, 60],
+    )  # fmt: skip
+    for shown, line in zip(cut_rows(plan), plan.lists.cuts, strict=True):
+        row = sheet.max_row + 1
+        rip = line.width_mm if shown.width else None
+        sheet.append([
+            line.section, line.kind, len(line.labels), line.length_mm, shown.length, rip, line.ends,
+            f"=C{row}*D{row}/1000", " ".join(line.labels),
+        ])  # fmt: skip
+    last = sheet.max_row
+    _total(sheet, "Total", {3: f"=SUM(C2:C{last})", 8: f"=SUM(H2:H{last})"})
+
+
+def _marks(sheet: Worksheet, plan: Plan) -> None:
+    _head(
+        sheet, ["Leg", "Mark of", "Kind", "Running mm", "Running", "Near face", "Far face", "Ground", "Top"],
+        [6, 10, 10, 12, 14, 14, 14, 12, 12],
+    )  # fmt: skip
+    for tape in tapes(plan):
+        for m in tape.marks:
+            sheet.append([tape.leg + 1, m.of, m.kind, round(m.mm, 2), m.text, m.near, m.far, m.ground, m.top])
+
+
+def write(plan: Plan, document: str) -> bytes:
+    book = Workbook()
+    sheet = book.active
+    assert isinstance(sheet, Worksheet)
+    sheet.title = "Buy"
+    _buy(sheet, plan)
+    _cuts(book.create_sheet("Cut"), plan)
+    _marks(book.create_sheet("Marks"), plan)
+    note = book.create_sheet("Cautions")
+    note.append([plan.brief.job.name])
+    note.append([str(CATALOGUE.cautions["always"])])
+    for key in ("site", "line", "holes", "frame", "skin", "gates", "buy"):
+        for caution in CATALOGUE.cautions.get(key, ()):
+            note.append([caution])
+    note.column_dimensions["A"].width = 120
+    out = io.BytesIO()
+    book.save(out)
+    return out.getvalue()
+
+
+FORMAT = Format(
+    "xlsx", "workbook", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "xlsx",
+    lambda plan: {"lists": "All lists"}, write,
+)  # fmt: skip

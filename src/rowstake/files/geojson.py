@@ -1,0 +1,78 @@
+"""A line from GeoJSON (RFC 7946): a LineString in degrees, with altitudes in metres where it has them."""
+
+from __future__ import annotations
+
+import itertools
+import json
+import math
+from typing import Any
+
+from rowstake.core.faults import JobFault, refuse
+from rowstake.core.job import GroundPoint, Leg
+
+EARTH_RADIUS_MM = 6_371_008_800.0
+FIELD = "geojson"
+
+
+def _line(raw: Any) -> list[list[float]]:
+    """The coordinates of the first LineString in a geometry, a feature or a collection."""
+    if not isinstance(raw, dict):
+        raise _fault(type(raw).__name__)
+    kind = raw.get("type")
+    if kind == "FeatureCollection":
+        shapes = [f.get("geometry") for f in raw.get("features", []) if isinstance(f, dict)]
+        line = next((g for g in shapes if isinstance(g, dict) and g.get("type") == "LineString"), None)
+        if line is None:
+            raise _fault("no line among the features")
+        return _line(line)
+    if kind == "Feature":
+        return _line(raw.get("geometry"))
+    if kind != "LineString":
+        raise _fault(str(kind))
+    points = raw.get("coordinates")
+    good = isinstance(points, list) and all(
+        isinstance(p, list) and len(p) in (2, 3) and all(isinstance(v, int | float) and math.isfinite(v) for v in p)
+        for p in points
+    )
+    if not good or len(points) < 2 or any(abs(p[0]) > 180 or abs(p[1]) > 90 for p in points):
+        raise refuse(f"{FIELD}.coordinates", str(points)[:80], "two or more [longitude, latitude, altitude]",
+                     "The line's coordinates cannot be read")  # fmt: skip
+    return [[float(v) for v in p] for p in points]
+
+
+def _fault(given: str) -> JobFault:
+    return refuse(f"{FIELD}.type", given, "a LineString, or a feature with one", "There is no line in this file")
+
+
+def read_line(text: str) -> tuple[list[Leg], list[GroundPoint]]:
+    """Legs and, where there are altitudes, the ground at their ends (the first point is the datum).
+
+    Degrees are laid out flat about the first point: good to a millimetre or so over a garden.
+    """
+    try:
+        points = _line(json.loads(text))
+    except json.JSONDecodeError as error:
+        raise refuse(
+            FIELD, f"{len(text)} characters", "a whole GeoJSON file", f"The file breaks off at line {error.lineno}"
+        ) from None
+    lon0, lat0 = points[0][:2]
+    shrink = math.cos(math.radians(lat0))
+    flat = [
+        (math.radians(p[0] - lon0) * shrink * EARTH_RADIUS_MM, math.radians(p[1] - lat0) * EARTH_RADIUS_MM)
+        for p in points
+    ]
+    legs, ground, heading = [], [], 0.0
+    levels = [p[2] * 1000 if len(p) == 3 else None for p in points]
+    datum = next((v for v in levels if v is not None), 0.0)
+    for i, (a, b) in enumerate(itertools.pairwise(flat)):
+        length = round(math.dist(a, b), 1)
+        if length < 1:
+            continue
+        towards = math.degrees(math.atan2(b[1] - a[1], b[0] - a[0]))
+        turn = (towards - heading + 180) % 360 - 180
+        legs.append(Leg.model_construct(length_mm=length, turn_deg=round(turn, 4) if turn > -180 else 179.9))
+        heading = towards
+        for at, level in ((0.0, levels[i]), (length, levels[i + 1])):
+            if level is not None:
+                ground.append(GroundPoint(leg=len(legs) - 1, at_mm=at, level_mm=round(level - datum, 1)))
+    return legs, ground
