@@ -30,6 +30,7 @@ TROUBLE = {
     "gate_grounds": edited(
         fence((9000, 0)), {"do": "add_gate", "leg": 0}, {"do": "gate", "id": "G1", "values": {"rise_left_mm": 120}}
     ),
+    "season_joint": edited(fence((9000, 0)), put("fence.skin.stock", "indoors")),
     "obstacle": edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 1500, "width_mm": 2500}),
 }
 

@@ -34,6 +34,8 @@ class Site(Block):
     exposure: Literal["B", "C", "D"] = "B"
     soil: str = "clay"
     near_salt: bool = False
+    climate: str | None = None
+    """Months of temperature and humidity; None takes the region's."""
     height_limit_mm: Annotated[float, Field(ge=300, le=10_000)] | None = None
     far_drop_mm: Annotated[float, Field(ge=0, le=5000)] = 0
     """How much lower the ground lies on the neighbour's side: a height limit counts from there too."""
@@ -139,6 +141,9 @@ class Skin(Block):
     lap_mm: Annotated[float, Field(ge=0, le=300)]
     side: Literal["left", "right"] = "right"
     start: Literal["start", "end"] = "start"
+    stock: Literal["wet", "yard", "indoors", "meter"] = "yard"
+    meter_pct: Annotated[float, Field(ge=4, le=60)] | None = None
+    """How damp the boards are when they are fixed; a meter reading where `stock` says so."""
 
 
 class Trims(Block):

@@ -12,6 +12,7 @@ from rowstake.core.fence.layout import lay_out
 from rowstake.core.fence.levels import lay_levels
 from rowstake.core.fence.rails import rail_parts
 from rowstake.core.fence.resolve import resolve
+from rowstake.core.fence.seasons import explain_year, year
 from rowstake.core.fence.skin import board_parts, courses, solidity
 from rowstake.core.fence.trims import trim_parts
 from rowstake.core.job import Job
@@ -44,6 +45,7 @@ def plan(job: Job) -> Plan:
     spoil = sum(digger.of(post).spoil_m3 for post in layout.posts)
     lists = take_off(brief, parts, spoil)
     gusts = digger.gusts()
+    turn = year(brief, laid)
     book = Notebook()
     explain_line(brief, layout, book)
     explain_ground(brief, levels, book)
@@ -51,10 +53,11 @@ def plan(job: Job) -> Plan:
     on_gates = sum(part.kind == "gate board" for part in parts)
     explain_skin(brief, laid, on_gates, gusts, digger.solidity, book)
     openings.explain(brief, built, book)
+    explain_year(brief, turn, book)
     explain_take_off(brief, lists, digger, layout, book)
-    planned = Planned(brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts))
+    planned = Planned(brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts), turn)
     explain_weight(planned, book)
     return Plan(
-        brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts),
+        brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts), turn,
         book.workings, check(planned),
     )  # fmt: skip

@@ -9,6 +9,7 @@ from rowstake.core.fence.holes import BayGust, Digger
 from rowstake.core.fence.layout import Bay, Layout
 from rowstake.core.fence.levels import Levels
 from rowstake.core.fence.resolve import Brief
+from rowstake.core.fence.seasons import Year
 from rowstake.core.fence.skin import Course
 from rowstake.core.gates import Built
 from rowstake.core.parts import Notebook, Part
@@ -26,6 +27,7 @@ class Planned:
     parts: tuple[Part, ...]
     lists: TakeOff
     gusts: tuple[BayGust, ...]
+    year: Year
 
     def count(self, *kinds: str) -> int:
         """How many pieces of these kinds there are."""

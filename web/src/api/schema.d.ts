@@ -762,6 +762,8 @@ export interface components {
             along: boolean;
             /** Ground Text */
             ground_text: string;
+            /** Seasons */
+            seasons: components["schemas"]["Season"][];
             /** Rehearsals */
             rehearsals: {
                 [key: string]: components["schemas"]["Swing"][];
@@ -1277,6 +1279,19 @@ export interface components {
              * @default []
              */
             legs: components["schemas"]["LegFrame"][];
+        };
+        /**
+         * Season
+         * @description One month of the boards, in words and drawn.
+         */
+        Season: {
+            /** Month */
+            month: string;
+            /** Moisture */
+            moisture: string;
+            /** Joint */
+            joint: string;
+            scene: components["schemas"]["Scene"];
         };
         /**
          * Set

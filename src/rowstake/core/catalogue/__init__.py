@@ -10,6 +10,7 @@ from typing import Any, TypeVar
 from rowstake.core.catalogue.models import (
     PSI,
     AdviceEntry,
+    Climate,
     Fact,
     Materials,
     MethodEntry,
@@ -23,7 +24,7 @@ from rowstake.core.catalogue.models import (
 from rowstake.core.faults import refuse
 
 __all__ = [
-    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Materials", "MethodEntry", "Region", "Section",
+    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Materials", "MethodEntry", "Region", "Section",
     "Soil", "Species", "StyleEntry", "pick",
 ]  # fmt: skip
 
@@ -57,6 +58,10 @@ class Catalogue:
     @cached_property
     def soils(self) -> dict[str, Soil]:
         return _table("ground", Soil)
+
+    @cached_property
+    def climates(self) -> dict[str, Climate]:
+        return _table("climates", Climate)
 
     @cached_property
     def styles(self) -> dict[str, StyleEntry]:

@@ -20,6 +20,7 @@ class Fact(BaseModel):
 class Region(Fact):
     id: str
     name: str
+    climate: str
     units: Literal["mm", "ft-in"]
     augers_mm: list[float]
     bags: list[str]
@@ -63,6 +64,7 @@ class Species(Fact):
     id: str
     name: str
     density_kg_m3: float
+    moves_as: str
     fb_2x: dict[str, float] = {}
     cf: dict[str, float] = {}
     e: float = 0.0
@@ -156,6 +158,23 @@ class Limits(Fact):
     solid_bay: list[SolidBay]
 
 
+class SeasonFacts(Fact):
+    wet_pct: float
+    yard_pct: float
+    indoors_pct: float
+    least_lap_mm: float
+    least_gap_mm: float
+
+
+class Climate(Fact):
+    """Means of the twelve months, January first."""
+
+    id: str
+    name: str
+    temperature_c: list[float]
+    humidity_pct: list[float]
+
+
 class SlopeFacts(Fact):
     nearly_flat: float
     most_gap_mm: float
@@ -186,6 +205,7 @@ class Materials(Fact):
     limits: Limits
     gates: GateFacts
     slopes: SlopeFacts
+    seasons: SeasonFacts
 
 
 class StyleEntry(Fact):

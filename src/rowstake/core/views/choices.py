@@ -40,6 +40,13 @@ def choices(job: Job) -> dict[str, list[Choice]]:
         "site.exposure": [
             Choice("B", "sheltered or built-up"), Choice("C", "open country"), Choice("D", "on the shore"),
         ],
+        "site.climate": [Choice(k.id, k.name) for k in c.climates.values()],
+        "fence.skin.stock": [
+            Choice("wet", "wet from treatment", "Butt boards tight: they shrink, and gaps open as they dry."),
+            Choice("yard", "dried in the yard", "About 19 %: leave the gap the year asks for. A screw that comes out damp means wet stock."),
+            Choice("indoors", "kept indoors", "About 12 %: these swell outdoors; never butt them."),
+            Choice("meter", "read by a meter", "Your own reading counts."),
+        ],
         "fence.bays.way": [
             Choice("equal", "equal bays", "The whole run divided equally: no odd bay."),
             Choice("module", "a fixed module", "When panels, sheets or a spacer stick set the bay: the rest falls in one bay."),

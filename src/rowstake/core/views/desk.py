@@ -7,6 +7,7 @@ from typing import Any
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene, scenes
+from rowstake.core.drawing.seasons import season_scenes
 from rowstake.core.gates import Swing
 from rowstake.core.parts import Finding, Working
 from rowstake.core.plan import Plan
@@ -24,6 +25,25 @@ class Corner:
     leg: int
     angle_deg: float
     side: str
+
+
+@dataclass(frozen=True, slots=True)
+class Season:
+    """One month of the boards, in words and drawn."""
+
+    month: str
+    moisture: str
+    joint: str
+    scene: Scene
+
+
+def _seasons(plan: Plan) -> list[Season]:
+    p = plan.brief.printer
+    drawn = season_scenes(plan)
+    return [
+        Season(m.name, f"{m.moisture_pct:.1f} %", p.fine(m.joint_mm), scene)
+        for m, scene in zip(plan.year.months, drawn, strict=True)
+    ]
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,6 +65,7 @@ class Desk:
     joint: str
     along: bool
     ground_text: str
+    seasons: list[Season]
     rehearsals: dict[str, list[Swing]]
     caution: str
 
@@ -74,6 +95,7 @@ def desk(plan: Plan) -> Desk:
         joint=plan.brief.style.joint,
         along=plan.brief.along,
         ground_text=ground_text(plan.brief.job),
+        seasons=_seasons(plan),
         rehearsals={built.gate.id: list(built.swings) for built in plan.gates},
         caution=str(always),
     )

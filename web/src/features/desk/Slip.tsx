@@ -3,6 +3,7 @@ import { Plain, Quiet } from "../../ui/controls";
 import { Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } from "./fields";
 import { LevelsSheet } from "./LevelsSheet";
 import { RehearsalSheet } from "./RehearsalSheet";
+import { SeasonsSheet } from "./SeasonsSheet";
 import { SlopeSheet } from "./SlopeSheet";
 import { useDesk, useShownDesk, valueAt } from "./state";
 
@@ -20,7 +21,8 @@ function SiteSlip() {
         The ground is <Pick path="site.soil" name="Soil" /> and freezes <Length path="site.frost_depth_mm" name="Frost depth" /> deep. The
         site is <Pick path="site.exposure" name="Exposure" /> and its gust is{" "}
         <Figure path="site.gust_mps" name="Design gust" unit="m/s" />.{" "}
-        <Tick path="site.near_salt" words="within 1 km of salt water" />
+        <Tick path="site.near_salt" words="within 1 km of salt water" /> The air is{" "}
+        <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />.
       </Say>
     </>
   );
@@ -211,6 +213,8 @@ function FrameSlip() {
 function SkinSlip() {
   const { edit } = useDesk.getState();
   const joint = useShownDesk().joint;
+  const stock = useDesk((s) => valueAt(s.document, "fence.skin.stock"));
+  const [year, setYear] = useState(false);
   return (
     <>
       <Say>
@@ -237,6 +241,16 @@ function SkinSlip() {
         <PickOrNone path="fence.trims.gravel_board" name="Gravel board" none="no gravel board" />, over them{" "}
         <PickOrNone path="fence.trims.cap_rail" name="Cap rail" none="no cap rail" />.{" "}
         <Tick path="fence.trims.post_caps" words="caps on the posts" />
+      </Say>
+      <Say>
+        The boards are fixed <Pick path="fence.skin.stock" name="How damp" />
+        {stock === "meter" && (
+          <>
+            at <Figure path="fence.skin.meter_pct" name="Meter reading" unit="%" />
+          </>
+        )}
+        . <Why path="fence.skin.stock" /> <Plain onClick={() => setYear(true)}>The year in the boards</Plain>
+        {year && <SeasonsSheet onClose={() => setYear(false)} />}
       </Say>
     </>
   );
