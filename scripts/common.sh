@@ -36,6 +36,11 @@ ensure_packages() {
   for need in "$@"; do
     case $need in
       postgres) compgen -G '/usr/lib/postgresql/*/bin/postgres' >/dev/null || wanted+=(postgresql) ;;
+      pdf)
+        for library in libpango-1.0 libpangoft2-1.0 libharfbuzz-subset; do
+          /sbin/ldconfig -p | grep -q "$library" || { wanted+=(libpango-1.0-0 libpangoft2-1.0-0 libharfbuzz-subset0 fontconfig); break; }
+        done
+        ;;
       browser)
         [ -x /usr/bin/chromium ] || wanted+=(chromium)
         /sbin/ldconfig -p | grep -q 'libatomic\.so\.1' || wanted+=(libatomic1)

@@ -85,3 +85,15 @@ def test_second_look(desk):
     told = desk.get_by_role("table", name="Second look")
     expect(told.get_by_role("row").filter(has_text="bags")).to_contain_text("40 litres to a hole")
     expect(told.get_by_role("row").filter(has_text="posts").first).to_contain_text("short")
+
+
+def test_the_year_in_the_boards(desk):
+    stake(desk, "skin")
+    desk.get_by_label("How damp").select_option("indoors")
+    expect(desk.locator("[data-finding=season_joint]")).to_contain_text("will press on each other")
+    desk.get_by_role("button", name="The year in the boards").click()
+    sheet = desk.get_by_role("dialog")
+    january = sheet.locator("label b").last.inner_text()
+    sheet.get_by_label("Month").fill("4")
+    expect(sheet.get_by_text("May")).to_be_visible()
+    assert sheet.locator("label b").last.inner_text() != january

@@ -1,16 +1,20 @@
 import csv
 import io
 import json
+import re
 import xml.etree.ElementTree as ET
 
 import ezdxf
 import pytest
 from openpyxl import load_workbook
+from pypdf import PdfReader
 
+from rowstake.core.drawing import scenes
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
 from rowstake.files import export, formats
+from rowstake.files.formats.svg import scene_svg
 from rowstake.files.geojson import read_line
 from tests.jobs import yard
 
@@ -143,3 +147,32 @@ def test_geojson_line_with_levels():
 def test_bad_geojson_is_told(text, says):
     with pytest.raises(JobFault, match=says):
         read_line(text)
+
+
+@pytest.mark.parametrize("paper, size", [("a4", (297, 210)), ("a3", (420, 297)), ("letter", (279.4, 215.9))])
+def test_sheets_are_to_scale_and_complete(made, paper, size):
+    data = export(made, "pdf", paper)[2]
+    pages = PdfReader(io.BytesIO(data)).pages
+    box = pages[0].mediabox
+    assert (float(box.width) / 72 * 25.4, float(box.height) / 72 * 25.4) == pytest.approx(size, abs=0.1)
+    text = "\n".join(page.extract_text() for page in pages)
+    for word in (
+        "Test fence",
+        "Scale 1:",
+        "Hole schedule",
+        "Gate G1",
+        "For the yard",
+        "111",
+        "For the string",
+        "planning aid",
+        "Still to look at",
+    ):
+        assert word in text
+    first = re.search(r"Scale 1:(\d+)", pages[0].extract_text())
+    scale = int(first.group(1))
+    drawn = scenes(made)["plan"]
+    assert (drawn.high[0] - drawn.low[0]) / scale < size[0]
+    svg = ET.fromstring(scene_svg(drawn, paper_scale=scale))
+    assert float(svg.get("width").removesuffix("mm")) * scale == pytest.approx(
+        float(svg.get("viewBox").split()[2]), rel=1e-3
+    )

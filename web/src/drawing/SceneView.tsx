@@ -28,7 +28,7 @@ const FILL: Record<string, string> = {
   gravel: "var(--gravel)",
   hole: "var(--earth)",
 };
-const PAD: Record<string, number> = { plan: 58, elevation: 26, answer: 40 };
+const PAD: Record<string, number> = { plan: 58, elevation: 26, answer: 40, season: 16 };
 const WEIGHT: Record<string, number> = { string: 1.6, ground: 2.4, brace: 1.6, post: 1.2, board: 0.6, swing: 0.9 };
 
 function strokeOf(shape: Shape): string {

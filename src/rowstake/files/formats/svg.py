@@ -10,6 +10,8 @@ from rowstake.core.drawing import Scene, Shape, scenes
 from rowstake.core.plan import Plan
 from rowstake.files.base import Format
 
+PAPER_UNIT = 0.236
+"""Paper millimetres that stand for one pixel of the screen: text of 11 is then 2.6 mm high."""
 INK, SIGNAL = "#26323a", "#b3126f"
 LOOKS = {
     "string": f'fill="none" stroke="{SIGNAL}"', "post": f'fill="#b98d5c" stroke="{INK}"',
@@ -75,22 +77,34 @@ def _draw(shape: Shape, unit: float) -> list[str]:
     return [f'<{tag} points="{points}" {look}/>']
 
 
-def scene_svg(scene: Scene, caution: str = "") -> str:
-    """One scene, with its title and the standing caution below it."""
+def scene_svg(scene: Scene, caution: str = "", paper_scale: float | None = None) -> str:
+    """One scene, with its title and the standing caution below it.
+
+    With `paper_scale` (50 for 1:50) it is sized for paper: its text at 2.6 mm and nothing below it.
+    """
     width, height = scene.high[0] - scene.low[0], scene.high[1] - scene.low[1]
-    unit = max(width, height) / 1100
-    pad = 90 * unit
-    view = (scene.low[0] - pad, -scene.high[1] - pad, width + 2 * pad, height + 2.6 * pad)
+    unit = PAPER_UNIT * paper_scale if paper_scale else max(width, height) / 1100
+    pad = (70 if paper_scale else 90) * unit
+    view = (scene.low[0] - pad, -scene.high[1] - pad, width + 2 * pad, height + (2 if paper_scale else 2.6) * pad)
     body = [part for shape in scene.shapes for part in _draw(shape, unit)]
-    foot = -scene.low[1] + 1.1 * pad
-    middle = (scene.low[0] + scene.high[0]) / 2
-    body.append(_text(middle, foot, scene.title, 15 * unit))
-    if caution:
-        body.append(_text(middle, foot + 22 * unit, caution, 10 * unit))
-    box = " ".join(f"{v:g}" for v in view)
+    if not paper_scale:
+        foot, middle = -scene.low[1] + 1.1 * pad, (scene.low[0] + scene.high[0]) / 2
+        body.append(_text(middle, foot, scene.title, 15 * unit))
+        if caution:
+            body.append(_text(middle, foot + 22 * unit, caution, 10 * unit))
+    box, size = " ".join(f"{v:g}" for v in view), paper_scale or 1.0
     return (
-        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" width="{view[2]:g}mm" height="{view[3]:g}mm" '
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" width="{view[2] / size:g}mm" height="{view[3] / size:g}mm" '
         f'font-family="Source Sans 3, sans-serif"><title>{escape(scene.title)}</title>{"".join(body)}</svg>\n'
+    )
+
+
+def paper_size_mm(scene: Scene, paper_scale: float) -> tuple[float, float]:
+    """Width and height on paper of `scene_svg` at a scale."""
+    pad = 140 * PAPER_UNIT
+    return (
+        (scene.high[0] - scene.low[0]) / paper_scale + pad,
+        (scene.high[1] - scene.low[1]) / paper_scale + pad,
     )
 
 

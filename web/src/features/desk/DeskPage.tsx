@@ -75,7 +75,7 @@ function useShortcuts() {
 function Head() {
   const [history, setHistory] = useState(false);
   const [variants, setVariants] = useState(false);
-  const saving = useDesk((s) => s.saving);
+  const saving = useDesk((s) => (s.pending && s.saving === "saved" ? "saving" : s.saving));
   const held = useDesk((s) => s.held)!;
   const units = useDesk((s) => valueAt(s.document, "units"));
   const fraction = useDesk((s) => valueAt(s.document, "fraction"));

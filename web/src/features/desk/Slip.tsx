@@ -11,7 +11,7 @@ type Gate = { id: string; leg: number; leaves: number; hinge: string; swing: str
 type Obstacle = { id: string; leg: number; what: string };
 
 function Say({ children }: { children: ReactNode }) {
-  return <p className="flex flex-wrap items-start gap-x-1.5 gap-y-0 leading-[30px]">{children}</p>;
+  return <p className="flex flex-wrap items-start gap-x-1.5 gap-y-0 leading-7">{children}</p>;
 }
 
 function SiteSlip() {
@@ -224,7 +224,7 @@ function SkinSlip() {
           as={(value) => edit([{ do: "style", style: value }], "Style")}
         />{" "}
         of <Pick path="fence.skin.board" name="Board" />, <Length path="fence.skin.height_mm" name="Board height" /> high and{" "}
-        <Length path="fence.skin.ground_gap_mm" name="Ground gap" /> off the ground, on <Pick path="fence.skin.side" name="Side" />, first board{" "}
+        <Length path="fence.skin.ground_gap_mm" name="Ground gap" /> off the ground, on <Pick path="fence.skin.side" name="Side" />, from{" "}
         <Pick path="fence.skin.start" name="First board" />.
       </Say>
       <Say>
@@ -237,7 +237,7 @@ function SkinSlip() {
             Gap <Length path="fence.skin.gap_mm" name="Gap" />,
           </>
         )}{" "}
-        <Pick path="fence.skin.fit" name="Fit" />.<Why path="fence.skin.fit" /> Below them{" "}
+        <Pick path="fence.skin.fit" name="Fit" />; below them{" "}
         <PickOrNone path="fence.trims.gravel_board" name="Gravel board" none="no gravel board" />, over them{" "}
         <PickOrNone path="fence.trims.cap_rail" name="Cap rail" none="no cap rail" />.{" "}
         <Tick path="fence.trims.post_caps" words="caps on the posts" />
@@ -249,7 +249,7 @@ function SkinSlip() {
             at <Figure path="fence.skin.meter_pct" name="Meter reading" unit="%" />
           </>
         )}
-        . <Why path="fence.skin.stock" /> <Plain onClick={() => setYear(true)}>The year in the boards</Plain>
+        . <Plain onClick={() => setYear(true)}>The year in the boards</Plain> <Why path="fence.skin.stock" />
         {year && <SeasonsSheet onClose={() => setYear(false)} />}
       </Say>
     </>

@@ -144,5 +144,5 @@ export function Tick({ path, words }: { path: string; words: string }) {
 export function Why({ path }: { path: string }) {
   const value = useDesk((s) => valueAt(s.document, path)) as string;
   const words = useDesk((s) => s.desk?.choices[path])?.find((c) => c.id === value)?.words;
-  return words ? <span className="text-faint"> {words}</span> : null;
+  return words ? <span className="text-[14px] text-faint"> {words}</span> : null;
 }

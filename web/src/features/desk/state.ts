@@ -22,6 +22,8 @@ interface DeskState {
   document: Document | null;
   desk: Desk | null;
   saving: Saving;
+  /** Changes that have been made here and are still being worked out. */
+  pending: number;
   problem: Problem | null;
   loadProblem: Problem | null;
   stake: string;
@@ -178,6 +180,7 @@ export const useDesk = create<DeskState>((set, get) => {
     document: null,
     desk: null,
     saving: "saved",
+    pending: 0,
     problem: null,
     loadProblem: null,
     stake: "line",
@@ -208,7 +211,10 @@ export const useDesk = create<DeskState>((set, get) => {
     edit(changes, why, options = {}) {
       const passing = options.passing ?? false;
       const turn = passing ? ++latestDrag : latestDrag;
-      const next = edits.then(() => run(changes, why, passing, turn));
+      set({ pending: get().pending + 1 });
+      const next = edits
+        .then(() => run(changes, why, passing, turn))
+        .finally(() => set({ pending: get().pending - 1 }));
       edits = next.catch(() => undefined);
       return next;
     },
