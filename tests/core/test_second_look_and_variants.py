@@ -1,9 +1,10 @@
 import pytest
 
+from rowstake.core.drawing import scenes
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
-from rowstake.core.preview import variants, ways_over_ground
+from rowstake.core.preview import variants, ways_over_ground, what_the_wind_asks
 from rowstake.core.second_look import Quoted, second_look
 from tests.jobs import edited, fence, put, yard
 
@@ -74,3 +75,31 @@ def test_weight_of_a_bay_by_hand():
     # Boards from −50 to 1850, 19 thick and 1800 high; three rails of 1900, 38 × 87; 500 kg/m³ and 1.35 for water.
     kg = (1900 * 1800 * 19 + 3 * 1900 * 38 * 87) / 1e9 * 500 * 1.35
     assert made.bay_weight_kg == pytest.approx(kg)
+
+
+def test_what_the_wind_asks():
+    sides = what_the_wind_asks(yard())
+    gust = {s.label: next(f.number for f in s.figures if f.key == "gust") for s in sides}
+    assert list(gust) == [
+        "as it is",
+        "posts at 1350 mm",
+        "125×125 posts",
+        "100 mm deeper",
+        "holes 350 mm across",
+        "spaced pickets",
+    ]
+    assert all(value > gust["as it is"] for label, value in gust.items() if label != "as it is")
+    # The earth governs and holds in proportion to the hole's width: √(350/300) of the gust.
+    assert gust["holes 350 mm across"] == pytest.approx(gust["as it is"] * (350 / 300) ** 0.5, abs=0.06)
+
+
+def test_the_wind_is_drawn_in_proportion():
+    made = plan(yard())
+    drawn = scenes(made)["wind"]
+    bars = {s.of: max(y for _, y in s.points) for s in drawn.shapes if s.kind == "poly"}
+    assert len(bars) == 13
+    for gust in made.gusts:
+        for where in gust.where:
+            assert bars[where] == pytest.approx(min(gust.stands.holds_to_mps / 30, 2) * 1500)
+    weak = {s.of for s in drawn.shapes if s.look == "zone"}
+    assert weak == set(made.gusts[0].where)

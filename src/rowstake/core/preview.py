@@ -5,9 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Any
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene, elevation_scene
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
+from rowstake.core.fence.resolve import resolve
 from rowstake.core.job import Job
 from rowstake.core.plan import Plan, plan
 from rowstake.core.views.figures import Figure, figures
@@ -96,3 +98,36 @@ def variants(job: Job) -> list[Side]:
     """The fence in hand and its variants beside each other."""
     kept = [(v.name, [{"do": "take_variant", "name": v.name, "only": True}]) for v in job.variants]
     return side_by_side(job, [("in hand", []), *kept])
+
+
+def what_the_wind_asks(job: Job) -> list[Side]:
+    """What each change buys against the wind: closer, larger, deeper, wider, more open, one at a time."""
+    brief = resolve(job)
+    posts, snap = job.fence.posts, brief.region.snap_mm
+
+    def put(path: str, value: Any) -> dict[str, Any]:
+        return {"do": "set", "path": f"fence.{path}", "value": value}
+
+    ways: list[tuple[str, list[dict[str, Any]]]] = [("as it is", [])]
+    closer = max(job.fence.bays.max_mm * 0.75 // snap * snap, snap)
+    ways.append((f"posts at {brief.printer.length(closer)}", [put("bays.way", "equal"), put("bays.max_mm", closer)]))
+    sold = CATALOGUE.sections_for(brief.region.id, "post")
+    larger = [s for s in sold if s.width_mm > brief.post.width_mm + 1 and s.thickness_mm == s.width_mm]
+    if larger:
+        gate = max((brief.gate_post, larger[0]), key=lambda s: s.width_mm)
+        ways.append((f"{larger[0].name} posts", [put("posts.size", larger[0].id), put("posts.gate_size", gate.id)]))
+    deeper = brief.printer.length(2 * snap)
+    depth = plan(job).digger.kinds[False].hole.embedment_mm + 2 * snap
+    ways.append(
+        (
+            f"{deeper} deeper",
+            [put("posts.depth_mm", None), put("posts.school", "fixed"), put("posts.fixed_depth_mm", depth)],
+        )
+    )
+    wider = next((a for a in sorted(brief.region.augers_mm) if a > brief.hole_mm(brief.post) + 1), None)
+    if wider and posts.hole_mm is None:
+        ways.append((f"holes {brief.printer.length(wider)} across", [put("posts.hole_mm", wider)]))
+    for entry in CATALOGUE.styles.values():
+        if entry.runs == "up" and entry.gap_mm > max(brief.style.gap_mm, job.fence.skin.gap_mm):
+            ways.append((entry.name.lower(), [{"do": "style", "style": entry.id}]))
+    return side_by_side(job, ways)

@@ -4,14 +4,15 @@ from rowstake.core.drawing.elevation import elevation_scene
 from rowstake.core.drawing.on_plan import outline, plan_scene
 from rowstake.core.drawing.scene import Scene, Shape
 from rowstake.core.drawing.section import section_scene
+from rowstake.core.drawing.wind import wind_scene
 from rowstake.core.planned import Planned
 
-__all__ = ["Scene", "Shape", "elevation_scene", "outline", "plan_scene", "scenes", "section_scene"]
+__all__ = ["Scene", "Shape", "elevation_scene", "outline", "plan_scene", "scenes", "section_scene", "wind_scene"]
 
 
 def scenes(planned: Planned) -> dict[str, Scene]:
     """Every drawing of a job by its name."""
     used = sorted({post.gate for post in planned.layout.posts})
-    drawn = [plan_scene(planned), elevation_scene(planned)]
+    drawn = [plan_scene(planned), elevation_scene(planned), wind_scene(planned)]
     drawn += [section_scene(planned, planned.digger.kinds[gate]) for gate in used]
     return {scene.name: scene for scene in drawn}

@@ -43,7 +43,7 @@ def section_scene(planned: Planned, kind: HoleKind) -> Scene:
             1.6,
         )
     board.dim((-radius, -hole.hole_depth_mm), (radius, -hole.hole_depth_mm), p.length(kind.diameter_mm), -1.0)
-    more = "" if top >= above else f"{p.length(above)} above ground ↑"
+    more = "" if top >= above else f"{p.length(above)} above ground"
     if more:
         board.text((0.0, top + 60), more, "label")
     else:

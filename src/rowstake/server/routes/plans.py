@@ -12,7 +12,15 @@ from rowstake.core.edits import Edit, apply
 from rowstake.core.job import read_job, write_job
 from rowstake.core.measure import parse_length
 from rowstake.core.plan import plan
-from rowstake.core.preview import Consequence, Side, compare, consequence, variants, ways_over_ground
+from rowstake.core.preview import (
+    Consequence,
+    Side,
+    compare,
+    consequence,
+    variants,
+    ways_over_ground,
+    what_the_wind_asks,
+)
 from rowstake.core.reckoners.base import faults_of
 from rowstake.core.second_look import Quoted, Verdict, second_look
 from rowstake.core.views import Desk, desk
@@ -94,3 +102,9 @@ def look_again(body: AskSecondLook) -> list[Verdict]:
     except ValidationError as error:
         raise faults_of(error, "quoted.") from None
     return second_look(plan(job), given)
+
+
+@router.post("/wind")
+def wind(body: AskAbout) -> list[Side]:
+    """What closer, larger, deeper, wider and more open each buy against the wind."""
+    return what_the_wind_asks(read_job(body.document))

@@ -6,6 +6,7 @@ import { RehearsalSheet } from "./RehearsalSheet";
 import { SeasonsSheet } from "./SeasonsSheet";
 import { SlopeSheet } from "./SlopeSheet";
 import { useDesk, useShownDesk, valueAt } from "./state";
+import { WindSheet } from "./WindSheet";
 
 type Gate = { id: string; leg: number; leaves: number; hinge: string; swing: string };
 type Obstacle = { id: string; leg: number; what: string };
@@ -15,6 +16,7 @@ function Say({ children }: { children: ReactNode }) {
 }
 
 function SiteSlip() {
+  const [wind, setWind] = useState(false);
   return (
     <>
       <Say>
@@ -22,7 +24,9 @@ function SiteSlip() {
         site is <Pick path="site.exposure" name="Exposure" /> and its gust is{" "}
         <Figure path="site.gust_mps" name="Design gust" unit="m/s" />.{" "}
         <Tick path="site.near_salt" words="within 1 km of salt water" /> The air is{" "}
-        <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />.
+        <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />.{" "}
+        <Plain onClick={() => setWind(true)}>The wind along the line</Plain>
+        {wind && <WindSheet onClose={() => setWind(false)} />}
       </Say>
     </>
   );

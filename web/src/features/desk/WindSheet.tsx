@@ -1,0 +1,69 @@
+import { useEffect, useState } from "react";
+import { post } from "../../api/client";
+import type { Side } from "../../api/types";
+import { SceneView } from "../../drawing/SceneView";
+import { Plain } from "../../ui/controls";
+import { Num } from "../../ui/Num";
+import { Sheet } from "../../ui/Sheet";
+import { useDesk, useShownDesk } from "./state";
+
+const SHOWN = ["gust", "posts", "hole", "bags", "timber"];
+
+/** The wind along the line, and what each change buys: one change a row, with what it costs in posts, holes and bags. */
+export function WindSheet({ onClose }: { onClose: () => void }) {
+  const document = useDesk((s) => s.document);
+  const tryOut = useDesk((s) => s.tryOut);
+  const scene = useShownDesk().scenes.wind;
+  const [sides, setSides] = useState<Side[] | null>(null);
+  useEffect(() => {
+    void post<Side[]>("/api/plan/wind", { document }).then(setSides);
+  }, [document]);
+  const now = sides?.[0];
+  return (
+    <Sheet open onClose={onClose} title="The wind along the line">
+      <div className="h-44 bg-lime">
+        <SceneView scene={scene} label={scene.title} selected={[]} />
+      </div>
+      <p className="text-sm text-faint">{scene.title}. Hatched: under the site&apos;s gust. A screening estimate, not a design.</p>
+      {!sides && <p>Working out what each change buys…</p>}
+      {now && (
+        <table className="mt-2 w-full border-collapse text-[15px]">
+          <thead>
+            <tr>
+              <th className="border-b border-ink text-left font-normal text-faint">one change at a time</th>
+              {SHOWN.map((key) => (
+                <th key={key} className="border-b border-ink px-2 text-right font-normal text-faint">
+                  {now.figures.find((f) => f.key === key)?.name}
+                </th>
+              ))}
+              <td className="border-b border-ink" />
+            </tr>
+          </thead>
+          <tbody>
+            {sides.map((side) => (
+              <tr key={side.label} className="border-b border-rule">
+                <th scope="row" className="py-1 text-left font-semibold">
+                  <Num>{side.label}</Num>
+                </th>
+                {SHOWN.map((key) => {
+                  const figure = side.figures.find((f) => f.key === key);
+                  const differs = figure?.number !== now.figures.find((f) => f.key === key)?.number;
+                  return (
+                    <td key={key} className={`px-2 text-right ${differs ? "font-bold text-signal" : ""}`}>
+                      <Num>{figure?.text ?? ""}</Num>
+                    </td>
+                  );
+                })}
+                <td className="text-right">
+                  {!side.chosen && side.figures.length > 0 && (
+                    <Plain onClick={() => void tryOut(side.label, side.edits as never).then(onClose)}>Try it</Plain>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </Sheet>
+  );
+}
