@@ -61,6 +61,34 @@ def main() -> None:
         page.locator("[data-finding=sliver] li button").first.click()
         page.get_by_text("Trying:").wait_for()
         shoot(page, "desk-trying-dark")
+        page = new_page(browser)
+        open_job(page, "Kestrel Bank, garden side")
+        page.locator("[data-stake=ground]").click()
+        page.locator("[data-finding]").first.wait_for()
+        shoot(page, "desk-ground")
+        sheets = [
+            ("ground", "The three ways side by side", "slopes", None),
+            ("gates", "Rehearse the gate", "rehearsal", ("Open to", "60")),
+            ("skin", "The year in the boards", "seasons", ("Month", "6")),
+            ("site", "The wind along the line", "wind", None),
+        ]
+        for stake, button, name, slide in sheets:
+            page.locator(f"[data-stake={stake}]").click()
+            page.get_by_role("button", name=button).click()
+            page.get_by_role("dialog").locator("svg").first.wait_for()
+            if slide:
+                page.get_by_label(slide[0]).fill(slide[1])
+            else:
+                page.get_by_role("dialog").locator("table").wait_for()
+            shoot(page, name)
+            page.keyboard.press("Escape")
+        page.locator("[data-stake=buy]").click()
+        page.get_by_role("tab", name="Second look").click()
+        for name, count in (("Posts", "9"), ("Bags", "60"), ("Boards", "181"), ("Rails", "20")):
+            page.get_by_label(name, exact=True).fill(count)
+        page.get_by_role("button", name="Look again").click()
+        page.get_by_role("table", name="Second look").wait_for()
+        shoot(page, "second-look")
         one, two = new_page(browser), new_page(browser)
         for window in (one, two):
             open_job(window, "Ringwattle Rise, front fence")
