@@ -1,0 +1,93 @@
+"""The plan's own routes: everything side by side, second look, and edits that are refused."""
+
+import json
+
+import pytest
+
+from rowstake.core.job import write_job
+from tests.jobs import edited, fence, put, yard
+
+
+@pytest.fixture
+def bank():
+    return write_job(edited(fence((7200, 0)), {"do": "levels", "text": "0, 0\n7200, -600"}))
+
+
+def test_slopes(client, bank):
+    sides = client.post("/api/plan/slopes", json={"document": bank}).json()
+    assert [s["label"] for s in sides] == ["stepped", "raked", "contour"]
+    taken = client.post("/api/plan", json={"document": bank, "edits": sides[1]["edits"]}).json()
+    assert taken["document"]["fence"]["slope"]["way"] == "raked"
+    figures = {f["key"]: f["text"] for f in taken["desk"]["figures"]}
+    assert figures["gap_under"] == next(f["text"] for f in sides[1]["figures"] if f["key"] == "gap_under") == "50 mm"
+
+
+def test_a_way_that_cannot_be_had_says_why(client):
+    proud = write_job(edited(yard(), {"do": "set_aside", "name": "As drawn"}, put("fence.posts.proud_mm", 0)))
+    broken = {**proud, "variants": [{"name": "Capped", "fence": {**proud["fence"], "trims": {"cap_rail": "uk_38x87"}}}]}
+    broken["variants"][0]["fence"] = {
+        **broken["variants"][0]["fence"],
+        "posts": {**proud["fence"]["posts"], "proud_mm": 50},
+    }
+    sides = client.post("/api/plan/variants", json={"document": broken}).json()
+    assert sides[0]["figures"]
+    assert sides[1]["scene"] is None
+    assert "stand 50 mm proud" in sides[1]["refused"]
+
+
+def test_wind(client):
+    sides = client.post("/api/plan/wind", json={"document": write_job(yard())}).json()
+    assert sides[0]["chosen"]
+    gust = [next(f["number"] for f in s["figures"] if f["key"] == "gust") for s in sides]
+    assert min(gust[1:]) > gust[0]
+
+
+def test_second_look(client):
+    ask = {"document": write_job(yard()), "quoted": {"posts": "13", "centres_mm": "1.8 m", "bags": "", "boards": 136}}
+    told = client.post("/api/plan/second-look", json=ask).json()
+    assert [v["name"] for v in told] == ["posts", "centres", "boards"]
+    assert told[1]["agrees"] == "agrees"
+
+
+@pytest.mark.parametrize(
+    "quoted, field",
+    [({"posts": -1}, "quoted.posts"), ({"posts": "many"}, "quoted.posts"), ({"nails": 5}, "quoted.nails"),
+     ({"centres_mm": "wide"}, "quoted.centres_mm"), ({"centres_mm": "0"}, "quoted.centres_mm")],
+)  # fmt: skip
+def test_bad_quantities_are_told(client, quoted, field):
+    answer = client.post("/api/plan/second-look", json={"document": write_job(yard()), "quoted": quoted})
+    assert answer.status_code == 422
+    assert answer.json()["errors"][0]["field"] == field
+
+
+def test_levels_refused_row_by_row(client):
+    edits = [{"do": "levels", "text": "0, 0\n3 m, high\n1, 2, 3, 4, 5"}]
+    answer = client.post("/api/plan", json={"document": write_job(yard()), "edits": edits})
+    assert answer.status_code == 422
+    assert [e["field"] for e in answer.json()["errors"]] == ["levels row 2", "levels row 3"]
+
+
+def test_trying_changes_nothing_that_is_kept(client):
+    job = client.post("/api/jobs/import", json={"text": json.dumps(write_job(yard()))}).json()["held"]
+    tried = client.post(
+        "/api/plan/try", json={"document": job["document"], "edits": [put("fence.skin.fit", "balanced")]}
+    ).json()
+    assert tried["consequence"]["settles"]
+    assert client.get(f"/api/jobs/{job['id']}").json()["held"] == job
+
+
+def test_every_view_of_every_demo_job_is_served(client):
+    from rowstake.server.run import add_demo_jobs
+
+    add_demo_jobs(client.app.state.engine)
+    for card in client.get("/api/jobs").json():
+        opened = client.get(f"/api/jobs/{card['id']}").json()["desk"]
+        assert {"plan", "elevation", "wind", "section_line"} <= set(opened["scenes"])
+        assert len(opened["seasons"]) == 12
+        assert opened["buy"]
+        assert opened["cuts"]
+        for offer in client.get(f"/api/jobs/{card['id']}/exports").json():
+            if offer["format"] != "pdf":
+                taken = client.get(f"/api/jobs/{card['id']}/exports/{offer['format']}/{offer['document']}")
+                assert taken.status_code == 200
+                assert taken.content
