@@ -40,7 +40,7 @@ def compare(before: Plan, after: Plan) -> Consequence:
     differences = tuple(
         Difference(key, now[key].name, was[key].text, now[key].text)
         for key in now
-        if key in was and now[key].number != was[key].number
+        if key in was and now[key].number != was[key].number and now[key].text != was[key].text
     )
     old, new = ({f.rule: f.title for f in plan_.findings} for plan_ in (before, after))
     settles = tuple(title for rule, title in old.items() if rule not in new)

@@ -45,12 +45,13 @@ def _frame(plan: Plan) -> str:
 def stakes(plan: Plan) -> list[Stake]:
     p, lists = plan.brief.printer, plan.lists
     by_key = {f.key: f for f in figures(plan)}
-    gust = p.speed(plan.brief.job.site.gust_mps)
+    gust = p.speed(plan.brief.job.site.gust_mps).split(" (")[0]
+    soil = plan.brief.soil.name.split(",")[0].split(" or ")[0]
     gates = len(plan.gates)
     spacing = f" at {by_key['spacing'].text}" if "spacing" in by_key else ""
     board = f"{by_key['boards'].text} boards"
     rows = [
-        ("site", "Site", f"{plan.brief.soil.name.split(',')[0]}, {gust}", "gust"),
+        ("site", "Site", f"{soil}, {gust}", "gust"),
         ("line", "Line", f"{by_key['posts'].text} posts{spacing}", "spacing"),
         ("ground", "Ground", _ground(plan), "" if plan.levels.flat else "slope"),
         ("holes", "Holes", f"{by_key['hole'].text} deep", "hole"),

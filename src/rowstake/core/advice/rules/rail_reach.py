@@ -42,7 +42,8 @@ def look(planned: Planned) -> Iterator[Finding]:
     widest = max(wide, key=lambda b: b.centres_mm)
     yield found(
         f"Bays of {p.length(widest.centres_mm)} are too wide for {brief.post.name} posts",
-        f"{brief.style.name} of this height on {brief.post.name} posts carry bays up to {p.length(limit)}. "
+        f"{brief.style.name}, this high, ask for bays of at most {p.length(limit // brief.region.snap_mm * brief.region.snap_mm)} "
+        f"on {brief.post.name} posts. "
         f"{len(wide)} of {len(planned.layout.bays)} bays are wider.",
         [b.label for b in wide],
         fixes,
