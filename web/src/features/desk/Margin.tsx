@@ -5,6 +5,9 @@ import { Num } from "../../ui/Num";
 import { useDesk, useShownDesk } from "./state";
 import { Worked } from "./Working";
 
+/** What fixes would do is asked for once the hands rest, so that it never slows a change. */
+const REST_MS = 400;
+
 /** Beside the drawing, in sentences: what is picked, what is wrong and its ways out, what follows. */
 export function Margin() {
   const desk = useShownDesk();
@@ -16,7 +19,9 @@ export function Margin() {
   const ask = useDesk((s) => s.askConsequences);
   const needs = desk.findings.length;
   useEffect(() => {
-    if (needs && !trying) void ask();
+    if (!needs || trying) return;
+    const rest = setTimeout(() => void ask(), REST_MS);
+    return () => clearTimeout(rest);
   }, [needs, trying, document, ask]);
 
   const thing = desk.things[selected[0] ?? ""];
