@@ -10,7 +10,6 @@ from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from sqlalchemy import Engine
 from starlette.exceptions import HTTPException
-from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from rowstake.server import limits, problems
@@ -30,7 +29,6 @@ def create_app(engine: Engine | None = None, web: Path | None = None) -> FastAPI
     app = FastAPI(title="Row Stake", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.engine = engine
     problems.install(app)
-    app.add_middleware(GZipMiddleware, minimum_size=20_000, compresslevel=1)
     app.add_middleware(limits.BodyLimit)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=[*LOOPBACK, "testserver"])
     for router in (exports.router, jobs.router, plans.router, reckoners.router, start.router):
