@@ -35,3 +35,21 @@ def test_post_caps_by_size():
     made = plan(edited(yard(), put("fence.trims.post_caps", True)))
     bought = {line.item: line.buy for line in made.lists.buy if "post cap" in line.item}
     assert bought == {"post cap for 100×100, galvanised": 12, "post cap for 125×125, galvanised": 2}
+
+
+def test_a_framed_panel_is_trimmed_on_both_faces():
+    made = plan(edited(yard(), {"do": "style", "style": "framed_panel"}))
+    trims = pieces(made, "trim")
+    assert len(trims) == 4 * 12
+    assert sorted({round(p.length_mm, 2) for p in trims}) == [1106.25, 1118.75, 1400, 1700]
+    assert {(p.place.bottom_mm, p.place.top_mm) for p in trims} == {(50, 200), (1700, 1850)}
+    # Rails between the posts whatever was chosen; boards in the clear of each bay: 1700 takes 11 and a rip of 50 shared.
+    assert {round(p.length_mm, 2) for p in pieces(made, "rail")} == {1106.25, 1118.75, 1400, 1700}
+    assert made.courses[0].laid.boards[0] == (0.0, 100)
+    assert len(made.courses[0].laid.boards) == 12
+
+
+def test_the_cap_is_part_of_what_a_bay_weighs():
+    bare = plan(edited(yard(), put("fence.posts.proud_mm", 0)))
+    capped = plan(edited(yard(), put("fence.posts.proud_mm", 0), put("fence.trims.cap_rail", "uk_38x87")))
+    assert capped.bay_weight_kg > bare.bay_weight_kg

@@ -45,7 +45,9 @@ class Planned:
     @property
     def bay_weight_kg(self) -> float:
         """Boards and rails of the widest bay, soaked: what hangs between two posts and on the buyer's back."""
-        hung = [p for p in self.parts if p.kind in ("board", "rail", "cap", "stiffener")]
+        hung = [
+            p for p in self.parts if p.kind in ("board", "rail", "cap", "stiffener", "trim", "cap rail", "gravel board")
+        ]
         thick = {key: section.thickness_mm for key, section in CATALOGUE.sections.items()}
         mm3 = sum(p.length_mm * p.width_mm * thick[p.material] for p in hung)
         fence = sum(b.centres_mm for b in self.layout.bays)

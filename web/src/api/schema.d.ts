@@ -780,6 +780,8 @@ export interface components {
             joint: string;
             /** Along */
             along: boolean;
+            /** Framed */
+            framed: boolean;
             /** Ground Text */
             ground_text: string;
             /** Seasons */

@@ -69,7 +69,7 @@ def _skin(board: Board, planned: Planned, aside: int) -> None:
     back, front = board_planes_mm(brief)
     if brief.style.channels:
         back, front = -brief.board.thickness_mm / 2, brief.board.thickness_mm / 2
-    elif brief.fence.rails.fixing == "between" and not brief.along:
+    elif brief.between and not brief.along:
         back = planned.brief.rail.thickness_mm / 2
         front = back + planned.brief.board.thickness_mm
     for course in planned.courses:

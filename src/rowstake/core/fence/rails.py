@@ -135,7 +135,7 @@ class Piece:
 
 def pieces(brief: Brief, layout: Layout, levels: Levels, run: Run, row: int) -> list[Piece]:
     """The rails of one row of a run. At a step or a change of grade a rail ends on the post."""
-    if brief.fence.rails.fixing == "between":
+    if brief.between:
         return [_between(levels, bay) for bay in run.bays]
     whole = reach(brief, layout, run, *rail_planes_mm(brief))
     if whole.length_mm < brief.post.thickness_mm:
@@ -177,7 +177,7 @@ def _between(levels: Levels, bay: Bay) -> Piece:
 
 def rail_screw(brief: Brief) -> str:
     """The screw that holds a rail: through the rail and at least its thickness into the post."""
-    through = brief.rail.thickness_mm if brief.fence.rails.fixing == "face" else brief.rail.width_mm / 2
+    through = brief.rail.thickness_mm if not brief.between else brief.rail.width_mm / 2
     facts = CATALOGUE.materials.fixings
     wanted = through + max(facts.grip_mm, through)
     length = next((s for s in facts.screw_lengths_mm if s >= wanted - 1e-6), max(facts.screw_lengths_mm))

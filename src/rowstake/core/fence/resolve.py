@@ -50,6 +50,11 @@ class Brief:
         return self.style.runs == "along"
 
     @property
+    def between(self) -> bool:
+        """True where rails lie between the posts: as chosen, or because the style is framed that way."""
+        return self.style.framed or self.fence.rails.fixing == "between"
+
+    @property
     def longest_board_mm(self) -> float:
         return max(self.board.lengths_mm)
 

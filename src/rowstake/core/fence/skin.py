@@ -51,7 +51,7 @@ def style_of(brief: Brief) -> Style:
 
 def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int, float, float, tuple[Bay, ...]]]:
     """(label, leg, left, right, bays) of every stretch: a bay between posts, or a run up to its next step."""
-    if brief.style.channels or (brief.fence.rails.fixing == "between" and not brief.along):
+    if brief.style.channels or (brief.between and not brief.along):
         return [
             (b.label, b.leg, b.left.on(b.leg) + b.left.face_mm / 2, b.right.on(b.leg) - b.right.face_mm / 2, (b,))
             for b in layout.bays
@@ -73,7 +73,7 @@ def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
     style = style_of(brief)
     done: dict[float, tuple[Stretch, Laid]] = {}
     out: list[Course] = []
-    edges: Literal["gap", "board"] = brief.style.between if brief.fence.rails.fixing == "between" else "board"
+    edges: Literal["gap", "board"] = brief.style.between if brief.between else "board"
     for label, leg, left, right, bays in _spans(brief, layout, levels):
         if right - left <= 1:
             continue

@@ -21,6 +21,8 @@ DRAIN_MM = 5.0
 def trim_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     """Every trim the job asks for. Raises `JobFault` for a section that is not sold."""
     trims, out = brief.fence.trims, []
+    if brief.style.framed:
+        out += _frames(brief, layout, levels)
     if trims.gravel_board:
         out += _gravel_boards(
             brief, layout, levels, pick(CATALOGUE.sections, trims.gravel_board, "fence.trims.gravel_board")
@@ -44,6 +46,28 @@ def trim_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
 
 def _name(brief: Brief, gate: bool) -> str:
     return (brief.gate_post if gate else brief.post).name
+
+
+FACES = (("front", "top"), ("front", "bottom"), ("back", "top"), ("back", "bottom"))
+
+
+def _frames(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
+    """A trim of the board's own section along top and bottom of each face of every bay, from post to post."""
+    out, high, wide = [], brief.fence.skin.height_mm, brief.board.width_mm
+    for bay in layout.bays:
+        foot = levels.feet[bay.label]
+        left = bay.left.on(bay.leg) + bay.left.face_mm / 2
+        right = bay.right.on(bay.leg) - bay.right.face_mm / 2
+        rise = foot.slope * (right - left)
+        for face, edge in FACES:
+            low = foot.at(left) + (high - wide if edge == "top" else 0.0)
+            out.append(
+                Part(
+                    f"{bay.label} {face} {edge} trim", "trim", "skin", brief.board.id, bay.label,
+                    math.hypot(right - left, rise), wide, place=Place(bay.leg, left, right, low, low + wide, rise),
+                )
+            )  # fmt: skip
+    return out
 
 
 def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section) -> list[Part]:

@@ -64,6 +64,7 @@ class Desk:
     lengths: dict[str, str]
     joint: str
     along: bool
+    framed: bool
     ground_text: str
     seasons: list[Season]
     rehearsals: dict[str, list[Swing]]
@@ -94,6 +95,7 @@ def desk(plan: Plan) -> Desk:
         lengths=length_texts(job),
         joint=plan.brief.style.joint,
         along=plan.brief.along,
+        framed=plan.brief.style.framed,
         ground_text=ground_text(plan.brief.job),
         seasons=_seasons(plan),
         rehearsals={built.gate.id: list(built.swings) for built in plan.gates},

@@ -181,7 +181,7 @@ function HolesSlip() {
 
 function FrameSlip() {
   const count = useDesk((s) => valueAt(s.document, "fence.rails.count"));
-  const along = useShownDesk().along;
+  const { along, framed } = useShownDesk();
   const { edit } = useDesk.getState();
   if (along) {
     return (
@@ -192,7 +192,7 @@ function FrameSlip() {
   }
   return (
     <Say>
-      <Pick path="fence.rails.size" name="Rail size" /> rails <Pick path="fence.rails.fixing" name="Rail fixing" /> in{" "}
+      <Pick path="fence.rails.size" name="Rail size" /> rails {framed ? "between the posts, as this style asks," : <Pick path="fence.rails.fixing" name="Rail fixing" />} in{" "}
       <select
         aria-label="Rows of rails"
         value={String(count ?? "")}
@@ -209,7 +209,7 @@ function FrameSlip() {
         ))}
       </select>
       , bought no longer than <OptionalLength path="fence.rails.longest_mm" name="Longest rail" empty="any on sale" />.
-      <Why path="fence.rails.fixing" />
+      {!framed && <Why path="fence.rails.fixing" />}
     </Say>
   );
 }
