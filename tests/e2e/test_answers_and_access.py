@@ -64,6 +64,24 @@ def test_views_pass_the_accessibility_checks(page, site, theme):
     assert violations(page) == []
     stake(page, "buy")
     assert violations(page) == []
+    page.get_by_role("tab", name="Second look").click()
+    assert violations(page) == []
+    for key, button in (
+        ("site", "The wind along the line"),
+        ("ground", "Enter levels"),
+        ("skin", "The year in the boards"),
+        ("gates", "Rehearse the gate"),
+    ):
+        stake(page, key)
+        assert violations(page) == []
+        page.get_by_role("button", name=button).click()
+        expect(page.get_by_role("dialog")).to_be_visible()
+        assert violations(page) == []
+        page.keyboard.press("Escape")
+    page.get_by_role("button", name="Side by side").click()
+    expect(page.get_by_role("dialog").get_by_role("table")).to_be_visible()
+    assert violations(page) == []
+    page.keyboard.press("Escape")
     page.goto(f"{site.url}/answers/post-hole")
     expect(page.get_by_label("Answer", exact=True)).to_be_visible()
     assert violations(page) == []

@@ -77,6 +77,20 @@ def _stop(process: subprocess.Popen[str]) -> int:
     return process.returncode
 
 
+def test_serve_brings_the_tables_up_to_date(own_server):
+    command = [sys.executable, "-m", "rowstake.cli", "serve", "--port", "0", "--database"]
+    served = subprocess.Popen([*command, own_server.url()], stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True)
+    url = served.stdout.readline().split()[-1]
+    assert _jobs(url) == "[]"
+    with urllib.request.urlopen(url) as answer:
+        assert b"Row Stake" in answer.read()
+    assert _stop(served) == 0
+    own_server.stop()
+    gone = subprocess.run([*command, own_server.url()], capture_output=True, text=True, check=False)
+    assert gone.returncode == 1
+    assert "the database does not answer" in gone.stderr
+
+
 def _jobs(url: str) -> str:
     with urllib.request.urlopen(f"{url}/api/jobs") as answer:
         return answer.read().decode()

@@ -13,6 +13,7 @@ from typing import TextIO
 
 import uvicorn
 from sqlalchemy import Engine
+from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session
 
 from rowstake.core.job import read_job_text, write_job
@@ -63,8 +64,12 @@ def _run(engine: Engine, port: int) -> None:
 def serve(database: str, port: int) -> int:
     """Serve a database that runs already; its tables are brought up to date first."""
     engine = engine_for(database)
-    migrate(engine)
-    _run(engine, port)
+    try:
+        migrate(engine)
+    except DBAPIError as error:
+        print(f"rowstake: the database does not answer: {str(error.orig).splitlines()[0]}", file=sys.stderr)
+        return 1
+    _run(engine, port or free_port())
     return 0
 
 
