@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 import fcntl
 import os
 import shutil
@@ -58,7 +59,8 @@ class _Server(uvicorn.Server):
 def _run(engine: Engine, port: int) -> None:
     app = create_app(engine)
     config = uvicorn.Config(app, host=LOOPBACK[0], port=port, log_level="warning", timeout_graceful_shutdown=3)
-    _Server(config).run()
+    with contextlib.suppress(KeyboardInterrupt):  # raised again by uvicorn once it has shut down
+        _Server(config).run()
 
 
 def serve(database: str, port: int) -> int:
