@@ -2,6 +2,7 @@
 
 import csv
 import io
+import json
 from pathlib import Path
 
 from playwright.sync_api import expect
@@ -116,3 +117,28 @@ def test_jobs_are_copied_renamed_and_put_away(page, site):
     expect(page.get_by_role("link", name="Open Orchard side")).to_have_count(0)
     page.get_by_role("button", name="Show jobs put away").click()
     expect(page.get_by_role("link", name="Open Orchard side")).to_be_visible()
+
+
+def test_a_fence_in_feet_with_a_surveyed_line(page, site, tmp_path):
+    """The other way in: a line surveyed elsewhere, then feet and inches throughout."""
+    line = {"type": "LineString", "coordinates": [[10, 50, 80], [10.00017, 50, 79.4], [10.00017, 50.0001, 79.1]]}
+    surveyed = tmp_path / "back-line.geojson"
+    surveyed.write_text(json.dumps(line))
+    page.goto(site.url)
+    page.get_by_role("button", name="New fence").click()
+    page.get_by_label("Name", exact=True).fill("Surveyed side")
+    page.get_by_role("dialog").locator("input[type=file]").set_input_files(surveyed)
+    expect(page.get_by_text("back-line.geojson")).to_be_visible()
+    page.get_by_role("button", name="Lay it out").click()
+    # 0.00017° at 50° north is 12.1507 m, 0.0001° of latitude 11.1195 m: 916.15 in; it falls 0.6 and 0.3 m.
+    expect(page.locator("[data-figure=length] dd")).to_have_text("76'-4 1/8\"")
+    expect(page.locator("[data-stake=ground]")).to_contain_text("stepped, 2'-11 7/16\"")
+    stake(page, "holes")
+    page.get_by_label("Setting").select_option("collar")
+    expect(page.locator("[data-figure=bags] dd")).not_to_have_text("0")
+    page.locator("[data-mark=P2]").click()
+    expect(page.get_by_label("Picked")).to_contain_text("concrete band")
+    page.get_by_role("button", name="Take away").click()
+    with page.expect_download() as download:
+        page.get_by_role("menuitem", name="Plan (DXF)").click()
+    assert Path(download.value.path()).read_text().startswith("  0\nSECTION")
