@@ -23,6 +23,10 @@ def open_job(page: Page, name: str) -> None:
     page.locator("[data-stake=line]").wait_for()
 
 
+def go(page: Page, stake: str) -> None:
+    page.locator(f"[data-stake={stake}] button").first.click()
+
+
 def shoot(page: Page, name: str, full: bool = False) -> None:
     page.evaluate("document.fonts.ready")
     page.locator("text=working out what it does").first.wait_for(state="detached")
@@ -46,24 +50,24 @@ def main() -> None:
         shoot(page, "desk-line")
         page = new_page(browser)
         open_job(page, "Saltpan Cottage, lane side")
-        page.locator("[data-stake=holes]").click()
+        go(page, "holes")
         page.locator("[data-mark=P4]").click()
         shoot(page, "desk-holes")
         page.locator("[data-figure=bags] button").click()
         page.get_by_role("dialog").wait_for()
         shoot(page, "desk-working")
         page.keyboard.press("Escape")
-        page.locator("[data-stake=buy]").click()
+        go(page, "buy")
         shoot(page, "desk-buy")
         page = new_page(browser, theme="dark")
         open_job(page, "Windmill Paddock, back yard")
-        page.locator("[data-stake=skin]").click()
+        go(page, "skin")
         page.locator("[data-finding=sliver] li button").first.click()
         page.get_by_text("Trying:").wait_for()
         shoot(page, "desk-trying-dark")
         page = new_page(browser)
         open_job(page, "Kestrel Bank, garden side")
-        page.locator("[data-stake=ground]").click()
+        go(page, "ground")
         page.locator("[data-finding]").first.wait_for()
         shoot(page, "desk-ground")
         sheets = [
@@ -73,7 +77,7 @@ def main() -> None:
             ("site", "The wind along the line", "wind", None),
         ]
         for stake, button, name, slide in sheets:
-            page.locator(f"[data-stake={stake}]").click()
+            go(page, stake)
             page.get_by_role("button", name=button).click()
             page.get_by_role("dialog").locator("svg").first.wait_for()
             if slide:
@@ -82,7 +86,7 @@ def main() -> None:
                 page.get_by_role("dialog").locator("table").wait_for()
             shoot(page, name)
             page.keyboard.press("Escape")
-        page.locator("[data-stake=buy]").click()
+        go(page, "buy")
         page.get_by_role("tab", name="Second look").click()
         for name, count in (("Posts", "9"), ("Bags", "60"), ("Boards", "181"), ("Rails", "20")):
             page.get_by_label(name, exact=True).fill(count)

@@ -24,8 +24,9 @@ def open_job(page: Page, url: str, key: str) -> None:
 
 
 def stake(page: Page, key: str) -> None:
-    page.click(f"[data-stake={key}]")
-    expect(page.locator(f"[data-stake={key}]")).to_have_attribute("aria-current", "step")
+    name = page.locator(f"[data-stake={key}] button").first
+    name.click()
+    expect(name).to_have_attribute("aria-current", "step")
 
 
 def type_in(page: Page, name: str, text: str) -> None:

@@ -87,6 +87,11 @@ def test_carrying_the_line_on(desk):
     expect(desk.locator("[data-handle='corner 4']")).to_be_visible()
 
 
+def test_a_figure_of_the_string_opens_its_working(desk):
+    desk.locator("[data-stake=holes] button").last.click()
+    expect(desk.get_by_role("dialog")).to_contain_text("The deepest of the school's depth, frost")
+
+
 def test_a_figure_opens_its_working(desk):
     desk.locator("[data-figure=bags] button").click()
     working = desk.get_by_role("dialog")

@@ -119,6 +119,17 @@ def test_a_reload_before_saving_loses_nothing(page, fragile):
     expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5200 mm")
 
 
+def test_the_list_of_jobs_comes_back_with_the_database(page, fragile):
+    site, server = fragile
+    add_job(site.url, yard())
+    server.stop()
+    page.goto(site.url)
+    expect(page.get_by_role("alert")).to_contain_text("The database does not answer")
+    server.start()
+    expect(page.get_by_role("link", name="Open Test fence")).to_be_visible()
+    expect(page.get_by_role("alert")).to_have_count(0)
+
+
 def test_a_job_that_is_not_there(page, site):
     page.goto(f"{site.url}/job/none")
     expect(page.get_by_role("heading", name="Not found")).to_be_visible()

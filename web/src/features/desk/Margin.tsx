@@ -67,7 +67,9 @@ export function Margin() {
           ))}
         </dl>
       </section>
-      <p className="mt-auto pt-3 text-[13px] leading-snug text-faint">{desk.caution}</p>
+      <p className="mt-auto pt-3 text-[13px] leading-snug text-faint">
+        {desk.region}. {desk.caution}
+      </p>
     </aside>
   );
 }

@@ -1,5 +1,6 @@
 import { useDesk, useShownDesk } from "./state";
 import { Num } from "../../ui/Num";
+import { Worked } from "./Working";
 
 /** The string with its stakes, in the order of the work: the way about, the progress and the summary in one. */
 export function StringLine() {
@@ -13,13 +14,12 @@ export function StringLine() {
         {stakes.map((stake) => {
           const on = stake.key === current;
           return (
-            <li key={stake.key} className="flex-1">
+            <li key={stake.key} className="flex-1 pb-1" data-stake={stake.key}>
               <button
                 type="button"
                 onClick={() => go(stake.key)}
                 aria-current={on ? "step" : undefined}
-                data-stake={stake.key}
-                className="flex w-full flex-col items-start px-1.5 pb-1.5 text-left"
+                className="flex w-full flex-col items-start px-1.5 text-left"
               >
                 <span className="flex h-[32px] items-center gap-1.5">
                   <svg width="17" height="28" viewBox="0 0 17 28" aria-hidden="true">
@@ -43,10 +43,10 @@ export function StringLine() {
                   </span>
                 </span>
                 <span className={`text-[15px] leading-tight ${on ? "font-bold text-signal" : "font-semibold"}`}>{stake.name}</span>
-                <span className="text-[13.5px] leading-tight">
-                  <Num>{stake.figure}</Num>
-                </span>
               </button>
+              <Worked of={stake.working} className="block px-1.5 text-[13.5px] leading-tight">
+                <Num>{stake.figure}</Num>
+              </Worked>
             </li>
           );
         })}

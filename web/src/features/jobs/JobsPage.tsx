@@ -12,6 +12,9 @@ function when(text: string): string {
   return new Date(text).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
 }
 
+/** While the database or the program does not answer, it is asked again after this. */
+const AGAIN_MS = 2000;
+
 /** All jobs, each with a small drawing; new ones, copies, files in and out. */
 export function JobsPage() {
   const [cards, setCards] = useState<Card[] | null>(null);
@@ -25,8 +28,8 @@ export function JobsPage() {
 
   const look = useCallback(async () => {
     try {
-      setCards(await get<Card[]>(`/api/jobs?archived=${archived}`));
       setStart(await get<Start>("/api/start"));
+      setCards(await get<Card[]>(`/api/jobs?archived=${archived}`));
       setUnread(null);
     } catch (error) {
       if (error instanceof Refused) setUnread(error.problem);
@@ -34,6 +37,11 @@ export function JobsPage() {
     }
   }, [archived]);
   useEffect(() => void look(), [look]);
+  useEffect(() => {
+    if (unread?.status !== 503 && unread?.status !== 0) return;
+    const again = setTimeout(() => void look(), AGAIN_MS);
+    return () => clearTimeout(again);
+  }, [unread, look]);
 
   const run = async (work: () => Promise<unknown>) => {
     try {
