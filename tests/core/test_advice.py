@@ -30,6 +30,9 @@ TROUBLE = {
     "gate_grounds": edited(
         fence((9000, 0)), {"do": "add_gate", "leg": 0}, {"do": "gate", "id": "G1", "values": {"rise_left_mm": 120}}
     ),
+    "on_wall": edited(
+        fence((9000, 0)), {"do": "levels", "text": "1, 0, 0\n1, 4 m, 400, wall\n1, 6 m, 400\n1, 9 m, 400"}
+    ),
     "season_joint": edited(fence((9000, 0)), put("fence.skin.stock", "indoors")),
     "obstacle": edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 1500, "width_mm": 2500}),
 }
@@ -68,9 +71,14 @@ def test_each_fix_betters_it(rule):
             assert settled, fix.label
 
 
-@pytest.mark.parametrize("rule", [r for r in TROUBLE if r not in ("obstacle",)])
+@pytest.mark.parametrize("rule", [r for r in TROUBLE if r not in ("obstacle", "on_wall")])
 def test_each_finding_offers_a_fix(rule):
     assert all(f.fixes for f in found(plan(TROUBLE[rule]), rule))
+
+
+def test_only_posts_between_the_ends_of_a_wall_stand_on_it():
+    [finding] = found(plan(TROUBLE["on_wall"]), "on_wall")
+    assert finding.where == ("P4",)  # posts at 0, 1800, 3600, 5400 …; the wall runs from 4 m to 6 m
 
 
 def test_a_sound_fence_is_left_in_peace():
