@@ -9,7 +9,6 @@ from dataclasses import dataclass, field
 from typing import Any, Literal
 
 Step = Literal["holes", "frame", "skin", "gates"]
-STEPS: tuple[Step, ...] = ("holes", "frame", "skin", "gates")
 
 
 @dataclass(frozen=True, slots=True)

@@ -39,7 +39,6 @@ class Region(Fact):
     hinge_gap_mm: float
     latch_gap_mm: float
     snap_mm: float
-    words: dict[str, str]
 
 
 class Section(Fact):
@@ -128,7 +127,6 @@ class Fixings(Fact):
 
 class Cutting(Fact):
     kerf_mm: float
-    end_trim_mm: float
 
 
 class PostFacts(Fact):
@@ -154,7 +152,6 @@ class Limits(Fact):
     soil_clear_mm: float
     short_bay: float
     sliver_of_board: float
-    close_gap_mm: float
     solid_bay: list[SolidBay]
 
 

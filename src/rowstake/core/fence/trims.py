@@ -13,8 +13,6 @@ from rowstake.core.fence.rails import board_planes_mm, reach
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.parts import Part, Place
 
-SCARF = 45.0
-"""Cap rail lengths meet in a 45° scarf over a post, so each piece is its own thickness longer at a joint."""
 DRAIN_MM = 5.0
 
 
@@ -97,7 +95,10 @@ def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section)
 
 
 def _cap_rail(brief: Brief, layout: Layout, levels: Levels, cap: Section) -> list[Part]:
-    """Lengths over the boards, as long as the stock allows, meeting in scarfs over posts; mitred at corners."""
+    """Lengths over the boards, as long as the stock allows, mitred at corners and meeting in 45° scarfs over posts.
+
+    A scarf's long point stands half a thickness past the joint, so each piece is that much longer there.
+    """
     if brief.fence.posts.proud_mm > 0:
         raise refuse(
             "fence.trims.cap_rail", cap.name, "posts that do not stand proud: set that to 0",
