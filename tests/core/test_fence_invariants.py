@@ -29,7 +29,7 @@ def jobs(draw):
     edits = [
         put("fence.skin.fit", fit),
         put("fence.posts.method", draw(st.sampled_from(list(CATALOGUE.methods)))),
-        put("fence.rails.fixing", draw(st.sampled_from(["face", "between"]))),
+        put("fence.rails.fixing", draw(st.sampled_from(["face", "between", "let_in"]))),
         put("fence.skin.side", draw(st.sampled_from(["left", "right"]))),
         put("fence.skin.start", draw(st.sampled_from(["start", "end"]))),
         put("fence.skin.height_mm", draw(st.floats(700, 1820))),
@@ -53,8 +53,9 @@ def jobs(draw):
         edits.append(
             {"do": "levels", "text": "\n".join(f"{length * at:.0f}, {level:.0f}" for at, level in sorted(rows))}
         )
-        edits.append(put("fence.slope.way", draw(st.sampled_from(["stepped", "raked", "contour"]))))
+        edits.append(put("fence.slope.way", draw(st.sampled_from(["stepped", "raked", "contour", "level"]))))
         edits.append(put("fence.slope.equal_steps", draw(st.booleans())))
+        edits.append(put("fence.slope.fill", draw(st.booleans())))
     job = edited(job, *edits)
     try:
         return plan(job)
@@ -86,7 +87,8 @@ def _posts_and_bays(made):
         hole = made.digger.of(post).hole
         cut = made.digger.cut(post)
         assert cut.length_mm == pytest.approx(made.levels.above_mm(post) + hole.embedment_mm)
-        assert cut.above_mm >= made.brief.above_ground_mm - 1e-6
+        if made.brief.fence.slope.way != "level":
+            assert cut.above_mm >= made.brief.above_ground_mm - 1e-6
         assert hole.embedment_mm >= max(450, made.brief.job.site.frost_depth_mm)
 
 
@@ -112,7 +114,7 @@ def _boards(made):
             place = part.place
             profile = made.levels.profiles[place.leg]
             end = made.layout.legs[place.leg].length_mm
-            for x, low in ((place.left_mm, place.bottom_mm), (place.right_mm, place.bottom_mm + place.rise_mm)):
+            for x, low in ((place.left_mm, place.bottom_mm), (place.right_mm, place.bottom_mm + place.bottom_rise_mm)):
                 if BEND_MM < x < end - BEND_MM:
                     assert low >= profile.at(x) - 1e-6, part.label
 

@@ -23,9 +23,9 @@ def test_cap_rail_runs_over_the_posts_in_scarfed_lengths():
     job = edited(yard(), put("fence.posts.proud_mm", 0), put("fence.trims.cap_rail", "uk_38x87"))
     made = plan(job)
     run_1 = [p for p in pieces(made, "cap rail") if p.of == "run 1"]
-    # Over the boards from −50 to 9107, stock 4800 less a scarf: joints at 3600 and 7200, half a thickness more at each.
-    assert [(p.place.left_mm, p.place.right_mm) for p in run_1] == [(-50, 3600), (3600, 7200), (7200, 9107)]
-    assert [round(p.length_mm) for p in run_1] == [3669, 3638, 1926]
+    # From the end post to the mitre of a square corner, half of 87 past its middle: 9043.5; stock 4800 less a scarf: joints at 3600 and 7200, half a thickness more at each.
+    assert [(p.place.left_mm, p.place.right_mm) for p in run_1] == [(-50, 3600), (3600, 7200), (7200, 9043.5)]
+    assert [round(p.length_mm) for p in run_1] == [3669, 3638, 1862]
     assert run_1[0].place.bottom_mm == 1850
     with pytest.raises(JobFault, match="stand 50 mm proud"):
         plan(edited(yard(), put("fence.trims.cap_rail", "uk_38x87")))

@@ -89,10 +89,18 @@ class GroundPoint(Block):
 
 
 class Slope(Block):
-    """How the fence goes over the ground; `equal_steps` evens out the steps of a stepped run."""
+    """How the fence goes over the ground; `equal_steps` evens out the steps of a stepped run.
 
-    way: Literal["stepped", "raked", "contour"] = "stepped"
+    `level` keeps the tops of the whole line in one level line, set from the `datum`: the fence's height above the
+    ground at a corner (0 is the start, 1 the end of leg 1…), above the highest wall, or what the height limit allows.
+    `fill` cuts the boards of level bays down to the ground, so that no gap is left under them.
+    """
+
+    way: Literal["stepped", "raked", "contour", "level"] = "stepped"
     equal_steps: bool = False
+    datum: Literal["corner", "wall", "limit"] = "corner"
+    corner: Annotated[int, Field(ge=0, le=400)] = 0
+    fill: bool = False
 
 
 class Bays(Block):
@@ -123,7 +131,7 @@ class Posts(Block):
 
 class Rails(Block):
     size: str
-    fixing: Literal["face", "between"] = "face"
+    fixing: Literal["face", "between", "let_in"] = "face"
     count: Annotated[int, Field(ge=2, le=8)] | None = None
     longest_mm: Annotated[float, Field(ge=300, le=12_000)] | None = None
     """The longest rail the builder will buy or handle; None takes the longest on sale."""

@@ -22,6 +22,12 @@ class Place:
     top_mm: float
     rise_mm: float = 0.0
     """How much the right end stands higher than the left; bottom and top are those of the left end."""
+    foot_rise_mm: float | None = None
+    """The same for the bottom edge alone, where it does not run with the top."""
+
+    @property
+    def bottom_rise_mm(self) -> float:
+        return self.rise_mm if self.foot_rise_mm is None else self.foot_rise_mm
 
 
 @dataclass(frozen=True, slots=True)

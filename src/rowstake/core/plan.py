@@ -10,6 +10,7 @@ from rowstake.core.fence.explain import explain_ground, explain_line, explain_sk
 from rowstake.core.fence.holes import Digger
 from rowstake.core.fence.layout import lay_out
 from rowstake.core.fence.levels import lay_levels
+from rowstake.core.fence.lying import lying
 from rowstake.core.fence.rails import rail_parts
 from rowstake.core.fence.resolve import resolve
 from rowstake.core.fence.seasons import explain_year, year
@@ -38,7 +39,8 @@ def plan(job: Job) -> Plan:
     laid = courses(brief, layout, levels)
     digger = Digger(brief, layout, levels, solidity(brief, laid))
     built = openings.gates(brief, layout, levels)
-    parts = digger.parts() + rail_parts(brief, layout, levels) + board_parts(brief, layout, levels, laid)
+    skin = lying if brief.along else board_parts
+    parts = digger.parts() + rail_parts(brief, layout, levels) + skin(brief, layout, levels, laid)
     parts += trim_parts(brief, layout, levels)
     for gate in built:
         parts.extend(gate.parts)

@@ -102,7 +102,7 @@ def bags(plan: Plan, theirs: float) -> Verdict:
 
 def boards(plan: Plan, theirs: float) -> Verdict:
     p, ours = plan.brief.printer, plan.count("board", "gate board")
-    short = (ours - theirs) / ours * (sum(c.right_mm - c.left_mm for c in plan.courses)) if ours else 0.0
+    short = (ours - theirs) / ours * (sum(c.reach.length_mm for c in plan.courses)) if ours else 0.0
     words = (
         f"That leaves about {p.run(short)} of fence without boards."
         if theirs < ours

@@ -222,6 +222,7 @@ class StyleEntry(Fact):
     most_bay_mm: float = 0.0
     play_mm: float = 0.0
     channels: bool = False
+    mitred: bool = False
     framed: bool = False
     gap_mm: float = 0.0
     most_gap_mm: float = 0.0

@@ -65,7 +65,7 @@ def _part(board: Board, part: Part, offsets: list[float], look: Look, hidden: bo
     if place is None:
         return
     x0, x1 = offsets[place.leg] + place.left_mm, offsets[place.leg] + place.right_mm
-    low, high, rise = place.bottom_mm, place.top_mm, place.rise_mm
+    low, high, rise, foot = place.bottom_mm, place.top_mm, place.rise_mm, place.bottom_rise_mm
     of = part.of if look in ("concrete", "gravel", "hole") else part.label
     if look == "brace":
         start, end = (x1, x0) if "leaning" in part.kind else (x0, x1)
@@ -75,7 +75,7 @@ def _part(board: Board, part: Part, offsets: list[float], look: Look, hidden: bo
         dome = ((x0, low), (x1, low), (x1, edge), ((x0 + x1) / 2, high), (x0, edge))
         board.add(Shape("poly", dome, look, of, hidden=True))
     else:
-        corners = ((x0, low), (x1, low + rise), (x1, high + rise), (x0, high))
+        corners = ((x0, low), (x1, low + foot), (x1, high + rise), (x0, high))
         board.add(Shape("poly", corners, look, of, hidden=hidden or look == "gravel"))
 
 
@@ -90,10 +90,9 @@ def _again(board: Board, planned: Planned, offsets: list[float]) -> None:
 
 def _strips(board: Board, planned: Planned, offsets: list[float]) -> None:
     """Each bay's boards as one shape, for fences with very many."""
-    height = planned.brief.fence.skin.height_mm
     for course in planned.courses:
         for foot in course.feet:
-            x = offsets[course.leg]
+            height, x = foot.height_mm, offsets[course.leg]
             a, b = x + foot.start_mm, x + foot.end_mm
             corners = ((a, foot.left_mm), (b, foot.right_mm), (b, foot.right_mm + height), (a, foot.left_mm + height))
             board.add(Shape("poly", corners, "board", course.label))

@@ -74,7 +74,7 @@ def _skin(board: Board, planned: Planned, aside: int) -> None:
         front = back + planned.brief.board.thickness_mm
     for course in planned.courses:
         leg = planned.layout.legs[course.leg]
-        a, b = course.left_mm, course.right_mm
+        a, b = course.reach.left_mm, course.reach.right_mm
         low, high = aside * back, aside * front
         strip = (leg.at(a, low), leg.at(b, low), leg.at(b, high), leg.at(a, high))
         board.add(Shape("poly", strip, "board", course.label))

@@ -98,7 +98,7 @@ def explain_skin(
             source=brief.style.source,
             changes="Fit, gap or lap, the length of the stretch.",
         )  # fmt: skip
-    heights = ", ".join(p.length(h) for h in row_offsets_mm(brief)) if brief.rows else ""
+    heights = ", ".join(p.length(h) for h in row_offsets_mm(brief, brief.fence.skin.height_mm)) if brief.rows else ""
     book.note(
         "rails", "Rows of rails", str(brief.rows),
         rule=f"Two rows up to {p.length(facts.rails.two_up_to_mm)}, three up to {p.length(facts.rails.three_up_to_mm)}, "
@@ -149,6 +149,8 @@ def explain_ground(brief: Brief, levels: Levels, book: Notebook) -> None:
         "raked": "The boards' foot runs straight from post to post, the ground gap above the ground at each, and is lifted where "
         "the ground humps between them. Rail length = √(bay² + fall²); boards stay upright.",
         "contour": f"Bays that fall less than {CATALOGUE.materials.slopes.nearly_flat * 100:g} % are level, the others raked.",
+        "level": "All tops lie in one level line hung from the datum; each bay's foot is level, the ground gap above the highest "
+        "ground in it, so boards grow longer as the ground falls.",
     }
     bays = [(k, f) for k, f in levels.feet.items() if not k.startswith("gate")]
     worst = max(bays, key=lambda b: b[1].gap_most_mm)
@@ -157,7 +159,8 @@ def explain_ground(brief: Brief, levels: Levels, book: Notebook) -> None:
         "slope", "Over the ground", way,
         rule=rules[way],
         formula=f"most gap under {worst[0]}: {p.length(worst[1].gap_most_mm)}, least {p.length(worst[1].gap_least_mm)}; "
-        f"steepest {steepest[0]}: falls {p.length(steepest[1].fall_mm)}, {steepest[1].angle_deg:.1f}°",
+        f"steepest {steepest[0]}: falls {p.length(steepest[1].fall_mm)}, {steepest[1].angle_deg:.1f}°; boards {p.length(min(f.height_mm for _, f in bays))} to "
+        f"{p.length(max(f.height_mm for _, f in bays))} high",
         source=f"{TRADE}; levels are your readings",
         changes="Stepped, raked or contour; equal steps; shorter bays; the ground gap.",
     )  # fmt: skip

@@ -3,6 +3,7 @@
 stepped: each bay level, clear of the highest ground in it, with a step at the post.
 raked: from post to post parallel to the ground, boards upright.
 contour: level where the ground is nearly flat, raked where it is not; the string is set again at each change.
+level: all tops in one level line, hung from a datum; each bay's foot is level and clear of its highest ground.
 """
 
 from __future__ import annotations
@@ -12,14 +13,18 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.fence.layout import Bay, Layout, Opening, Post, Run
+from rowstake.core.faults import refuse
+from rowstake.core.fence.layout import Bay, Layout, Post, Run
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.ground import Profile, lay_ground
 
 
 @dataclass(frozen=True, slots=True)
 class Foot:
-    """The line the boards of one bay or opening stand on: levels at its two posts' middles, mm above the datum."""
+    """The line the boards of one bay or opening stand on: levels at its two posts' middles, mm above the datum.
+
+    `height_mm` is how high its boards stand over that line.
+    """
 
     leg: int
     start_mm: float
@@ -28,6 +33,7 @@ class Foot:
     right_mm: float
     gap_least_mm: float
     gap_most_mm: float
+    height_mm: float
 
     @property
     def slope(self) -> float:
@@ -96,29 +102,67 @@ def lay_levels(brief: Brief, layout: Layout) -> Levels:
     """Raises `JobFault` for levels off the line."""
     profiles = lay_ground(brief.fence.ground, [leg.length_mm for leg in layout.legs])
     gap = brief.fence.skin.ground_gap_mm
+    line = _level_line(brief, profiles) if brief.fence.slope.way == "level" else None
     feet: dict[str, Foot] = {}
     for run in layout.runs:
         for bay, (left, right) in zip(run.bays, _run(brief, profiles[run.leg], run), strict=True):
             a, b = bay.left.on(bay.leg), bay.right.on(bay.leg)
-            feet[bay.label] = _foot(profiles[run.leg], run.leg, a, b, left, right)
+            feet[bay.label] = _foot(
+                profiles[run.leg], run.leg, a, b, left, right, _height(brief, bay.label, line, left)
+            )
     for opening in layout.openings:
-        feet[f"gate {opening.gate.id}"] = _opening(profiles[opening.leg], opening, gap)
+        label = f"gate {opening.gate.id}"
+        a, b = opening.left.on(opening.leg), opening.right.on(opening.leg)
+        level = profiles[opening.leg].highest(a, b) + gap
+        height = _height(brief, label, line, level)
+        feet[label] = _foot(profiles[opening.leg], opening.leg, a, b, level, level, height)
     ground = {p.label: _post_ground(profiles, p) for p in layout.posts}
     return Levels(profiles, feet, ground, _tops(brief, layout, feet, ground))
 
 
-def _foot(profile: Profile, leg: int, a: float, b: float, left: float, right: float) -> Foot:
+def _foot(profile: Profile, leg: int, a: float, b: float, left: float, right: float, height: float) -> Foot:
     return Foot(
         leg, a, b, left, right,
-        -profile.over_line(a, left, b, right), profile.under_line(a, left, b, right),
+        -profile.over_line(a, left, b, right), profile.under_line(a, left, b, right), height,
     )  # fmt: skip
 
 
-def _opening(profile: Profile, opening: Opening, gap: float) -> Foot:
-    """A gate hangs level, clear of the highest ground between its posts."""
-    a, b = opening.left.on(opening.leg), opening.right.on(opening.leg)
-    level = profile.highest(a, b) + gap
-    return _foot(profile, opening.leg, a, b, level, level)
+LEAST_HEIGHT_MM = 300.0
+
+
+def _height(brief: Brief, label: str, line: float | None, foot: float) -> float:
+    """The height of the boards over their foot: as chosen, or up to the level line of the tops."""
+    if line is None:
+        return brief.fence.skin.height_mm
+    if line - foot < LEAST_HEIGHT_MM:
+        p = brief.printer
+        raise refuse(
+            "fence.slope.way", "level", f"tops at least {p.length(LEAST_HEIGHT_MM)} over the foot of every bay",
+            f"Tops in one level line leave {p.length(max(0.0, line - foot))} of boards in {label}: hang them from a higher datum "
+            "or step the fence",
+        )  # fmt: skip
+    return line - foot
+
+
+def _level_line(brief: Brief, profiles: list[Profile]) -> float:
+    """The level of the tops of all boards, from the datum the builder chose. Raises `JobFault` for one that is not there."""
+    slope, skin, site = brief.fence.slope, brief.fence.skin, brief.job.site
+    if slope.datum == "limit":
+        if site.height_limit_mm is None:
+            raise refuse(
+                "site.height_limit_mm", "none", "a height limit", "Tops cannot hang from a limit that is not set"
+            )
+        return min(min(p.levels) for p in profiles) - site.far_drop_mm + site.height_limit_mm
+    if slope.datum == "wall":
+        walls = [level for p in profiles for level, on in zip(p.levels, p.on, strict=True) if on == "wall"]
+        if not walls:
+            raise refuse("fence.slope.datum", "wall", "a corner, or a wall in the levels", "The line stands on no wall")
+        return max(walls) + skin.ground_gap_mm + skin.height_mm
+    if slope.corner > len(profiles):
+        raise refuse("fence.slope.corner", slope.corner, f"0 to {len(profiles)}", "There is no such corner")
+    leg = max(slope.corner - 1, 0)
+    at = profiles[leg].levels[-1] if slope.corner else profiles[0].levels[0]
+    return at + skin.ground_gap_mm + skin.height_mm
 
 
 def _run(brief: Brief, profile: Profile, run: Run) -> list[tuple[float, float]]:
@@ -126,8 +170,8 @@ def _run(brief: Brief, profile: Profile, run: Run) -> list[tuple[float, float]]:
     marks = run.stations
     gap = brief.fence.skin.ground_gap_mm
     way = brief.fence.slope.way
-    if way == "stepped":
-        return _stepped(profile, marks, gap, brief.fence.slope.equal_steps)
+    if way in ("stepped", "level"):
+        return _stepped(profile, marks, gap, way == "stepped" and brief.fence.slope.equal_steps)
     raked = _raked(profile, marks, gap)
     if way == "raked":
         return raked
@@ -172,13 +216,11 @@ def _post_ground(profiles: list[Profile], post: Post) -> float:
 
 def _tops(brief: Brief, layout: Layout, feet: dict[str, Foot], ground: dict[str, float]) -> dict[str, float]:
     """The top of each post: over the highest boards that reach it."""
-    height, proud = brief.fence.skin.height_mm, brief.fence.posts.proud_mm
+    proud = brief.fence.posts.proud_mm
     reach: dict[str, float] = {}
-    touching = [(b.left, feet[b.label].left_mm) for b in layout.bays]
-    touching += [(b.right, feet[b.label].right_mm) for b in layout.bays]
-    for o in layout.openings:
-        foot = feet[f"gate {o.gate.id}"]
-        touching += [(o.left, foot.left_mm), (o.right, foot.right_mm)]
-    for post, level in touching:
-        reach[post.label] = max(reach.get(post.label, -math.inf), level + height + proud)
+    spans = [(b.left, b.right, feet[b.label]) for b in layout.bays]
+    spans += [(o.left, o.right, feet[f"gate {o.gate.id}"]) for o in layout.openings]
+    for left, right, foot in spans:
+        for post, level in ((left, foot.left_mm), (right, foot.right_mm)):
+            reach[post.label] = max(reach.get(post.label, -math.inf), level + foot.height_mm + proud)
     return {p.label: reach.get(p.label, ground[p.label] + brief.above_ground_mm) for p in layout.posts}

@@ -26,7 +26,7 @@ def gates(brief: Brief, layout: Layout, levels: Levels) -> list[Built]:
                 leg=opening.leg,
                 left_mm=opening.left_mm,
                 opening_mm=opening.right_mm - opening.left_mm,
-                height_mm=fence.skin.height_mm,
+                height_mm=levels.feet[f"gate {opening.gate.id}"].height_mm,
                 bottom_mm=levels.feet[f"gate {opening.gate.id}"].left_mm,
                 hinge_gap_mm=fence.gate_frame.hinge_gap_mm,
                 latch_gap_mm=fence.gate_frame.latch_gap_mm,

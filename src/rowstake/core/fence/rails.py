@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections import Counter
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -17,11 +18,11 @@ JOIN_BAYS = 2
 """Two-bay stock: a rail spans at most two bays, joints staggered between rows."""
 
 
-def row_offsets_mm(brief: Brief) -> list[float]:
-    """Middles of the rail rows above the foot of the boards: top and bottom near the board ends, the rest equal."""
-    inset = CATALOGUE.materials.rails.from_board_end_mm
-    step = (brief.fence.skin.height_mm - 2 * inset) / (brief.rows - 1)
-    return [inset + step * i for i in range(brief.rows)]
+def row_offsets_mm(brief: Brief, height_mm: float) -> list[float]:
+    """Middles of the rail rows above the foot of boards of a height: top and bottom near the board ends, the rest equal."""
+    rows, inset = brief.rows_for(height_mm), CATALOGUE.materials.rails.from_board_end_mm
+    inset = min(inset, height_mm / 4)
+    return [inset + (height_mm - 2 * inset) / (rows - 1) * i for i in range(rows)]
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,11 +37,12 @@ class Reach:
         return self.right_mm - self.left_mm
 
 
-def reach(brief: Brief, layout: Layout, run: Run, back_mm: float, front_mm: float) -> Reach:
+def reach(brief: Brief, layout: Layout, run: Run, back_mm: float, front_mm: float, mitred: bool = False) -> Reach:
     """Where something lying between two planes off the line's middle begins and ends on a run.
 
     At ends and gates: the post's outer edge. At a corner the leg before it runs through and the leg after it butts
-    against it, so that the outside of a corner is covered and the inside does not collide.
+    against it, so that the outside of a corner is covered and the inside does not collide; where it is `mitred`, both
+    run to the outside corner, and the reach is to the long point.
     """
     first, last = run.posts[0], run.posts[-1]
     side = brief.fence.skin.side
@@ -49,7 +51,7 @@ def reach(brief: Brief, layout: Layout, run: Run, back_mm: float, front_mm: floa
     if first.kind == "corner":
         turn = layout.legs[run.leg].turn_deg
         inside = (turn > 0) == (side == "left")
-        left = -corner_reach_mm(turn, side, front_mm if inside else back_mm)
+        left = -corner_reach_mm(turn, side, front_mm if inside or mitred else back_mm)
     if last.kind == "corner":
         turn = layout.legs[run.leg + 1].turn_deg
         inside = (turn > 0) == (side == "left")
@@ -58,15 +60,27 @@ def reach(brief: Brief, layout: Layout, run: Run, back_mm: float, front_mm: floa
 
 
 def rail_planes_mm(brief: Brief) -> tuple[float, float]:
-    """Back and front of face-fixed rails, off the middle of the line."""
-    back = brief.post.width_mm / 2
-    return back, back + brief.rail.thickness_mm
+    """Back and front of rails that run past the posts, off the middle of the line: on their faces, or let into them."""
+    front = brief.post.width_mm / 2 + (0.0 if brief.let_in else brief.rail.thickness_mm)
+    return front - brief.rail.thickness_mm, front
 
 
 def board_planes_mm(brief: Brief) -> tuple[float, float]:
-    """Back and front of boards off the middle of the line: on face-fixed rails, or on the posts where they lie along."""
-    back = rail_planes_mm(brief)[0 if brief.along else 1]
+    """Back and front of boards off the middle of the line: on the rails, or on the posts where they lie along."""
+    back = brief.post.width_mm / 2 if brief.on_posts else rail_planes_mm(brief)[1]
     return back, back + brief.board.thickness_mm
+
+
+def parts_of(
+    whole: Reach, levels: Levels, leg: int, bays: tuple[Bay, ...], at_bends: bool
+) -> list[tuple[Reach, tuple[Bay, ...]]]:
+    """A reach over these bays cut where the line steps (with `at_bends`, also where it bends), with the bays of each part."""
+    out = []
+    for some in stretches(levels, bays, at_bends):
+        left = whole.left_mm if some[0] is bays[0] else some[0].left.on(leg)
+        right = whole.right_mm if some[-1] is bays[-1] else some[-1].right.on(leg)
+        out.append((Reach(left, right), tuple(some)))
+    return out
 
 
 def _joints(stations: list[float], row: Reach, longest: float, most_bays: int, one_first: bool) -> list[float]:
@@ -88,29 +102,31 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     if brief.along:
         return []
     out: list[Part] = []
-    per_leg: dict[tuple[int, int], int] = {}
+    numbers: Counter[tuple[int, int]] = Counter()
     half = brief.rail.width_mm / 2
     for run in layout.runs:
-        for row, offset in enumerate(row_offsets_mm(brief), 1):
-            screws = 0
-            for piece in pieces(brief, layout, levels, run, row):
-                per_leg[run.leg, row] = number = per_leg.get((run.leg, row), 0) + 1
-                screws += piece.crossed * CATALOGUE.materials.rails.per_crossing
-                level = piece.level_mm + offset
-                out.append(
-                    Part(
-                        f"{run.leg + 1}R{row}-{number}", "rail", "frame", brief.rail.id, run.label,
-                        math.hypot(piece.right_mm - piece.left_mm, piece.rise_mm), brief.rail.width_mm,
-                        f"plumb cut, {piece.angle_deg:.1f}° off square" if abs(piece.rise_mm) > 1 else "square",
-                        place=Place(
-                            run.leg, piece.left_mm, piece.right_mm, level - half, level + half, piece.rise_mm
-                        ),
-                    )
-                )  # fmt: skip
-            out.append(
-                Part(f"{run.label} row {row} rail screws", "rail screw", "frame", rail_screw(brief), run.label,
-                     amount=screws, unit="each")
-            )  # fmt: skip
+        screws: Counter[int] = Counter()
+        for part, bays in _rail_stretches(brief, layout, levels, run):
+            for row, offset in enumerate(row_offsets_mm(brief, levels.feet[bays[0].label].height_mm), 1):
+                for piece in _pieces(brief, levels, run.leg, part, bays, row):
+                    numbers[run.leg, row] += 1
+                    screws[row] += piece.crossed * CATALOGUE.materials.rails.per_crossing
+                    level = piece.level_mm + offset
+                    out.append(
+                        Part(
+                            f"{run.leg + 1}R{row}-{numbers[run.leg, row]}", "rail", "frame", brief.rail.id, run.label,
+                            math.hypot(piece.right_mm - piece.left_mm, piece.rise_mm), brief.rail.width_mm,
+                            f"plumb cut, {piece.angle_deg:.1f}° off square" if abs(piece.rise_mm) > 1 else "square",
+                            place=Place(
+                                run.leg, piece.left_mm, piece.right_mm, level - half, level + half, piece.rise_mm
+                            ),
+                        )
+                    )  # fmt: skip
+        out += [
+            Part(f"{run.label} row {row} rail screws", "rail screw", "frame", rail_screw(brief), run.label,
+                 amount=count, unit="each")
+            for row, count in screws.items()
+        ]  # fmt: skip
     return out
 
 
@@ -133,10 +149,10 @@ class Piece:
         return math.degrees(math.atan(abs(self.slope)))
 
 
-def pieces(brief: Brief, layout: Layout, levels: Levels, run: Run, row: int) -> list[Piece]:
-    """The rails of one row of a run. At a step or a change of grade a rail ends on the post."""
+def _rail_stretches(brief: Brief, layout: Layout, levels: Levels, run: Run) -> list[tuple[Reach, tuple[Bay, ...]]]:
+    """The stretches over which rails of a run lie: bay by bay between posts, else up to the next step or bend."""
     if brief.between:
-        return [_between(levels, bay) for bay in run.bays]
+        return [(clear_reach(bay), (bay,)) for bay in run.bays]
     whole = reach(brief, layout, run, *rail_planes_mm(brief))
     if whole.length_mm < brief.post.thickness_mm:
         raise refuse(
@@ -144,19 +160,25 @@ def pieces(brief: Brief, layout: Layout, levels: Levels, run: Run, row: int) -> 
             "a leg long enough for its corners, or boards on the other side",
             f"Leg {run.leg + 1} is too short inside its sharp corners",
         )  # fmt: skip
-    return pieces_over(whole, levels, run, row, JOIN_BAYS, brief.longest_rail_mm)
+    return parts_of(whole, levels, run.leg, run.bays, at_bends=True)
 
 
-def pieces_over(whole: Reach, levels: Levels, run: Run, row: int, most_bays: int, longest: float) -> list[Piece]:
-    """Pieces that lie over a run, at most so many bays each, with joints on post centres staggered between rows."""
-    out: list[Piece] = []
-    for bays in stretches(levels, run.bays, at_bends=True):
-        stations = [bays[0].left.on(run.leg), *(b.right.on(run.leg) for b in bays)]
-        part = Reach(
-            whole.left_mm if bays[0] is run.bays[0] else stations[0],
-            whole.right_mm if bays[-1] is run.bays[-1] else stations[-1],
-        )
+def _pieces(brief: Brief, levels: Levels, leg: int, part: Reach, bays: tuple[Bay, ...], row: int) -> list[Piece]:
+    """The rails of one row over a stretch. At a step or a change of grade a rail ends on the post."""
+    if brief.between:
         foot = levels.feet[bays[0].label]
+        return [Piece(part.left_mm, part.right_mm, foot.at(part.left_mm), foot.slope, 2)]
+    return pieces_over(part, levels, leg, bays, row, JOIN_BAYS, brief.longest_rail_mm)
+
+
+def pieces_over(
+    whole: Reach, levels: Levels, leg: int, bays: tuple[Bay, ...], row: int, most_bays: int, longest: float
+) -> list[Piece]:
+    """Pieces that lie over bays, at most so many each, with joints on post centres staggered between rows."""
+    out: list[Piece] = []
+    for part, some in parts_of(whole, levels, leg, bays, at_bends=True):
+        stations = [some[0].left.on(leg), *(b.right.on(leg) for b in some)]
+        foot = levels.feet[some[0].label]
         cuts = _joints(stations, part, longest, most_bays, one_first=row % 2 == 0)
         for left, right in pairwise(cuts):
             first = stations[0] if left == cuts[0] else left
@@ -167,17 +189,14 @@ def pieces_over(whole: Reach, levels: Levels, run: Run, row: int, most_bays: int
     return out
 
 
-def _between(levels: Levels, bay: Bay) -> Piece:
-    """A rail from post face to post face, its two ends toe-fixed."""
-    foot = levels.feet[bay.label]
-    left = bay.left.on(bay.leg) + bay.left.face_mm / 2
-    right = bay.right.on(bay.leg) - bay.right.face_mm / 2
-    return Piece(left, right, foot.at(left), foot.slope, 2)
+def clear_reach(bay: Bay) -> Reach:
+    """From post face to post face."""
+    return Reach(bay.left.on(bay.leg) + bay.left.face_mm / 2, bay.right.on(bay.leg) - bay.right.face_mm / 2)
 
 
 def rail_screw(brief: Brief) -> str:
     """The screw that holds a rail: through the rail and at least its thickness into the post."""
-    through = brief.rail.thickness_mm if not brief.between else brief.rail.width_mm / 2
+    through = brief.rail.width_mm / 2 if brief.between else brief.rail.thickness_mm
     facts = CATALOGUE.materials.fixings
     wanted = through + max(facts.grip_mm, through)
     length = next((s for s in facts.screw_lengths_mm if s >= wanted - 1e-6), max(facts.screw_lengths_mm))

@@ -55,16 +55,30 @@ class Brief:
         return self.style.framed or self.fence.rails.fixing == "between"
 
     @property
+    def let_in(self) -> bool:
+        """True where rails lie in notches, flush with the face of the posts."""
+        return self.fence.rails.fixing == "let_in" and not self.between
+
+    @property
+    def on_posts(self) -> bool:
+        """True where boards lie against the posts themselves."""
+        return self.along
+
+    @property
     def longest_board_mm(self) -> float:
         return max(self.board.lengths_mm)
 
     @property
     def rows(self) -> int:
+        """Rows of rails under boards of the height chosen."""
+        return self.rows_for(self.fence.skin.height_mm)
+
+    def rows_for(self, height_mm: float) -> int:
         """Rows of rails: 2 up to 1.2 m, 3 up to 1.8 m, 4 above, unless chosen; none under boards that lie along."""
         if self.along:
             return 0
-        facts, height = CATALOGUE.materials.rails, self.fence.skin.height_mm
-        auto = 2 if height <= facts.two_up_to_mm else 3 if height <= facts.three_up_to_mm else 4
+        facts = CATALOGUE.materials.rails
+        auto = 2 if height_mm <= facts.two_up_to_mm else 3 if height_mm <= facts.three_up_to_mm else 4
         return self.fence.rails.count or auto
 
     @property

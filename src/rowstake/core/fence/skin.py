@@ -8,9 +8,8 @@ from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fence.layout import Bay, Layout
-from rowstake.core.fence.levels import Foot, Levels, stretches
-from rowstake.core.fence.lying import lying
-from rowstake.core.fence.rails import board_planes_mm, reach
+from rowstake.core.fence.levels import Foot, Levels
+from rowstake.core.fence.rails import Reach, board_planes_mm, clear_reach, parts_of, reach
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.styles import Laid, Stretch, Style, styles
 from rowstake.core.parts import Part, Place
@@ -25,11 +24,11 @@ class Course:
 
     label: str
     leg: int
-    left_mm: float
-    right_mm: float
+    reach: Reach
     stretch: Stretch
     laid: Laid
     feet: tuple[Foot, ...]
+    bays: tuple[Bay, ...]
 
     @property
     def last_mm(self) -> float:
@@ -49,22 +48,16 @@ def style_of(brief: Brief) -> Style:
     return styles()[brief.style.id]
 
 
-def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int, float, float, tuple[Bay, ...]]]:
-    """(label, leg, left, right, bays) of every stretch: a bay between posts, or a run up to its next step."""
+def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int, Reach, tuple[Bay, ...]]]:
+    """(label, leg, reach, bays) of every stretch: a bay between posts, or a run up to its next step."""
     if brief.style.channels or (brief.between and not brief.along):
-        return [
-            (b.label, b.leg, b.left.on(b.leg) + b.left.face_mm / 2, b.right.on(b.leg) - b.right.face_mm / 2, (b,))
-            for b in layout.bays
-        ]
+        return [(b.label, b.leg, clear_reach(b), (b,)) for b in layout.bays]
     planes, out = board_planes_mm(brief), []
     for run in layout.runs:
-        whole = reach(brief, layout, run, *planes)
-        parts = stretches(levels, run.bays, at_bends=False)
-        for n, bays in enumerate(parts, 1):
-            left = whole.left_mm if n == 1 else bays[0].left.on(run.leg)
-            right = whole.right_mm if n == len(parts) else bays[-1].right.on(run.leg)
-            label = run.label if len(parts) == 1 else f"{run.label}.{n}"
-            out.append((label, run.leg, left, right, tuple(bays)))
+        whole = reach(brief, layout, run, *planes, mitred=brief.style.mitred)
+        parts = parts_of(whole, levels, run.leg, run.bays, at_bends=False)
+        for n, (part, bays) in enumerate(parts, 1):
+            out.append((run.label if len(parts) == 1 else f"{run.label}.{n}", run.leg, part, bays))
     return out
 
 
@@ -74,15 +67,16 @@ def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
     done: dict[float, tuple[Stretch, Laid]] = {}
     out: list[Course] = []
     edges: Literal["gap", "board"] = brief.style.between if brief.between else "board"
-    for label, leg, left, right, bays in _spans(brief, layout, levels):
-        if right - left <= 1:
+    for label, leg, span, bays in _spans(brief, layout, levels):
+        if span.length_mm <= 1:
             continue
-        length = brief.fence.skin.height_mm if brief.along else right - left
+        feet = tuple(levels.feet[b.label] for b in bays)
+        length = feet[0].height_mm if brief.along else span.length_mm
         key = round(length, 6)
         if key not in done:
             stretch = stretch_for(brief, length, edges)
             done[key] = (stretch, style.lay(stretch))
-        out.append(Course(label, leg, left, right, *done[key], tuple(levels.feet[b.label] for b in bays)))
+        out.append(Course(label, leg, span, *done[key], feet, bays))
     return out
 
 
@@ -107,38 +101,54 @@ def board_screw(brief: Brief) -> tuple[str, float, float]:
 
 
 def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Part]:
-    """Every board with its label along its leg, and the screws of each stretch."""
-    if brief.along:
-        return lying(brief, layout, levels, laid[0].laid, board_screw(brief)[0]) if laid else []
+    """Every upright board with its label along its leg, and the screws of each stretch."""
     skin, screw = brief.fence.skin, board_screw(brief)[0]
-    width, board = brief.board.width_mm, brief.board.id
-    per_leg = dict.fromkeys(range(len(layout.legs)), 0)
+    numbers = dict.fromkeys(range(len(layout.legs)), 0)
     out: list[Part] = []
     for course in laid:
         boards = course.laid.boards
         if skin.start == "end":
             boards = tuple((course.stretch.length_mm - a - w, w) for a, w in reversed(boards))
-        feet, at = course.feet, 0
+        feet, at, crossings = course.feet, 0, 0
         for left, wide in boards:
-            per_leg[course.leg] += 1
-            x = course.left_mm + left
+            numbers[course.leg] += 1
+            x = course.reach.left_mm + left
             middle = x + wide / 2
             while at < len(feet) - 1 and middle > feet[at].end_mm:
                 at += 1
-            foot = feet[at]
-            slope = foot.slope
-            low = foot.left_mm + slope * (x - foot.start_mm)
-            ends = "square" if wide > width - 0.05 else "ripped"
-            if abs(slope) > SQUARE_CUT:
-                ends += f", both ends at {foot.angle_deg:.1f}°"
-            out.append(
-                Part(
-                    f"{course.leg + 1}B{per_leg[course.leg]}", "board", "skin", board, course.label,
-                    skin.height_mm + abs(slope) * wide, wide, ends,
-                    place=Place(course.leg, x, x + wide, low, low + skin.height_mm, slope * wide),
-                )
-            )  # fmt: skip
-        screws = len(boards) * brief.rows * brief.style.per_crossing
+            crossings += brief.rows_for(feet[at].height_mm)
+            label = f"{course.leg + 1}B{numbers[course.leg]}"
+            out.append(_upright(brief, levels, course, feet[at], x, wide, label))
         out.append(Part(f"{course.label} board screws", "board screw", "skin", screw, course.label,
-                        amount=screws, unit="each"))  # fmt: skip
+                        amount=crossings * brief.style.per_crossing, unit="each"))  # fmt: skip
     return out
+
+
+def _upright(brief: Brief, levels: Levels, course: Course, foot: Foot, x: float, wide: float, label: str) -> Part:
+    """One upright board: square, raked with its bay, or cut down to the ground."""
+    slope, height = foot.slope, foot.height_mm
+    low, rise = foot.left_mm + slope * (x - foot.start_mm), slope * wide
+    ends = "square" if wide > brief.board.width_mm - 0.05 else "ripped"
+    foot_rise, length = None, height + abs(rise)
+    if abs(slope) > SQUARE_CUT:
+        ends += f", both ends at {foot.angle_deg:.1f}°"
+    elif brief.fence.slope.fill and not levels.flat:
+        top = low + height
+        low, foot_rise = _down_to_ground(brief, levels, course.leg, foot, x, wide)
+        length = top - min(low, low + foot_rise)
+        height = top - low
+        if abs(foot_rise) > SQUARE_CUT * wide:
+            ends += f", foot cut at {math.degrees(math.atan(abs(foot_rise) / wide)):.1f}°"
+    return Part(
+        label, "board", "skin", brief.board.id, course.label, length, wide, ends,
+        place=Place(course.leg, x, x + wide, low, low + height, rise, foot_rise),
+    )  # fmt: skip
+
+
+def _down_to_ground(brief: Brief, levels: Levels, leg: int, foot: Foot, x: float, wide: float) -> tuple[float, float]:
+    """(level of the left corner, rise to the right) of a foot cut the ground gap above the ground, never above the bay's."""
+    profile, gap = levels.profiles[leg], brief.fence.skin.ground_gap_mm
+    left, right = profile.at(x, from_left=False) + gap, profile.at(x + wide) + gap
+    hump = max(0.0, profile.over_line(x, left - gap, x + wide, right - gap))
+    left, right = min(left + hump, foot.left_mm), min(right + hump, foot.left_mm)
+    return left, right - left

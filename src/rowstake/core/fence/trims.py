@@ -8,8 +8,8 @@ from itertools import pairwise
 from rowstake.core.catalogue import CATALOGUE, Section, pick
 from rowstake.core.faults import refuse
 from rowstake.core.fence.layout import Layout, Run
-from rowstake.core.fence.levels import Levels, stretches
-from rowstake.core.fence.rails import board_planes_mm, reach
+from rowstake.core.fence.levels import Foot, Levels
+from rowstake.core.fence.rails import Reach, parts_of
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.parts import Part, Place
 
@@ -51,9 +51,10 @@ FACES = (("front", "top"), ("front", "bottom"), ("back", "top"), ("back", "botto
 
 def _frames(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     """A trim of the board's own section along top and bottom of each face of every bay, from post to post."""
-    out, high, wide = [], brief.fence.skin.height_mm, brief.board.width_mm
+    out, wide = [], brief.board.width_mm
     for bay in layout.bays:
         foot = levels.feet[bay.label]
+        high = foot.height_mm
         left = bay.left.on(bay.leg) + bay.left.face_mm / 2
         right = bay.right.on(bay.leg) - bay.right.face_mm / 2
         rise = foot.slope * (right - left)
@@ -106,24 +107,27 @@ def _cap_rail(brief: Brief, layout: Layout, levels: Levels, cap: Section) -> lis
         )  # fmt: skip
     out: list[Part] = []
     for run in layout.runs:
-        for bays in stretches(levels, run.bays, at_bends=True):
-            first, last = bays[0] is run.bays[0], bays[-1] is run.bays[-1]
-            whole = reach(brief, layout, run, *board_planes_mm(brief))
-            stations = [bays[0].left.on(run.leg), *(b.right.on(run.leg) for b in bays)]
-            places = [
-                whole.left_mm if first else stations[0], *stations[1:-1], whole.right_mm if last else stations[-1],
-            ]  # fmt: skip
-            foot = levels.feet[bays[0].label]
-            out += _lengths(
-                brief,
-                run,
-                cap,
-                _cuts(places, max(cap.lengths_mm) - cap.thickness_mm),
-                foot.slope,
-                foot.left_mm - foot.slope * foot.start_mm,
-                len(out),
-            )
+        whole, mitres = _cap_reach(layout, run, cap)
+        for part, bays in parts_of(whole, levels, run.leg, run.bays, at_bends=True):
+            stations = [b.right.on(run.leg) for b in bays[:-1]]
+            cuts = _cuts([part.left_mm, *stations, part.right_mm], max(cap.lengths_mm) - cap.thickness_mm)
+            ends = {at: how for at, how in mitres.items() if at in (part.left_mm, part.right_mm)}
+            out += _lengths(run, cap, cuts, levels.feet[bays[0].label], ends, len(out))
     return out
+
+
+def _cap_reach(layout: Layout, run: Run, cap: Section) -> tuple[Reach, dict[float, str]]:
+    """From end to end of a run over the middle of its posts, to the long points of its mitred corners, and those mitres."""
+    first, last = run.posts[0], run.posts[-1]
+    left, right = first.on(run.leg) - first.face_mm / 2, last.on(run.leg) + last.face_mm / 2
+    mitres = {}
+    for post, leg, sign in ((first, run.leg, -1), (last, run.leg + 1, 1)):
+        if post.kind == "corner":
+            turn = abs(layout.legs[leg].turn_deg)
+            point = post.on(run.leg) + sign * cap.width_mm / 2 * math.tan(math.radians(turn) / 2)
+            left, right = (point, right) if sign < 0 else (left, point)
+            mitres[point] = f"mitred {turn / 2:.1f}°, to the long point"
+    return Reach(left, right), mitres
 
 
 def _cuts(places: list[float], longest: float) -> list[float]:
@@ -135,19 +139,18 @@ def _cuts(places: list[float], longest: float) -> list[float]:
     return cuts
 
 
-def _lengths(
-    brief: Brief, run: Run, cap: Section, cuts: list[float], slope: float, base: float, done: int
-) -> list[Part]:
+def _lengths(run: Run, cap: Section, cuts: list[float], foot: Foot, mitres: dict[float, str], done: int) -> list[Part]:
     out = []
     for n, (left, right) in enumerate(pairwise(cuts), done + 1):
         joints = (left != cuts[0]) + (right != cuts[-1])
-        length = math.hypot(right - left, slope * (right - left)) + cap.thickness_mm * joints / 2
-        ends = "scarf 45° at joints, mitred at corners" if joints else "mitred at corners"
-        low = base + slope * left + brief.fence.skin.height_mm
+        rise = foot.slope * (right - left)
+        length = math.hypot(right - left, rise) + cap.thickness_mm * joints / 2
+        told = ["scarf 45° over a post"] * (joints > 0) + [mitres[at] for at in (left, right) if at in mitres]
+        low = foot.left_mm + foot.slope * (left - foot.start_mm) + foot.height_mm
         out.append(
             Part(
-                f"C{n}", "cap rail", "skin", cap.id, run.label, length, cap.width_mm, ends,
-                place=Place(run.leg, left, right, low, low + cap.thickness_mm, slope * (right - left)),
+                f"C{n}", "cap rail", "skin", cap.id, run.label, length, cap.width_mm, "; ".join(told) or "square",
+                place=Place(run.leg, left, right, low, low + cap.thickness_mm, rise),
             )
         )  # fmt: skip
     return out

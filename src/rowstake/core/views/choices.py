@@ -54,7 +54,13 @@ def choices(job: Job) -> dict[str, list[Choice]]:
         "fence.slope.way": [
             Choice("stepped", "stepped", "Each bay level, a step at the post; a gap opens under each bay."),
             Choice("raked", "raked", "The fence runs with the ground from post to post; boards upright. Not for sheets or channels."),
+            Choice("level", "with level tops", "All tops in one level line from a datum; boards grow longer as the ground falls."),
             Choice("contour", "contour", "Level where the ground is nearly flat, raked where it is not; the string is set again at each change."),
+        ],
+        "fence.slope.datum": [
+            Choice("corner", "a corner", "The fence's height above the ground at that corner sets the tops."),
+            Choice("wall", "the highest wall", "The fence's height above the highest wall top sets the tops."),
+            Choice("limit", "the height limit", "As high as the limit allows at the lowest ground."),
         ],
         "fence.bays.told": [Choice("centres", "centre to centre"), Choice("clear", "clear between faces")],
         "fence.bays.remainder": [Choice("end", "at the far end"), Choice("start", "at the start")],
@@ -71,6 +77,7 @@ def choices(job: Job) -> dict[str, list[Choice]]:
         "fence.rails.fixing": [
             Choice("face", "on the face of the posts", "Runs past the posts; two-bay lengths with staggered joints."),
             Choice("between", "between the posts", "Cut to the clear of each bay and toe-fixed."),
+            Choice("let_in", "let into the posts", "Notched in flush with the face: carries on its seat, but the notch weakens the post."),
         ],
         "fence.skin.style": [Choice(s.id, s.name, f"{s.words} Holds when: {s.holds}.") for s in c.styles.values()],
         "fence.skin.board": sections("board"),

@@ -135,6 +135,8 @@ function ObstacleWords() {
 function GroundSlip() {
   const text = useShownDesk().ground_text;
   const way = useDesk((s) => valueAt(s.document, "fence.slope.way"));
+  const datum = useDesk((s) => valueAt(s.document, "fence.slope.datum"));
+  const along = useShownDesk().along;
   const [levels, setLevels] = useState(false);
   const [compare, setCompare] = useState(false);
   return (
@@ -142,7 +144,14 @@ function GroundSlip() {
       <Say>
         The fence goes <Pick path="fence.slope.way" name="Way over the ground" /> over{" "}
         {text ? `${text.split("\n").length} levels` : "level ground"}.
-        {way === "stepped" && <Tick path="fence.slope.equal_steps" words="even steps" />}
+        {way === "level" && (
+          <>
+            hung from <Pick path="fence.slope.datum" name="Datum of the tops" />
+            {datum === "corner" && <CornerPick />}.
+          </>
+        )}
+        {way === "stepped" && <Tick path="fence.slope.equal_steps" words="even steps" />}{" "}
+        {(way === "stepped" || way === "level") && !along && <Tick path="fence.slope.fill" words="boards cut down to the ground" />}
         <Plain onClick={() => setLevels(true)}>{text ? "Change the levels" : "Enter levels"}</Plain>
         {text && <Plain onClick={() => setCompare(true)}>The three ways side by side</Plain>} It may stand{" "}
         <OptionalLength path="site.height_limit_mm" name="Height limit" empty="any height" /> high at most, the far side lying{" "}
@@ -152,6 +161,28 @@ function GroundSlip() {
       {levels && <LevelsSheet onClose={() => setLevels(false)} />}
       {compare && <SlopeSheet onClose={() => setCompare(false)} />}
     </>
+  );
+}
+
+/** The corner whose ground sets level tops: the start, or the end of a leg. */
+function CornerPick() {
+  const legs = (useDesk((s) => valueAt(s.document, "fence.legs")) as unknown[]) ?? [];
+  const corner = useDesk((s) => valueAt(s.document, "fence.slope.corner")) as number;
+  const { edit } = useDesk.getState();
+  return (
+    <select
+      aria-label="Corner of the datum"
+      value={corner}
+      onChange={(e) => void edit([{ do: "set", path: "fence.slope.corner", value: Number(e.target.value) }], "Datum")}
+      className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
+    >
+      <option value={0}>the start</option>
+      {legs.map((_, i) => (
+        <option key={i} value={i + 1}>
+          the end of leg {i + 1}
+        </option>
+      ))}
+    </select>
   );
 }
 

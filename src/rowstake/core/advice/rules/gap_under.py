@@ -12,7 +12,7 @@ from rowstake.core.planned import Planned
 
 def look(planned: Planned) -> Iterator[Finding]:
     brief, p, levels = planned.brief, planned.brief.printer, planned.levels
-    if levels.flat:
+    if levels.flat or (brief.fence.slope.fill and not brief.along):
         return
     limit = CATALOGUE.materials.slopes.most_gap_mm
     bays = [b for b in planned.layout.bays if levels.feet[b.label].gap_most_mm > limit + 0.5]
@@ -23,6 +23,8 @@ def look(planned: Planned) -> Iterator[Finding]:
     way = brief.fence.slope.way
     fixes = [put("Rake the fence with the ground", slope__way="raked")] if way != "raked" else []
     foot = levels.feet[worst.label]
+    if not brief.along and way in ("stepped", "level"):
+        fixes.insert(0, put("Cut the boards down to the ground", slope__fill=True))
     grade = (gap - foot.gap_least_mm) / worst.centres_mm
     shorter = (limit - foot.gap_least_mm) / grade // brief.region.snap_mm * brief.region.snap_mm if grade > 0 else 0.0
     if brief.fence.bays.way == "equal" and shorter >= 900:

@@ -11,10 +11,10 @@ from rowstake.core.parts import Finding
 from rowstake.core.planned import Planned
 
 
-def _highest(profile: Profile, foot: Foot, height: float) -> tuple[float, float]:
+def _highest(profile: Profile, foot: Foot) -> tuple[float, float]:
     """(station, height above ground) where the boards of a bay stand highest."""
     marks = [s for s, _ in profile.corners(foot.start_mm, foot.end_mm)]
-    stands = [(foot.at(s) + height - min(profile.at(s), profile.at(s, from_left=False)), s) for s in marks]
+    stands = [(foot.at(s) + foot.height_mm - min(profile.at(s), profile.at(s, from_left=False)), s) for s in marks]
     high, station = max(stands)
     return station, high
 
@@ -27,7 +27,7 @@ def look(planned: Planned) -> Iterator[Finding]:
     height = brief.fence.skin.height_mm
     over = []
     for label, foot in levels.feet.items():
-        station, high = _highest(levels.profiles[foot.leg], foot, height)
+        station, high = _highest(levels.profiles[foot.leg], foot)
         if high + drop > limit + 0.5:
             over.append((high + drop, station, foot.leg, label))
     if not over:
