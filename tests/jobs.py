@@ -24,3 +24,8 @@ def yard() -> Job:
     """Three legs of 9, 6 and 4.5 m with square corners to the left, and a 1 m gate 2.5 m along the second."""
     job = fence((9000, 0), (6000, 90), (4500, 90))
     return edited(job, {"do": "add_gate", "leg": 1, "at_mm": 2500, "opening_mm": 1000})
+
+
+def kind(made, gate: bool):
+    """The holes of line posts, or of gate posts."""
+    return next(k for k in made.digger.kinds.values() if k.gate == gate)

@@ -9,7 +9,7 @@ from collections import Counter
 import pytest
 
 from rowstake.core.plan import plan
-from tests.jobs import edited, put, yard
+from tests.jobs import edited, kind, put, yard
 
 
 @pytest.fixture(scope="module")
@@ -39,7 +39,7 @@ def test_corner_is_shared_and_on_the_plan(made):
 
 def test_holes(made):
     # 1900 above ground, half of it in the ground: 950; the gate posts a third deeper.
-    line, gate = made.digger.kinds[False], made.digger.kinds[True]
+    line, gate = kind(made, False), kind(made, True)
     assert (line.hole.embedment_mm, line.hole.hole_depth_mm, line.diameter_mm) == (950, 1050, 300)
     assert (line.hole.post_length_mm, line.hole.stock_length_mm, line.hole.trim_mm) == (2850, 3000, 150)
     assert gate.hole.embedment_mm == pytest.approx(1266.667, abs=0.001)
@@ -213,7 +213,7 @@ def test_other_ways_of_setting():
     collar = plan(edited(yard(), put("fence.posts.method", "collar")))
     # A band of 300 with its top 300 down, in every hole; 350 and 666.67 of soil below it, 300 above.
     assert collar.lists.concrete_m3 == pytest.approx(0.3 * (12 * ring + 2 * gate_ring))
-    assert [(round(y.bottom_mm), round(y.top_mm)) for y in collar.digger.kinds[False].layers] == [
+    assert [(round(y.bottom_mm), round(y.top_mm)) for y in kind(collar, False).layers] == [
         (-1050, -950), (-950, -600), (-600, -300), (-300, 0),
     ]  # fmt: skip
     assert collar.lists.spoil_m3 == pytest.approx(

@@ -10,7 +10,7 @@ import pytest
 
 from rowstake.core.plan import plan
 from rowstake.core.views import desk
-from tests.jobs import edited, fence, put
+from tests.jobs import edited, fence, kind, put
 
 IN = 25.4
 
@@ -38,7 +38,7 @@ def test_bays(made):
 
 
 def test_holes_and_posts(made):
-    line, gate = made.digger.kinds[False], made.digger.kinds[True]
+    line, gate = kind(made, False), kind(made, True)
     # 72 + 2 + 2 = 76 in above ground, 38 below; gate posts a third deeper. 3 × 3.5 and 3 × 5.5 to the next auger.
     assert [line.hole.embedment_mm, line.hole.hole_depth_mm, line.diameter_mm] == inches(38, 42, 12)
     assert [gate.hole.embedment_mm, gate.diameter_mm] == inches(38 * 4 / 3, 18)
@@ -96,7 +96,7 @@ def test_wind_checked_depth_stands_the_gust(job):
         job, put("site.gust_mps", 38), put("fence.posts.wind_checked", True), put("fence.posts.size", "na_6x6")
     )
     checked = plan(windy)
-    assert checked.digger.kinds[False].hole.governed_by == "wind"
+    assert kind(checked, False).hole.governed_by == "wind"
     assert checked.holds_to_mps >= 38 - 0.01
     assert not [f for f in checked.findings if f.rule == "gust"]
     assert plan(edited(windy, put("fence.posts.wind_checked", False))).holds_to_mps < 38

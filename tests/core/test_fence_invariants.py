@@ -30,6 +30,8 @@ def jobs(draw):
         put("fence.skin.fit", fit),
         put("fence.posts.method", draw(st.sampled_from(list(CATALOGUE.methods)))),
         put("fence.rails.fixing", draw(st.sampled_from(["face", "between", "let_in"]))),
+        put("fence.posts.doubled", draw(st.sampled_from(["none", "gates", "all"]))),
+        put("fence.posts.at_wall", draw(st.sampled_from(["on", "back", "front"]))),
         put("fence.skin.side", draw(st.sampled_from(["left", "right"]))),
         put("fence.skin.start", draw(st.sampled_from(["start", "end"]))),
         put("fence.skin.height_mm", draw(st.floats(700, 1820))),
@@ -49,9 +51,10 @@ def jobs(draw):
         )
     if draw(st.booleans()):
         length = job.fence.legs[0].length_mm
+        wall = draw(st.sampled_from(["", ", wall"]))
         rows = draw(st.lists(st.tuples(st.floats(0, 1), st.floats(-900, 900)), min_size=1, max_size=5))
         edits.append(
-            {"do": "levels", "text": "\n".join(f"{length * at:.0f}, {level:.0f}" for at, level in sorted(rows))}
+            {"do": "levels", "text": "\n".join(f"{length * at:.0f}, {level:.0f}{wall}" for at, level in sorted(rows))}
         )
         edits.append(put("fence.slope.way", draw(st.sampled_from(["stepped", "raked", "contour", "level"]))))
         edits.append(put("fence.slope.equal_steps", draw(st.booleans())))
@@ -84,12 +87,13 @@ def _posts_and_bays(made):
     labels = [p.label for p in made.layout.posts]
     assert len(set(labels)) == len(labels)
     for post in made.layout.posts:
-        hole = made.digger.of(post).hole
+        kind = made.digger.of(post)
+        hole = kind.hole
         cut = made.digger.cut(post)
         assert cut.length_mm == pytest.approx(made.levels.above_mm(post) + hole.embedment_mm)
         if made.brief.fence.slope.way != "level":
             assert cut.above_mm >= made.brief.above_ground_mm - 1e-6
-        assert hole.embedment_mm >= max(450, made.brief.job.site.frost_depth_mm)
+        assert not kind.dug or hole.embedment_mm >= max(450, made.brief.job.site.frost_depth_mm)
 
 
 def _boards(made):

@@ -11,7 +11,7 @@ from rowstake.core.ground import lay_ground, read_levels
 from rowstake.core.job import GroundPoint
 from rowstake.core.plan import plan
 from rowstake.core.views.things import things
-from tests.jobs import edited, fence, put
+from tests.jobs import edited, fence, kind, put
 
 
 def points(*rows):
@@ -67,7 +67,7 @@ def test_stepped_by_hand():
     foot = made.levels.feet["bay 2"]
     assert (foot.gap_least_mm, foot.gap_most_mm) == pytest.approx((50, 200))
     assert [round(made.levels.above_mm(p)) for p in made.layout.posts] == [1900, 2050, 2050, 2050, 2050]
-    assert made.digger.kinds[False].hole.embedment_mm == 1025
+    assert kind(made, False).hole.embedment_mm == 1025
     cuts = [made.digger.cut(p) for p in made.layout.posts]
     assert [(round(c.length_mm), c.stock_mm) for c in cuts] == [(2925, 3000)] + [(3075, 3600)] * 4
     rails = sorted(round(p.length_mm) for p in made.parts if p.kind == "rail")

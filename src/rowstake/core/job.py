@@ -127,6 +127,14 @@ class Posts(Block):
     hole_mm: Annotated[float, Field(ge=50, le=2000)] | None = None
     proud_mm: Annotated[float, Field(ge=0, le=1000)]
     bag: str
+    doubled: Literal["none", "gates", "all"] = "none"
+    """Which posts get a second one screwed to them, in its own hole."""
+    at_wall: Literal["on", "back", "front", "behind"] = "on"
+    """How posts stand where the line runs on a wall: on its top, bolted to its back, or in the soil before or behind it."""
+    wall_over_soil_mm: Annotated[float, Field(ge=100, le=5000)] = 600
+    wall_thick_mm: Annotated[float, Field(ge=50, le=2000)] = 215
+    plate_moment_nm: Annotated[float, Field(gt=0, le=100_000)] | None = None
+    """The moment a post base or a row of bolts is rated for by its maker; None where it is not known."""
 
 
 class Rails(Block):

@@ -63,7 +63,7 @@ class Planned:
     @property
     def holds_to_mps(self) -> float | None:
         """The gust the weakest bay or gate stands."""
-        return self.gusts[0].stands.holds_to_mps if self.gusts else None
+        return self.gusts[0].holds.holds_to_mps if self.gusts else None
 
 
 def explain_weight(planned: Planned, book: Notebook) -> None:

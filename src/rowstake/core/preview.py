@@ -117,7 +117,7 @@ def what_the_wind_asks(job: Job) -> list[Side]:
         gate = max((brief.gate_post, larger[0]), key=lambda s: s.width_mm)
         ways.append((f"{larger[0].name} posts", [put("posts.size", larger[0].id), put("posts.gate_size", gate.id)]))
     deeper = brief.printer.length(2 * snap)
-    depth = plan(job).digger.kinds[False].hole.embedment_mm + 2 * snap
+    depth = plan(job).digger.usual.hole.embedment_mm + 2 * snap
     ways.append(
         (
             f"{deeper} deeper",
@@ -127,6 +127,8 @@ def what_the_wind_asks(job: Job) -> list[Side]:
     wider = next((a for a in sorted(brief.region.augers_mm) if a > brief.hole_mm(brief.post) + 1), None)
     if wider and posts.hole_mm is None:
         ways.append((f"holes {brief.printer.length(wider)} across", [put("posts.hole_mm", wider)]))
+    if posts.doubled != "all":
+        ways.append(("every post doubled", [put("posts.doubled", "all")]))
     for entry in CATALOGUE.styles.values():
         if entry.runs == "up" and entry.gap_mm > max(brief.style.gap_mm, job.fence.skin.gap_mm):
             ways.append((entry.name.lower(), [{"do": "style", "style": entry.id}]))

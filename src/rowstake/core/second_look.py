@@ -90,7 +90,10 @@ def centres(plan: Plan, theirs: float) -> Verdict:
 
 
 def bags(plan: Plan, theirs: float) -> Verdict:
-    p, holes = plan.brief.printer, len(plan.layout.posts)
+    p, holes = plan.brief.printer, plan.digger.holes
+    if not holes:
+        words = "These posts stand without holes: no concrete is needed."
+        return Verdict("bags", f"{theirs:g}", "0", "over" if theirs else "agrees", words)
     dry = CATALOGUE.materials.concrete.dry_kg_per_m3
     each, need = theirs * plan.brief.bag.kg / dry / holes, plan.lists.concrete_m3 / holes
     words = (

@@ -91,8 +91,9 @@ def _holes(plan: Plan) -> str:
         kind, cut = plan.digger.of(post), plan.digger.cut(post)
         marks = "; ".join(f"leg {leg + 1}: {p.length(at)}" for leg, at in post.stations)
         rows.append([
-            post.label, "gate" if post.gate else post.kind, marks, p.length(kind.diameter_mm),
-            p.length(kind.hole.hole_depth_mm), p.length(kind.hole.embedment_mm), p.length(cut.length_mm),
+            post.label, "gate" if post.gate else post.kind, marks, p.length(kind.diameter_mm) if kind.dug else kind.method.name,
+            p.length(kind.hole.hole_depth_mm) if kind.dug else "no hole", p.length(kind.hole.embedment_mm) if kind.dug else "",
+            f"{kind.each} × {p.length(cut.length_mm)}" if kind.each > 1 else p.length(cut.length_mm),
             p.length(cut.stock_mm) if cut.stock_mm else "not sold",
         ])  # fmt: skip
     heads = ["Post", "Kind", "Mark", "Hole across", "Hole deep", "Depth-stick mark", "Post", "Cut from"]

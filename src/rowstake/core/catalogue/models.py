@@ -189,6 +189,19 @@ class GateFacts(Fact):
     hinges: list[Hinge]
 
 
+class Masonry(Fact):
+    standoff_mm: float
+    anchor: str
+    anchors_per_base: int
+    lap_mm: float
+    least_lap_mm: float
+    bolt: str
+    bolts_per_post: int
+    bolt_over_mm: float
+    doubling_screw: str
+    doubling_screws: int
+
+
 class Materials(Fact):
     concrete: Concrete
     bags: dict[str, Bag]
@@ -203,6 +216,7 @@ class Materials(Fact):
     gates: GateFacts
     slopes: SlopeFacts
     seasons: SeasonFacts
+    masonry: Masonry
 
 
 class StyleEntry(Fact):

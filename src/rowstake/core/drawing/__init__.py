@@ -12,7 +12,6 @@ __all__ = ["Scene", "Shape", "elevation_scene", "outline", "plan_scene", "scenes
 
 def scenes(planned: Planned) -> dict[str, Scene]:
     """Every drawing of a job by its name."""
-    used = sorted({post.gate for post in planned.layout.posts})
     drawn = [plan_scene(planned), elevation_scene(planned), wind_scene(planned)]
-    drawn += [section_scene(planned, planned.digger.kinds[gate]) for gate in used]
+    drawn += [section_scene(planned, kind) for kind in planned.digger.kinds.values()]
     return {scene.name: scene for scene in drawn}

@@ -29,6 +29,7 @@ def plan_scene(planned: Planned) -> Scene:
         corners = (leg.at(a, -half), leg.at(b, -half), leg.at(b, half), leg.at(a, half))
         board.add(Shape("poly", corners, "zone", obstacle.id))
         _name(board, leg, (a + b) / 2, -outside, obstacle.what, obstacle.id)
+    _walls(board, planned, aside)
     _skin(board, planned, aside)
     for opening in layout.openings:
         _gate(board, planned, opening, aside)
@@ -38,6 +39,10 @@ def plan_scene(planned: Planned) -> Scene:
         h, d = post.face_mm / 2, section.width_mm / 2
         square = (leg.at(at - h, -d), leg.at(at + h, -d), leg.at(at + h, d), leg.at(at - h, d))
         board.add(Shape("poly", square, "post", post.label))
+        if planned.digger.of(post).each > 1:
+            near, far = -aside * d, -aside * 3 * d
+            second = (leg.at(at - h, near), leg.at(at + h, near), leg.at(at + h, far), leg.at(at - h, far))
+            board.add(Shape("poly", second, "post", post.label))
     named = [q for q in layout.posts if len(layout.posts) <= MANY_BAYS or q.kind != "line"]
     for post in named:
         leg, at = layout.legs[post.stations[0][0]], post.stations[0][1]
@@ -56,6 +61,21 @@ def plan_scene(planned: Planned) -> Scene:
         board.add(Shape("text", (leg.start, inwards), "quiet", text=f"{inner_angle_deg(turn):g}°", aside=2.2))
     frames = tuple(LegFrame(g.index, g.start, g.end, g.length_mm) for g in layout.legs)
     return board.scene("plan", "Plan", 200.0, handles=tuple(_handles(planned)), legs=frames)
+
+
+def _walls(board: Board, planned: Planned, aside: int) -> None:
+    """Walls the line runs on, where they lie beside or under its posts."""
+    posts = planned.brief.fence.posts
+    half, thick = planned.brief.post.width_mm / 2, posts.wall_thick_mm
+    low, high = {
+        "on": (-thick / 2, thick / 2), "back": (aside * half, aside * (half + thick)),
+        "behind": (aside * half, aside * (half + thick)), "front": (-aside * half, -aside * (half + thick)),
+    }[posts.at_wall]  # fmt: skip
+    for leg in planned.layout.legs:
+        profile = planned.levels.profiles[leg.index]
+        for a, b in itertools.pairwise(profile.stations):
+            if b - a > 1 and profile.on_wall((a + b) / 2):
+                board.add(Shape("poly", (leg.at(a, low), leg.at(b, low), leg.at(b, high), leg.at(a, high)), "concrete"))
 
 
 def _name(board: Board, leg: LegLine, station: float, side: int, words: str, of: str) -> None:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing.scene import Board, Look, Scene, Shape
 from rowstake.core.fence.holes import HoleKind
 from rowstake.core.planned import Planned
@@ -11,6 +12,8 @@ LOOKS: dict[str, Look] = {"concrete": "concrete", "foam": "concrete", "gravel": 
 
 def section_scene(planned: Planned, kind: HoleKind) -> Scene:
     """One kind of hole, to scale, from below the gravel to the top of the post."""
+    if not kind.dug:
+        return _base_scene(planned, kind)
     board, brief, p = Board(), planned.brief, planned.brief.printer
     hole, radius, half = kind.hole, kind.diameter_mm / 2, kind.post.thickness_mm / 2
     above, wide = kind.above_mm, max(kind.diameter_mm * 1.15, 420.0)
@@ -48,5 +51,34 @@ def section_scene(planned: Planned, kind: HoleKind) -> Scene:
         board.text((0.0, top + 60), more, "label")
     else:
         board.dim((half, top), (half, 0.0), p.length(above), 1.4)
-    name = "gate posts" if kind.gate else "posts"
-    return board.scene(f"section_{'gate' if kind.gate else 'line'}", f"Hole of the {name}", 90.0)
+    twice = ", two to each" if kind.each > 1 else ""
+    return board.scene(f"section_{kind.setting.name}", f"Hole of the {kind.name}s{twice}", 90.0)
+
+
+def _base_scene(planned: Planned, kind: HoleKind) -> Scene:
+    """A post without a hole: on its base over a slab or wall, or bolted to the back of a wall; seen along the line."""
+    board, p, posts = Board(), planned.brief.printer, planned.brief.fence.posts
+    deep, reach, above = kind.post.width_mm, kind.hole.embedment_mm, kind.above_mm
+    low, wall = -posts.wall_over_soil_mm, posts.wall_thick_mm
+    top = min(above, 900.0)
+    if reach < 0:
+        wide = wall if kind.setting.walled else 700.0
+        bottom = low if kind.setting.walled else -150.0
+        board.rect(-wide / 2, bottom, wide / 2, 0.0, "concrete", "masonry")
+        board.rect(-deep / 2 - 8, 0.0, deep / 2 + 8, -reach, "frame", "base")
+        board.rect(-deep / 2, -reach, deep / 2, top, "post")
+        board.dim((-deep / 2, 0.0), (-deep / 2, -reach), p.length(-reach), 1.6)
+        low = bottom
+    else:
+        board.rect(0.0, low, wall, 0.0, "concrete", "masonry")
+        board.rect(-deep, -reach, 0.0, top, "post")
+        for n in range(CATALOGUE.materials.masonry.bolts_per_post):
+            y = -reach * (0.15 + 0.7 * n / max(CATALOGUE.materials.masonry.bolts_per_post - 1, 1))
+            board.line((-deep - 20, y), (wall + 20, y), "brace")
+        board.dim((-deep, -reach), (-deep, 0.0), p.length(reach), 1.6)
+        board.dim((0.0, low), (wall, low), p.length(wall), -1.0)
+    if kind.setting.walled:
+        board.line((-wall - 300, low), (-deep if reach > 0 else -wall / 2, low), "ground")
+        board.line((wall if reach > 0 else wall / 2, low), (wall + 300, low), "ground")
+    board.text((0.0, top + 60), f"{p.length(above)} above what it stands on", "label")
+    return board.scene(f"section_{kind.setting.name}", f"{kind.name.capitalize()}s: {kind.method.name}", 90.0)

@@ -12,7 +12,7 @@ TALL_MM = 1500.0
 def wind_scene(planned: Planned) -> Scene:
     """A bar for every bay and gate, as wide as it is along the line and as high as the gust it stands."""
     board, p, site = Board(), planned.brief.printer, planned.brief.job.site.gust_mps
-    stands = {where: g.stands.holds_to_mps for g in planned.gusts for where in g.where}
+    stands = {where: g.holds.holds_to_mps for g in planned.gusts for where in g.where}
     offset = 0.0
     for leg in planned.layout.legs:
         spans = [

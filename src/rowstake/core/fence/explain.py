@@ -14,6 +14,11 @@ from rowstake.core.fence.skin import Course, board_screw
 from rowstake.core.measure import Printer
 from rowstake.core.parts import Notebook
 
+PARTS = {
+    "post": "the post bends too far",
+    "earth": "the earth round the post gives",
+    "base": "what the post is bolted to gives",
+}
 TRADE = "maker-neutral trade practice"
 
 
@@ -123,16 +128,17 @@ def explain_skin(
     if gusts:
         weak = gusts[0]
         s, site = weak.stands, brief.job.site
-        part = "the post bends too far" if s.governed_by == "post" else "the earth round the post gives"
+        shared = ", each of two posts taking half" * (brief.fence.posts.doubled == "all")
+        part = PARTS[weak.holds.gives]
         book.note(
-            "gust", "Gust it stands", p.speed(s.holds_to_mps),
+            "gust", "Gust it stands", p.speed(weak.holds.holds_to_mps),
             rule="q = 0.613·Kz·0.85·V²; p = 0.6·q·0.85·1.3·(1 − (1 − solidity)^1.5); F = p·height·bay at 0.55 of the height. "
             "The post holds S·Fb′; the earth holds 4d²/(4d + 4.36h)·S1·b/2.34. The gust is V·√(capacity ÷ demand) of the "
             "weaker. A screening estimate, not a design.",
             formula=f"weakest: {weak.where[0]}{f' and {len(weak.where) - 1} alike' if len(weak.where) > 1 else ''}, "
             f"{p.length(weak.centres_mm)} wide, {p.length(weak.height_mm)} high, solidity {solidity:.2f}; at the site's "
             f"{p.speed(site.gust_mps)}, exposure {site.exposure}: {s.pressure_pa:.0f} Pa, {s.force_n:.0f} N, {s.moment_nm:.0f} N·m "
-            f"against {s.post_capacity_nm:.0f} N·m in the post. At {p.speed(s.holds_to_mps)} {part}.",
+            f"against {s.post_capacity_nm:.0f} N·m in the post{shared}. At {p.speed(weak.holds.holds_to_mps)} {part}.",
             source="published wind pressure and pole embedment formulas; design values of the timber",
             changes="Closer or larger posts, deeper or wider holes, more open boards, the site's soil and exposure.",
         )  # fmt: skip

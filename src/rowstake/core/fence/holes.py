@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from typing import Literal
 
-from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.catalogue import CATALOGUE, MethodEntry, Section
 from rowstake.core.fence.layout import Bay, Layout, Opening, Post
 from rowstake.core.fence.levels import Levels
 from rowstake.core.fence.resolve import Brief, face_mm
@@ -14,21 +15,58 @@ from rowstake.core.reckoners.fence_wind import FenceWind, Stands
 from rowstake.core.reckoners.fence_wind import run as fence_wind
 from rowstake.core.reckoners.post_hole import WORDS, Hole, PostHole
 from rowstake.core.reckoners.post_hole import run as post_hole
-from rowstake.core.setting import HoleSize, Layer, methods
+from rowstake.core.setting import HoleSize, Layer, Masonry, methods
+
+
+@dataclass(frozen=True, slots=True)
+class Setting:
+    """What makes two posts alike: gate posts and others, the way they are set, and whether a wall lifts the fence."""
+
+    gate: bool
+    method: str
+    walled: bool
+
+    @property
+    def name(self) -> str:
+        """`line`, `gate`, `line_plate`…: part of the names of drawings and workings."""
+        words = ["gate" if self.gate else "line"] + [self.method] * self.walled
+        return "_".join(words)
 
 
 @dataclass(frozen=True, slots=True)
 class HoleKind:
-    """What the holes of one kind of post share: line posts (ends and corners too) or gate posts."""
+    """What the holes of one kind of post share. Posts without a hole have a hole depth of 0 and no layers."""
 
-    gate: bool
+    setting: Setting
     post: Section
+    method: MethodEntry
     above_mm: float
     """The tallest post of this kind above its ground: it sets the depth of all."""
     hole: Hole
     diameter_mm: float
     layers: tuple[Layer, ...]
     spoil_m3: float
+    hardware: tuple[tuple[str, int], ...]
+    each: int
+    """How many posts stand here, each in its own hole: two where posts are doubled."""
+
+    @property
+    def gate(self) -> bool:
+        return self.setting.gate
+
+    @property
+    def dug(self) -> bool:
+        return self.hole.hole_depth_mm > 0
+
+    @property
+    def key(self) -> str:
+        """Before the keys of its workings."""
+        return "gate_" * self.gate + (f"{self.setting.method}_" if self.setting.walled else "")
+
+    @property
+    def name(self) -> str:
+        words = ["gate post" if self.gate else "post"]
+        return words[0] + (" at the wall" if self.setting.walled else "")
 
     @property
     def depth_stick_mm(self) -> float:
@@ -47,14 +85,34 @@ class PostCut:
 
 
 @dataclass(frozen=True, slots=True)
+class Holds:
+    """What a bay stands on one kind of post: `gives` is what reaches its limit first."""
+
+    stands: Stands
+    holds_to_mps: float
+    gives: Literal["post", "earth", "base"]
+
+
+@dataclass(frozen=True, slots=True)
 class BayGust:
     """What one kind of bay stands: bays (or the opening of a gate) with the same centres, height and posts."""
 
     where: tuple[str, ...]
     centres_mm: float
     height_mm: float
-    gate: bool
-    stands: Stands
+    setting: Setting
+    holds: Holds
+
+    @property
+    def stands(self) -> Stands:
+        return self.holds.stands
+
+    @property
+    def gate(self) -> bool:
+        return self.setting.gate
+
+
+GIVES = {"post": "the post", "earth": "the earth", "base": "what the post is bolted to"}
 
 
 def _width_carried(layout: Layout, gate: bool) -> float:
@@ -72,14 +130,34 @@ def _gate_width(layout: Layout, opening: Opening) -> float:
 
 
 class Digger:
-    """Works out both kinds of hole for a layout."""
+    """Works out every kind of hole of a layout."""
 
     def __init__(self, brief: Brief, layout: Layout, levels: Levels, solidity: float) -> None:
         self.brief, self.layout, self.levels, self.solidity = brief, layout, levels, solidity
-        self.kinds = {gate: self._kind(gate) for gate in (False, True)}
+        used = dict.fromkeys(self.setting_of(post) for post in layout.posts)
+        self.kinds = {setting: self._kind(setting) for setting in used}
+
+    def setting_of(self, post: Post) -> Setting:
+        walled = post.label in self.levels.walled
+        return Setting(post.gate, self.brief.method_of(walled).id, walled)
+
+    @property
+    def usual(self) -> HoleKind:
+        """The kind the headline figures tell of: line posts in the soil where there are any."""
+        return min(self.kinds.values(), key=lambda k: (not k.dug, k.gate, k.setting.walled))
+
+    @property
+    def holes(self) -> int:
+        """How many holes are dug."""
+        return sum(kind.each for post in self.layout.posts if (kind := self.of(post)).dug)
 
     def section(self, gate: bool) -> Section:
         return self.brief.gate_post if gate else self.brief.post
+
+    def each(self, gate: bool) -> int:
+        return (
+            2 if self.brief.fence.posts.doubled == "all" or (gate and self.brief.fence.posts.doubled == "gates") else 1
+        )
 
     def size(self, gate: bool, embedment_mm: float) -> HoleSize:
         post = self.section(gate)
@@ -96,35 +174,53 @@ class Digger:
         proud = self.brief.fence.posts.proud_mm
         return max(self.levels.above_mm(post) for post in posts) - proud
 
-    def gust(self, gate: bool, width_mm: float, height_mm: float, embedment_mm: float) -> Stands:
-        """What a bay of this width and height stands on posts of this kind at this depth."""
-        brief = self.brief
-        method = methods()[brief.method.id]
-        return fence_wind(
+    def gust(self, setting: Setting, width_mm: float, height_mm: float, embedment_mm: float) -> Holds:
+        """What a bay of this width and height stands on posts of this kind at this depth; doubled posts share it."""
+        brief, method = self.brief, methods()[setting.method]
+        stands = fence_wind(
             FenceWind(
                 height_mm=height_mm,
-                bay_mm=width_mm,
+                bay_mm=width_mm / self.each(setting.gate),
                 solidity=self.solidity,
                 exposure=brief.job.site.exposure,
                 wind_mps=brief.job.site.gust_mps,
                 species=brief.species.id,
-                post_size=self.section(gate).id,
-                hole_diameter_mm=method.bearing_width_mm(self.size(gate, embedment_mm)),
-                embedment_mm=embedment_mm,
+                post_size=self.section(setting.gate).id,
+                hole_diameter_mm=method.bearing_width_mm(self.size(setting.gate, embedment_mm)),
+                embedment_mm=max(embedment_mm, 1.0),
                 lateral_bearing_kpa_per_m=brief.soil.lateral_kpa_per_m,
             )
         )
+        if method.stands is None:
+            return Holds(stands, stands.holds_to_mps, "post" if stands.governed_by == "post" else "earth")
+        site = brief.job.site.gust_mps
+        post = site * math.sqrt(stands.post_capacity_nm / stands.moment_nm)
+        rated = brief.fence.posts.plate_moment_nm
+        base = post if rated is None else site * math.sqrt(rated / stands.moment_nm)
+        return Holds(stands, min(post, base), "base" if base < post else "post")
 
-    def _kind(self, gate: bool) -> HoleKind:
-        brief, posts, post = self.brief, self.brief.fence.posts, self.section(gate)
-        above = max(
-            (self.levels.above_mm(p) for p in self.layout.posts if p.gate == gate), default=brief.above_ground_mm
-        )
-        width = _width_carried(self.layout, gate)
+    def _kind(self, setting: Setting) -> HoleKind:
+        brief, posts, post = self.brief, self.brief.fence.posts, self.section(setting.gate)
+        own = [p for p in self.layout.posts if self.setting_of(p) == setting]
+        above = max(self.levels.above_mm(p) for p in own)
+        method, entry = methods()[setting.method], CATALOGUE.methods[setting.method]
+        each = self.each(setting.gate)
+        if method.stands is not None:
+            on = Masonry(post.name, post.width_mm, posts.wall_over_soil_mm, posts.wall_thick_mm)
+            footless = method.stands(on)
+            length = above + footless.below_mm
+            stock = post.next_length(length)
+            hole = Hole(
+                embedment_mm=footless.below_mm, hole_depth_mm=0.0, hole_diameter_mm=0.0, post_length_mm=length,
+                stock_length_mm=stock, trim_mm=None if stock is None else stock - length, governed_by=setting.method,
+            )  # fmt: skip
+            return HoleKind(setting, post, entry, above, hole, 0.0, (), 0.0, footless.hardware, each)
+        width = _width_carried(self.layout, setting.gate)
         wind = 0.0
         if posts.wind_checked and width:
             least = CATALOGUE.materials.posts.least_embedment_mm
-            wind = self.gust(gate, width, above - posts.proud_mm, least).required_embedment_mm or 0.0
+            stands = self.gust(setting, width, above - posts.proud_mm, least).stands
+            wind = stands.required_embedment_mm or 0.0
         hole = post_hole(
             PostHole(
                 above_ground_mm=above,
@@ -136,15 +232,15 @@ class Digger:
                 stock_lengths_mm=post.lengths_mm,
                 wind_depth_mm=wind,
                 chosen_depth_mm=posts.depth_mm,
-                deeper=CATALOGUE.materials.posts.gate_deeper if gate else 1.0,
+                deeper=CATALOGUE.materials.posts.gate_deeper if setting.gate else 1.0,
             )
         )
-        size = self.size(gate, hole.embedment_mm)
-        layers = tuple(methods()[brief.method.id].layers(size))
+        size = self.size(setting.gate, hole.embedment_mm)
+        layers = tuple(method.layers(size))
         spoil = math.pi * size.diameter_mm**2 / 4 * hole.hole_depth_mm / 1e9
         put_back = sum(layer.volume_m3 for layer in layers if layer.material == "soil")
-        loose = (spoil - put_back) * CATALOGUE.materials.fill.spoil_bulking
-        return HoleKind(gate, post, above, hole, size.diameter_mm, layers, loose)
+        loose = (spoil - put_back) * CATALOGUE.materials.fill.spoil_bulking * each
+        return HoleKind(setting, post, entry, above, hole, size.diameter_mm, layers, loose, (), each)
 
     def cut(self, post: Post) -> PostCut:
         """How long this post is cut: its own height above ground and the depth of its kind."""
@@ -154,88 +250,131 @@ class Digger:
         return PostCut(above, length, stock, None if stock is None else stock - length)
 
     def of(self, post: Post) -> HoleKind:
-        return self.kinds[post.gate]
+        return self.kinds[self.setting_of(post)]
+
+    def _weaker(self, posts: tuple[Post, Post], width_mm: float, height_mm: float) -> tuple[Setting, Holds]:
+        """What a bay stands on the weaker of its two posts."""
+        kinds = dict.fromkeys(self.setting_of(post) for post in posts)
+        each = [(s, self.gust(s, width_mm, height_mm, self.kinds[s].hole.embedment_mm)) for s in kinds]
+        return min(each, key=lambda h: h[1].holds_to_mps)
 
     def gusts(self) -> list[BayGust]:
         """One entry for each kind of bay and each gate, weakest first."""
-        groups: dict[tuple[float, float, bool], list[Bay]] = {}
+        groups: dict[tuple[float, float, frozenset[Setting]], list[Bay]] = {}
         for bay in self.layout.bays:
             height = self.exposed_mm(bay.left, bay.right)
-            key = (round(bay.centres_mm, 1), round(height, 0), bay.left.gate and bay.right.gate)
-            groups.setdefault(key, []).append(bay)
+            on = frozenset({self.setting_of(bay.left), self.setting_of(bay.right)})
+            groups.setdefault((round(bay.centres_mm, 1), round(height, 0), on), []).append(bay)
         out = []
-        for (_, _, gate), bays in groups.items():
+        for bays in groups.values():
             centres, height = bays[0].centres_mm, max(self.exposed_mm(b.left, b.right) for b in bays)
-            stands = self.gust(gate, centres, height, self.kinds[gate].hole.embedment_mm)
-            out.append(BayGust(tuple(b.label for b in bays), centres, height, gate, stands))
+            setting, holds = self._weaker((bays[0].left, bays[0].right), centres, height)
+            out.append(BayGust(tuple(b.label for b in bays), centres, height, setting, holds))
         for opening in self.layout.openings:
             width, height = _gate_width(self.layout, opening), self.exposed_mm(opening.left, opening.right)
-            stands = self.gust(True, width, height, self.kinds[True].hole.embedment_mm)
-            out.append(BayGust((f"gate {opening.gate.id}",), width, height, True, stands))
-        return sorted(out, key=lambda g: g.stands.holds_to_mps)
+            setting, holds = self._weaker((opening.left, opening.right), width, height)
+            out.append(BayGust((f"gate {opening.gate.id}",), width, height, setting, holds))
+        return sorted(out, key=lambda g: g.holds.holds_to_mps)
 
     def parts(self) -> list[Part]:
-        """A post and the layers of its hole for every post."""
-        out: list[Part] = []
-        for post in self.layout.posts:
-            kind, cut = self.of(post), self.cut(post)
-            leg, at = post.stations[0]
-            half, ground = post.face_mm / 2, self.levels.ground[post.label]
-            out.append(
-                Part(
-                    post.label, "post", "holes", kind.post.id, post.label, cut.length_mm, kind.post.width_mm,
-                    place=Place(leg, at - half, at + half, ground - kind.hole.embedment_mm, ground + cut.above_mm),
-                )
-            )  # fmt: skip
-            radius = kind.diameter_mm / 2
-            out.extend(
-                Part(
-                    f"{post.label} {layer.what}", layer.material, "holes", layer.material, post.label,
-                    amount=layer.volume_m3, unit="m³", domed=layer.domed,
-                    place=Place(leg, at - radius, at + radius, ground + layer.bottom_mm, ground + layer.top_mm),
-                )
-                for layer in kind.layers
-            )  # fmt: skip
+        """Every post, its double where it has one, the layers of their holes, and what bolts down those without."""
+        return [part for post in self.layout.posts for n in range(self.of(post).each) for part in self._stand(post, n)]
+
+    def _stand(self, post: Post, n: int) -> list[Part]:
+        kind, cut = self.of(post), self.cut(post)
+        leg, at = post.stations[0]
+        half, ground = post.face_mm / 2, self.levels.ground[post.label]
+        name = post.label if n == 0 else f"{post.label}b"
+        let_in = f"{self.brief.rows} notches for the rails" if self.brief.let_in else "square"
+        out = [
+            Part(
+                name, "post", "holes", kind.post.id, post.label, cut.length_mm, kind.post.width_mm,
+                let_in if n == 0 else "square",
+                place=Place(leg, at - half, at + half, ground - kind.hole.embedment_mm, ground + cut.above_mm),
+            )
+        ]  # fmt: skip
+        radius = kind.diameter_mm / 2
+        out.extend(
+            Part(
+                f"{name} {layer.what}", layer.material, "holes", layer.material, post.label,
+                amount=layer.volume_m3, unit="m³", domed=layer.domed,
+                place=Place(leg, at - radius, at + radius, ground + layer.bottom_mm, ground + layer.top_mm),
+            )
+            for layer in kind.layers
+        )  # fmt: skip
+        bolted = list(kind.hardware)
+        if n:
+            bolted.append((CATALOGUE.materials.masonry.doubling_screw, CATALOGUE.materials.masonry.doubling_screws))
+        out.extend(
+            Part(f"{name} {item}", "hardware", "holes", item, post.label, amount=count, unit="each")
+            for item, count in bolted
+        )
         return out
 
     def explain(self, book: Notebook) -> None:
-        """Workings of depth, post and gust for each kind of hole in use."""
-        p, brief = self.brief.printer, self.brief
-        used = {post.gate for post in self.layout.posts}
-        for gate in sorted(used):
-            kind = self.kinds[gate]
-            hole, name = kind.hole, "gate post" if gate else "post"
-            key = "gate_" if gate else ""
-            school = (
-                f"half of {p.length(kind.above_mm)} above ground = {p.length(kind.above_mm / 2)}"
-                if brief.fence.posts.school == "third"
-                else f"fixed at {p.length(brief.fence.posts.fixed_depth_mm)}"
-            )
-            deeper = f" × {CATALOGUE.materials.posts.gate_deeper:.2f} for a gate post" * gate
-            book.note(
-                f"{key}hole", f"Hole of a {name}", f"{p.length(hole.hole_depth_mm)} deep",
-                rule=f"The deepest of the school's depth, frost, {p.length(CATALOGUE.materials.posts.least_embedment_mm)} "
-                f"and wind where it is checked. Here {WORDS[hole.governed_by]} governs. The gravel bed comes below it.",
-                formula=f"school: {school}; frost {p.length(brief.job.site.frost_depth_mm)}{deeper} → "
-                f"{p.length(hole.embedment_mm)} in the ground + {p.length(brief.fence.posts.gravel_mm)} gravel "
-                f"= {p.length(hole.hole_depth_mm)}",
-                source=f"{CATALOGUE.materials.posts.source}; frost depth is your entry: ask locally",
-                changes="Fence height, school, frost depth, gravel bed, wind-checked depth.",
-            )  # fmt: skip
-            extra = kind.above_mm - brief.above_ground_mm
-            slope = f" + {p.length(extra)} over falling ground at the tallest" if extra > 0.5 else ""
-            stock = (
-                "no length on sale reaches"
-                if hole.stock_length_mm is None
-                else (f"buy {p.length(hole.stock_length_mm)}, trim {p.length(hole.trim_mm or 0)} from the top")
-            )
-            book.note(
-                f"{key}post", f"Length of a {name}", p.length(hole.post_length_mm),
-                rule="What stands above ground and what is in the ground, to the next length on sale. Trim the top and "
-                "treat the cut end; the factory end goes into the ground.",
-                formula=f"{p.length(brief.fence.skin.height_mm)} boards + {p.length(brief.fence.skin.ground_gap_mm)} ground gap "
-                f"+ {p.length(brief.fence.posts.proud_mm)} proud{slope} = {p.length(kind.above_mm)} above ground "
-                f"+ {p.length(hole.embedment_mm)} in the ground = {p.length(hole.post_length_mm)}: {stock}",
-                source=CATALOGUE.materials.posts.source,
-                changes="Height, ground gap, how far posts stand proud, depth.",
-            )  # fmt: skip
+        """Workings of depth and post for each kind of post in use."""
+        for kind in self.kinds.values():
+            if kind.dug:
+                self._explain_hole(kind, book)
+            else:
+                self._explain_base(kind, book)
+            self._explain_post(kind, book)
+
+    def _explain_hole(self, kind: HoleKind, book: Notebook) -> None:
+        p, brief, hole = self.brief.printer, self.brief, kind.hole
+        school = (
+            f"half of {p.length(kind.above_mm)} above ground = {p.length(kind.above_mm / 2)}"
+            if brief.fence.posts.school == "third"
+            else f"fixed at {p.length(brief.fence.posts.fixed_depth_mm)}"
+        )
+        deeper = f" × {CATALOGUE.materials.posts.gate_deeper:.2f} for a gate post" * kind.gate
+        book.note(
+            f"{kind.key}hole", f"Hole of a {kind.name}", f"{p.length(hole.hole_depth_mm)} deep",
+            rule=f"The deepest of the school's depth, frost, {p.length(CATALOGUE.materials.posts.least_embedment_mm)} "
+            f"and wind where it is checked. Here {WORDS[hole.governed_by]} governs. The gravel bed comes below it.",
+            formula=f"school: {school}; frost {p.length(brief.job.site.frost_depth_mm)}{deeper} → "
+            f"{p.length(hole.embedment_mm)} in the ground + {p.length(brief.fence.posts.gravel_mm)} gravel "
+            f"= {p.length(hole.hole_depth_mm)}" + " ; two such holes, one for each post" * (kind.each > 1),
+            source=f"{CATALOGUE.materials.posts.source}; frost depth is your entry: ask locally",
+            changes="Fence height, school, frost depth, gravel bed, wind-checked depth.",
+        )  # fmt: skip
+
+    def _explain_base(self, kind: HoleKind, book: Notebook) -> None:
+        p, reach = self.brief.printer, kind.hole.embedment_mm
+        foot = f"{p.length(-reach)} clear of it" if reach < 0 else f"{p.length(reach)} down behind the wall"
+        worst = max(
+            (g for g in self.gusts() if g.setting == kind.setting), key=lambda g: g.stands.moment_nm, default=None
+        )
+        asks = f"; at the site's gust each has to hold {worst.stands.moment_nm:.0f} N·m" if worst else ""
+        book.note(
+            f"{kind.key}hole", f"How a {kind.name} stands", kind.method.name,
+            rule=f"{kind.method.words} Its foot stands {foot}.",
+            formula=", ".join(f"{n} × {item}" for item, n in kind.hardware) + asks,
+            source=CATALOGUE.materials.masonry.source,
+            changes="How posts stand at a wall, its height and thickness, the post.",
+        )  # fmt: skip
+
+    def _explain_post(self, kind: HoleKind, book: Notebook) -> None:
+        p, brief, hole = self.brief.printer, self.brief, kind.hole
+        extra = kind.above_mm - brief.above_ground_mm
+        slope = f" + {p.length(extra)} over falling ground or a wall at the tallest" if extra > 0.5 else ""
+        stock = (
+            "no length on sale reaches"
+            if hole.stock_length_mm is None
+            else (f"buy {p.length(hole.stock_length_mm)}, trim {p.length(hole.trim_mm or 0)} from the top")
+        )
+        below = (
+            f"+ {p.length(hole.embedment_mm)} {'in the ground' if kind.dug else 'behind the wall'}"
+            if hole.embedment_mm >= 0
+            else f"− {p.length(-hole.embedment_mm)} clear of the base"
+        )
+        book.note(
+            f"{kind.key}post", f"Length of a {kind.name}", p.length(hole.post_length_mm),
+            rule="What stands above ground and what is in the ground, to the next length on sale. Trim the top and "
+            "treat the cut end; the factory end goes into the ground.",
+            formula=f"{p.length(brief.fence.skin.height_mm)} boards + {p.length(brief.fence.skin.ground_gap_mm)} ground gap "
+            f"+ {p.length(brief.fence.posts.proud_mm)} proud{slope} = {p.length(kind.above_mm)} above ground "
+            f"{below} = {p.length(hole.post_length_mm)}: {stock}",
+            source=CATALOGUE.materials.posts.source,
+            changes="Height, ground gap, how far posts stand proud, depth.",
+        )  # fmt: skip

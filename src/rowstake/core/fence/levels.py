@@ -62,6 +62,8 @@ class Levels:
     feet: dict[str, Foot]
     ground: dict[str, float]
     tops: dict[str, float]
+    walled: frozenset[str]
+    """Labels of the posts that stand where the line runs on a wall."""
 
     @property
     def flat(self) -> bool:
@@ -116,8 +118,11 @@ def lay_levels(brief: Brief, layout: Layout) -> Levels:
         level = profiles[opening.leg].highest(a, b) + gap
         height = _height(brief, label, line, level)
         feet[label] = _foot(profiles[opening.leg], opening.leg, a, b, level, level, height)
+    walled = frozenset(p.label for p in layout.posts if _on_wall(profiles, p))
     ground = {p.label: _post_ground(profiles, p) for p in layout.posts}
-    return Levels(profiles, feet, ground, _tops(brief, layout, feet, ground))
+    if brief.beside_wall:
+        ground.update((label, ground[label] - brief.fence.posts.wall_over_soil_mm) for label in walled)
+    return Levels(profiles, feet, ground, _tops(brief, layout, feet, ground), walled)
 
 
 def _foot(profile: Profile, leg: int, a: float, b: float, left: float, right: float, height: float) -> Foot:
@@ -205,6 +210,11 @@ def _raked(profile: Profile, marks: list[float], gap: float) -> list[tuple[float
             lift[i], lift[i + 1] = max(lift[i], hump), max(lift[i + 1], hump)
     lifted = [level + up for level, up in zip(at_posts, lift, strict=True)]
     return list(pairwise(lifted))
+
+
+def _on_wall(profiles: list[Profile], post: Post) -> bool:
+    """True where the whole of a post's place is wall; the last station of a leg counts with what comes before it."""
+    return all(profiles[leg].on_wall(min(at, profiles[leg].stations[-1] - 1)) for leg, at in post.stations)
 
 
 def _post_ground(profiles: list[Profile], post: Post) -> float:

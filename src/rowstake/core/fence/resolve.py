@@ -60,6 +60,17 @@ class Brief:
         return self.fence.rails.fixing == "let_in" and not self.between
 
     @property
+    def beside_wall(self) -> bool:
+        """True where posts along a wall stand in the soil before or behind it."""
+        return self.fence.posts.at_wall in ("front", "behind")
+
+    def method_of(self, walled: bool) -> MethodEntry:
+        """How a post is set: as chosen, or as the wall it stands on asks."""
+        if not walled or self.beside_wall:
+            return self.method
+        return CATALOGUE.methods["plate" if self.fence.posts.at_wall == "on" else "wall_back"]
+
+    @property
     def on_posts(self) -> bool:
         """True where boards lie against the posts themselves."""
         return self.along

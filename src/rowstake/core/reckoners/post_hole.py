@@ -91,6 +91,8 @@ WORDS = {
     "minimum": "the least depth for any post",
     "wind": "the wind-checked depth",
     "chosen": "the depth you chose",
+    "plate": "a base on the slab or wall",
+    "wall_back": "the lap behind the wall",
 }
 
 

@@ -6,9 +6,9 @@ import importlib
 import pkgutil
 from functools import cache
 
-from rowstake.core.setting.base import HoleSize, Layer, Method
+from rowstake.core.setting.base import Footless, HoleSize, Layer, Masonry, Method
 
-__all__ = ["HoleSize", "Layer", "Method", "methods"]
+__all__ = ["Footless", "HoleSize", "Layer", "Masonry", "Method", "methods"]
 
 
 @cache

@@ -48,10 +48,37 @@ def round_post(hole: HoleSize, what: str, material: str, bottom_mm: float, top_m
 
 
 @dataclass(frozen=True, slots=True)
+class Footless:
+    """How a post stands without a hole: `below_mm` is how far its foot reaches under what it stands on (below zero:
+    above it), `hardware` what holds it, by item and count."""
+
+    below_mm: float
+    hardware: tuple[tuple[str, int], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Masonry:
+    """What a post is fixed to where it has no hole, and the post, mm."""
+
+    post_name: str
+    post_mm: float
+    over_soil_mm: float
+    thick_mm: float
+
+
+@dataclass(frozen=True, slots=True)
 class Method:
-    """`bearing_width_mm` is what the earth presses on: the hole where it is filled with concrete, else the post."""
+    """`bearing_width_mm` is what the earth presses on: the hole where it is filled with concrete, else the post.
+
+    `stands` is set for methods without a hole; their layers are empty.
+    """
 
     id: str
     layers: Callable[[HoleSize], list[Layer]]
     bearing_width_mm: Callable[[HoleSize], float]
     formula: str
+    stands: Callable[[Masonry], Footless] | None = None
+
+
+def no_layers(_: HoleSize) -> list[Layer]:
+    return []

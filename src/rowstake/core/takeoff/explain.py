@@ -15,13 +15,17 @@ from rowstake.core.takeoff.lists import TakeOff
 
 def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layout, book: Notebook) -> None:
     p, facts = brief.printer, CATALOGUE.materials.concrete
-    holes = Counter(post.gate for post in layout.posts)
+    holes = Counter(digger.setting_of(post) for post in layout.posts)
     rows = []
-    for gate, count in sorted(holes.items()):
-        kind = digger.kinds[gate]
+    for setting, posts in holes.items():
+        kind = digger.kinds[setting]
+        if not kind.dug:
+            rows.append(f"{posts} {kind.name}s on {kind.method.name}: no hole")
+            continue
+        count = posts * kind.each
         each = sum(layer.volume_m3 for layer in kind.layers if layer.material == "concrete")
         rows.append(
-            f"{count} {'gate posts' if gate else 'posts'}, hole {p.length(kind.diameter_mm)} across, "
+            f"{count} {kind.name}s, hole {p.length(kind.diameter_mm)} across, "
             f"{p.length(kind.hole.embedment_mm)} of post in the ground: {p.volume(each)} of concrete each"
         )
     book.note(

@@ -68,6 +68,17 @@ def choices(job: Job) -> dict[str, list[Choice]]:
         "fence.posts.gate_size": sections("post"),
         "fence.posts.species": [Choice(s.id, s.name) for s in c.species.values()],
         "fence.posts.method": [Choice(m.id, m.name, m.words) for m in c.methods.values()],
+        "fence.posts.at_wall": [
+            Choice("on", "on its top", "A base bolted to a sound wall; the wall takes the wind."),
+            Choice("back", "bolted to its back", "Bolts through a wall of your own; never a neighbour's."),
+            Choice("behind", "in the soil behind it", "Holes beside the wall, longer posts: the wall takes nothing."),
+            Choice("front", "in the soil before it", "Holes beside the wall, on the boards' side."),
+        ],
+        "fence.posts.doubled": [
+            Choice("none", "one by one"),
+            Choice("gates", "doubled at gates", "A second post screwed to each gate post, in its own hole."),
+            Choice("all", "all doubled", "A second post screwed to each, in its own hole: each takes half the wind."),
+        ],
         "fence.posts.school": [
             Choice("third", "a third in the ground", "Half of what stands above ground goes below it: a third of the post."),
             Choice("fixed", "a fixed depth", "One depth for all heights, as local habit has it."),

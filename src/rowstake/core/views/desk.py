@@ -65,6 +65,7 @@ class Desk:
     joint: str
     along: bool
     framed: bool
+    walled: bool
     ground_text: str
     seasons: list[Season]
     rehearsals: dict[str, list[Swing]]
@@ -96,6 +97,7 @@ def desk(plan: Plan) -> Desk:
         joint=plan.brief.style.joint,
         along=plan.brief.along,
         framed=plan.brief.style.framed,
+        walled=bool(plan.levels.walled),
         ground_text=ground_text(plan.brief.job),
         seasons=_seasons(plan),
         rehearsals={built.gate.id: list(built.swings) for built in plan.gates},

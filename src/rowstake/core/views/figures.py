@@ -28,8 +28,13 @@ def figures(planned: Planned) -> list[Figure]:
     bay = planned.usual_bay
     if bay:
         out.append(Figure("spacing", "usual centres", p.length(bay.centres_mm), round(bay.centres_mm, 2), "spacing"))
-    hole = planned.digger.kinds[all(post.gate for post in layout.posts)].hole
-    out.append(Figure("hole", "hole depth", p.length(hole.hole_depth_mm), round(hole.hole_depth_mm, 1), "hole"))
+    usual = planned.digger.usual
+    depth = usual.hole.hole_depth_mm
+    out.append(
+        Figure("hole", "hole depth", p.length(depth) if usual.dug else "no holes", round(depth, 1), f"{usual.key}hole")
+    )
+    if planned.digger.holes != len(layout.posts):
+        out.append(Figure("holes", "holes to dig", str(planned.digger.holes), planned.digger.holes, "bags"))
     out.append(Figure("bags", "bags of concrete", str(lists.bags), lists.bags, "bags"))
     boards = planned.count("board", "gate board")
     out.append(Figure("boards", "boards", str(boards), boards, "boards"))

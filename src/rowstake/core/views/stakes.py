@@ -54,7 +54,7 @@ def stakes(plan: Plan) -> list[Stake]:
         ("site", "Site", f"{soil}, {gust}", "gust"),
         ("line", "Line", f"{by_key['posts'].text} posts{spacing}", "spacing"),
         ("ground", "Ground", _ground(plan), "" if plan.levels.flat else "slope"),
-        ("holes", "Holes", f"{by_key['hole'].text} deep", "hole"),
+        ("holes", "Holes", f"{by_key['hole'].text} deep" if plan.digger.usual.dug else "no holes", by_key["hole"].working),
         ("frame", "Frame", _frame(plan), "rails"),
         ("skin", "Skin", board, "boards"),
         ("gates", "Gates", f"{gates} gate{'s' * (gates != 1)}" if gates else "none yet",

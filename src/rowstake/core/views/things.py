@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.fence.holes import GIVES
 from rowstake.core.fence.layout import Bay, Post
 from rowstake.core.fence.levels import step_mm
 from rowstake.core.plan import Plan
@@ -36,12 +37,19 @@ KIND = {"end": "end post", "corner": "corner post", "line": "line post", "gate":
 def _post(plan: Plan, post: Post) -> Thing:
     p, kind, brief = plan.brief.printer, plan.digger.of(post), plan.brief
     cut = plan.digger.cut(post)
-    key = "gate_" if post.gate else ""
-    hole = kind.hole
+    key, hole = kind.key, kind.hole
     lines = [Line(f"mark on leg {leg + 1}", p.length(at), "spacing") for leg, at in post.stations]
+    if kind.each > 1:
+        lines.append(Line("doubled", f"{post.label} and {post.label}b, each in its own hole"))
+    if kind.dug:
+        lines += [
+            Line("hole", f"{p.length(kind.diameter_mm)} across, {p.length(hole.hole_depth_mm)} deep", f"{key}hole"),
+            Line("in the ground", p.length(hole.embedment_mm), f"{key}hole"),
+        ]
+    else:
+        lines.append(Line("stands by", kind.method.name, f"{key}hole"))
+        lines += [Line(item, str(count), f"{key}hole") for item, count in kind.hardware]
     lines += [
-        Line("hole", f"{p.length(kind.diameter_mm)} across, {p.length(hole.hole_depth_mm)} deep", f"{key}hole"),
-        Line("in the ground", p.length(hole.embedment_mm), f"{key}hole"),
         *(Line(layer.what, p.volume(layer.volume_m3), "bags") for layer in kind.layers),
         Line("above ground", p.length(cut.above_mm), f"{key}post"),
         Line("post", f"{kind.post.name}, {p.length(cut.length_mm)}", f"{key}post"),
@@ -51,17 +59,21 @@ def _post(plan: Plan, post: Post) -> Thing:
     if not plan.levels.flat:
         lines.append(Line("ground level", p.length(plan.levels.ground[post.label]), "slope"))
         lines.append(Line("top of post, level", p.length(plan.levels.tops[post.label]), "slope"))
-    lines += [
-        Line("depth-stick mark", f"{p.length(kind.depth_stick_mm)} up from the foot", f"{key}hole"),
-        Line("spoil", f"{p.volume(kind.spoil_m3)} loose"),
-        Line("rails after", f"{brief.method.gates_after_h if post.gate else brief.method.rails_after_h:g} h"),
-    ]
+    if kind.dug:
+        lines += [
+            Line("depth-stick mark", f"{p.length(kind.depth_stick_mm)} up from the foot", f"{key}hole"),
+            Line("spoil", f"{p.volume(kind.spoil_m3)} loose"),
+        ]
+    if brief.let_in:
+        size = f"{p.length(brief.rail.width_mm)} high, {p.length(brief.rail.thickness_mm)} deep"
+        lines.append(Line("notches for rails", f"{brief.rows}, each {size}"))
+    lines.append(Line("rails after", f"{kind.method.gates_after_h if post.gate else kind.method.rails_after_h:g} h"))
     name = "gate post" if post.gate else KIND[post.kind]
     return Thing(
         f"{post.label}, {name}",
         "holes",
         tuple(lines),
-        f"section_{'gate' if post.gate else 'line'}",
+        f"section_{kind.setting.name}",
         post.stations[0][0],
     )
 
@@ -94,8 +106,7 @@ def things(plan: Plan) -> dict[str, Thing]:
         out[post.label] = _post(plan, post)
     gusts = {where: g for g in plan.gusts for where in g.where}
     for bay in layout.bays:
-        stands = gusts[bay.label].stands
-        limit = "the post" if stands.governed_by == "post" else "the earth"
+        holds = gusts[bay.label].holds
         out[bay.label] = Thing(
             f"{bay.label.capitalize()}, {bay.left.label} to {bay.right.label}", "line",
             (
@@ -103,7 +114,7 @@ def things(plan: Plan) -> dict[str, Thing]:
                 Line("centre to centre", p.length(bay.centres_mm), "spacing"),
                 Line("clear between faces", p.length(bay.clear_mm), "spacing"),
                 Line("left edge to left edge", p.length(bay.edges_mm), "spacing"),
-                Line("stands a gust of", f"{p.speed(stands.holds_to_mps)}; {limit} gives first", "gust"),
+                Line("stands a gust of", f"{p.speed(holds.holds_to_mps)}; {GIVES[holds.gives]} gives first", "gust"),
             ), leg=bay.leg,
         )  # fmt: skip
     for leg in layout.legs:
@@ -133,7 +144,7 @@ def things(plan: Plan) -> dict[str, Thing]:
         gate = built.gate
         key = f"leaf_{gate.id}"
         opening = next(o for o in layout.openings if o.gate.id == gate.id)
-        stands = gusts[f"gate {gate.id}"].stands
+        holds = gusts[f"gate {gate.id}"].holds
         hung = (Line("hung on", "the end post: there is no room for its own"),) if opening.hung_on_end else ()
         out[f"gate {gate.id}"] = Thing(
             f"Gate {gate.id}", "gates",
@@ -146,7 +157,7 @@ def things(plan: Plan) -> dict[str, Thing]:
                 Line("weight, soaked", f"{p.weight(built.weight_kg)} a leaf", key),
                 Line("hinges", f"{built.hinges_per_leaf} × {built.hinge} a leaf", key),
                 Line("posts", f"{opening.left.label} and {opening.right.label}", "gate_hole"),
-                Line("posts stand a gust of", p.speed(stands.holds_to_mps), "gust"),
+                Line("posts stand a gust of", p.speed(holds.holds_to_mps), "gust"),
                 *(
                     Line(f"opens {s.swing}, hung at the {'near' if s.hinge == 'start' else 'far'} post",
                          f"{p.length(s.swept.clearance_mm)} clear at {s.swept.worst_angle_deg:.0f}°" if s.swept.opens

@@ -188,6 +188,8 @@ function CornerPick() {
 
 function HolesSlip() {
   const school = useDesk((s) => valueAt(s.document, "fence.posts.school"));
+  const method = useDesk((s) => valueAt(s.document, "fence.posts.method"));
+  const walled = useShownDesk().walled;
   return (
     <>
       <Say>
@@ -204,8 +206,21 @@ function HolesSlip() {
         They stand <Length path="fence.posts.proud_mm" name="Proud" /> above the boards. Holes{" "}
         <OptionalLength path="fence.posts.hole_mm" name="Hole across" empty="worked out" /> across; depth in the ground{" "}
         <OptionalLength path="fence.posts.depth_mm" name="Depth insisted on" empty="worked out" />.{" "}
-        <Tick path="fence.posts.wind_checked" words="dig to the wind-checked depth" /> Concrete by the <Pick path="fence.posts.bag" name="Bags" />.
+        <Tick path="fence.posts.wind_checked" words="dig to the wind-checked depth" /> Concrete by the <Pick path="fence.posts.bag" name="Bags" />.{" "}
+        Posts <Pick path="fence.posts.doubled" name="Doubling" />.
       </Say>
+      {(walled || method === "plate" || method === "wall_back") && (
+        <Say>
+          {walled && (
+            <>
+              Where the line runs on a wall they stand <Pick path="fence.posts.at_wall" name="Posts at a wall" />;{" "}
+            </>
+          )}
+          the wall is <Length path="fence.posts.wall_over_soil_mm" name="Wall over the soil" /> over the soil there and{" "}
+          <Length path="fence.posts.wall_thick_mm" name="Wall thickness" /> thick. Bases or bolts are rated for{" "}
+          <Figure path="fence.posts.plate_moment_nm" name="Rated moment" unit="N·m" />.
+        </Say>
+      )}
     </>
   );
 }

@@ -12,8 +12,7 @@ from rowstake.core.planned import Planned
 def look(planned: Planned) -> Iterator[Finding]:
     brief, p = planned.brief, planned.brief.printer
     frost = brief.job.site.frost_depth_mm
-    used = {post.gate for post in planned.layout.posts}
-    shallow = [planned.digger.kinds[g] for g in used if planned.digger.kinds[g].hole.embedment_mm < frost - 0.5]
+    shallow = [k for k in planned.digger.kinds.values() if k.dug and k.hole.embedment_mm < frost - 0.5]
     if not shallow:
         return
     depth = min(kind.hole.embedment_mm for kind in shallow)

@@ -14,26 +14,33 @@ from rowstake.core.reckoners.base import up
 def look(planned: Planned) -> Iterator[Finding]:
     brief, p = planned.brief, planned.brief.printer
     gust = brief.job.site.gust_mps
-    weak = [g for g in planned.gusts if g.stands.holds_to_mps < gust - 0.05]
+    weak = [g for g in planned.gusts if g.holds.holds_to_mps < gust - 0.05]
     if not weak:
         return
     worst = weak[0]
-    by_post = worst.stands.governed_by == "post"
-    part = "the posts bend too far" if by_post else "the earth round the posts gives"
+    part = PARTS[worst.holds.gives]
     yield found(
-        f"{worst.where[0].capitalize()} stands {p.speed(worst.stands.holds_to_mps)}; the site's gust is {p.speed(gust)}",
+        f"{worst.where[0].capitalize()} stands {p.speed(worst.holds.holds_to_mps)}; the site's gust is {p.speed(gust)}",
         f"At that gust {part}. A screening estimate: for certainty ask an engineer. "
         f"{sum(len(g.where) for g in weak)} bays and gates fall short.",
         [w for g in weak for w in g.where],
-        _ways_out(planned, by_post),
+        _ways_out(planned),
     )
 
 
-def _ways_out(planned: Planned, by_post: bool) -> list[Fix]:
+PARTS = {
+    "post": "the posts bend too far",
+    "earth": "the earth round the posts gives",
+    "base": "what the posts are bolted to gives",
+}
+
+
+def _ways_out(planned: Planned) -> list[Fix]:
     """Closer, larger, deeper, more open: those that help with what gives first, the likeliest first."""
     brief, p, posts = planned.brief, planned.brief.printer, planned.brief.fence.posts
     worst = planned.gusts[0]
-    share = (worst.stands.holds_to_mps / brief.job.site.gust_mps) ** 2
+    by_post = worst.holds.gives != "earth"
+    share = (worst.holds.holds_to_mps / brief.job.site.gust_mps) ** 2
     snap, bays = brief.region.snap_mm, brief.fence.bays
     closer = bays.max_mm * share // snap * snap
     out = []
@@ -56,6 +63,13 @@ def _ways_out(planned: Planned, by_post: bool) -> list[Fix]:
                 posts__school="fixed",
                 posts__fixed_depth_mm=depth,
                 posts__depth_mm=None,
+            )
+        )
+    if posts.doubled == "none":
+        out.append(
+            put(
+                "Double the gate posts" if worst.gate else "Double every post",
+                posts__doubled="gates" if worst.gate else "all",
             )
         )
     if not worst.gate and 1200 <= closer < bays.max_mm:

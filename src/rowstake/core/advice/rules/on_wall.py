@@ -1,25 +1,53 @@
-"""Posts that stand on a wall, where no hole can be dug."""
+"""Posts that stand on a wall, a slab or bolted behind one: what that masonry has to hold."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowstake.core.advice.base import found
-from rowstake.core.parts import Finding
+from rowstake.core.advice.base import found, put
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Finding, Fix
 from rowstake.core.planned import Planned
 
 
 def look(planned: Planned) -> Iterator[Finding]:
-    profiles = planned.levels.profiles
-    posts = [
-        post.label
-        for post in planned.layout.posts
-        if all(profiles[leg].on_wall(min(at, profiles[leg].stations[-1] - 1)) for leg, at in post.stations)
+    yield from _unrated(planned)
+    yield from _low(planned)
+
+
+def _unrated(planned: Planned) -> Iterator[Finding]:
+    """The moment each base or row of bolts has to hold, where no rating was entered."""
+    digger, fence = planned.digger, planned.brief.fence
+    posts = [post.label for post in planned.layout.posts if not digger.of(post).dug]
+    if not posts or fence.posts.plate_moment_nm is not None:
+        return
+    asked = max((g.stands.moment_nm for g in planned.gusts if not digger.kinds[g.setting].dug), default=0.0)
+    fixes: list[Fix] = []
+    if digger.setting_of(planned.layout.posts[0]).walled or any(k.setting.walled for k in digger.kinds.values()):
+        fixes = [put("Stand them in the soil behind the wall", posts__at_wall="behind")]
+    yield found(
+        f"{len(posts)} posts are bolted to masonry that must hold {asked:.0f} N·m each",
+        "Their gust is told from the post alone until the rating of the base or bolts is entered. Have the wall or slab looked "
+        "at by somebody who may say so; never fix to a neighbour's wall.",
+        posts,
+        fixes,
+    )
+
+
+def _low(planned: Planned) -> Iterator[Finding]:
+    """A wall too low to bolt a post to its back."""
+    p, facts = planned.brief.printer, CATALOGUE.materials.masonry
+    low = [
+        k
+        for k in planned.digger.kinds.values()
+        if k.setting.method == "wall_back" and k.hole.embedment_mm < facts.least_lap_mm
     ]
-    if posts:
+    if low:
+        lap = p.length(max(0.0, low[0].hole.embedment_mm))
         yield found(
-            f"{len(posts)} posts stand on a wall" if len(posts) > 1 else f"{posts[0]} stands on a wall",
-            "No hole can be dug there, and posts on plates or behind a wall are not planned here yet: leave the holes, concrete "
-            "and post lengths of these out, and have the wall and its fixings looked at. Never fix to a neighbour's wall.",
-            posts,
-        )
+            f"The wall gives the bolts {lap} of post to hold",
+            f"A row of bolts wants at least {p.length(facts.least_lap_mm)} of post behind the wall.",
+            [post.label for post in planned.layout.posts if planned.digger.of(post) in low],
+            [put("Stand the posts in the soil behind the wall", posts__at_wall="behind"),
+             put("Bolt bases to the top of the wall", posts__at_wall="on")],
+        )  # fmt: skip

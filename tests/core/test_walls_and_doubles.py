@@ -1,0 +1,92 @@
+"""Posts on, behind and beside a wall, on a slab, and doubled: each worked by hand."""
+
+import math
+
+import pytest
+
+from rowstake.core.plan import plan
+from rowstake.core.preview import what_the_wind_asks
+from tests.jobs import edited, fence, put, yard
+
+
+def along_wall(*edits):
+    """3.6 m of soil, then 3.6 m on a wall 500 high: posts P1, P2 in soil, P3 at the step, P4, P5 on the wall."""
+    text = "0, 0\n3600, 0\n3600, 500, wall\n7200, 500, wall"
+    return plan(edited(fence((7200, 0)), {"do": "levels", "text": text}, *edits))
+
+
+def hardware(made):
+    return {p.material: p.amount for p in made.parts if p.kind == "hardware" and p.of == "P4"}
+
+
+def test_on_the_wall_posts_stand_on_bases():
+    made = along_wall()
+    assert made.levels.walled == {"P3", "P4", "P5"}
+    cut = {p.label: made.digger.cut(p).length_mm for p in made.layout.posts}
+    # In soil 1900 and half of it. P3 stands at the step: measured from the soil, 500 more. On the wall 1900 less 25.
+    assert cut["P1"] == pytest.approx(made.digger.usual.hole.embedment_mm + 1900)
+    assert cut["P4"] == pytest.approx(1875)
+    assert hardware(made) == {"post base to bolt down, for 100×100": 1, "masonry anchor M12 × 110": 4}
+    assert not [p for p in made.parts if p.of == "P4" and p.kind == "concrete"]
+    assert made.digger.holes == 2
+    assert [f.where for f in made.findings if f.rule == "on_wall"] == [("P3", "P4", "P5")]
+
+
+def test_bolted_to_the_back_of_the_wall():
+    made = along_wall(put("fence.posts.at_wall", "back"), put("fence.posts.wall_over_soil_mm", 500))
+    # The lap ends 50 clear of the soil: 450. Bolts: 100 post + 215 wall + 30 = 345, to the next 20: 360.
+    cut = {p.label: made.digger.cut(p).length_mm for p in made.layout.posts}
+    assert cut["P4"] == pytest.approx(1900 + 450)
+    assert hardware(made) == {"through bolt M12 with plate washers, 360 mm": 3}
+    low = along_wall(put("fence.posts.at_wall", "back"), put("fence.posts.wall_over_soil_mm", 400))
+    assert any("The wall gives the bolts 350 mm" in f.title for f in low.findings)
+
+
+def test_in_the_soil_behind_the_wall():
+    made = along_wall(put("fence.posts.at_wall", "behind"), put("fence.posts.wall_over_soil_mm", 500))
+    at = next(p for p in made.layout.posts if p.label == "P4")
+    kind = made.digger.of(at)
+    # P3, at the step, is measured from the soil too: 500 − 500 − … its ground is 0 − 500; the others 500 − 500 = 0.
+    assert made.levels.ground["P4"] == 0
+    assert made.levels.above_mm(at) == pytest.approx(500 + 1900)
+    assert kind.hole.embedment_mm == pytest.approx(
+        max(made.levels.above_mm(p) for p in made.layout.posts if made.digger.of(p) is kind) / 2
+    )
+    assert made.digger.holes == 5
+
+
+def test_a_slab_under_the_whole_line():
+    made = plan(edited(yard(), put("fence.posts.method", "plate")))
+    assert made.digger.holes == 0
+    assert made.lists.bags == 0
+    assert made.lists.spoil_m3 == 0
+    assert {p.material: p.amount for p in made.parts if p.of == "P1" and p.kind == "hardware"} == {
+        "post base to bolt down, for 100×100": 1, "masonry anchor M12 × 110": 4}  # fmt: skip
+    # 1900 above the slab less 25.
+    assert made.digger.cut(made.layout.posts[0]).length_mm == pytest.approx(1875)
+
+
+def test_a_rated_base_sets_the_gust():
+    free, rated = (
+        plan(edited(yard(), put("fence.posts.method", "plate"), put("fence.posts.plate_moment_nm", nm)))
+        for nm in (None, 300)
+    )
+    worst = rated.gusts[0]
+    assert worst.holds.gives == "base"
+    assert worst.holds.holds_to_mps == pytest.approx(30 * math.sqrt(300 / worst.stands.moment_nm))
+    assert free.gusts[0].holds.gives == "post"
+    assert [f.rule for f in free.findings if f.rule == "on_wall"] == ["on_wall"]
+    assert not [f for f in rated.findings if f.rule == "on_wall"]
+
+
+def test_doubled_posts_share_the_wind():
+    one, two = plan(yard()), plan(edited(yard(), put("fence.posts.doubled", "all")))
+    assert two.count("post") == 2 * one.count("post")
+    assert two.lists.concrete_m3 == pytest.approx(2 * one.lists.concrete_m3)
+    assert two.lists.spoil_m3 == pytest.approx(2 * one.lists.spoil_m3)
+    assert two.holds_to_mps == pytest.approx(one.holds_to_mps * math.sqrt(2))
+    gates = plan(edited(yard(), put("fence.posts.doubled", "gates")))
+    assert gates.count("post") == one.count("post") + 2
+    screws = sum(p.amount for p in gates.parts if p.material == "structural screw 180 mm")
+    assert screws == 12
+    assert "every post doubled" in [way.label for way in what_the_wind_asks(yard())]
