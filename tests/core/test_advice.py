@@ -34,6 +34,16 @@ TROUBLE = {
         fence((9000, 0)), {"do": "levels", "text": "1, 0, 0\n1, 4 m, 400, wall\n1, 6 m, 400\n1, 9 m, 400"}
     ),
     "season_joint": edited(fence((9000, 0)), put("fence.skin.stock", "indoors")),
+    "rake_unfit": edited(
+        fence((9000, 0), style="stacked_channels"),
+        {"do": "levels", "text": "0, 0\n9000, -300"},
+        put("fence.slope.way", "raked"),
+    ),
+    "sheet_joint": edited(fence((9000, 0)), {"do": "style", "style": "sheet_panels"}, put("fence.bays.module_mm", 1500)),
+    "glue_wet": edited(fence((9000, 0)), put("fence.skin.fixing", "adhesive"), put("fence.skin.stock", "wet")),
+    "just_over": edited(
+        fence((9000, 0)), {"do": "levels", "text": "0, 0\n9000, -500"}, put("fence.slope.way", "raked")
+    ),
     "obstacle": edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 1500, "width_mm": 2500}),
 }
 

@@ -33,7 +33,7 @@ def test_every_region_can_be_planned_from():
         for key in (region.post, region.gate_post, region.rail, region.gate_frame):
             assert CATALOGUE.sections[key].region == region.id
         for style in CATALOGUE.styles.values():
-            assert CATALOGUE.sections[style.boards[region.id]].use == "board"
+            assert CATALOGUE.sections[style.boards[region.id]].use == style.use
 
 
 @pytest.mark.parametrize(

@@ -52,4 +52,4 @@ def test_a_framed_panel_is_trimmed_on_both_faces():
 def test_the_cap_is_part_of_what_a_bay_weighs():
     bare = plan(edited(yard(), put("fence.posts.proud_mm", 0)))
     capped = plan(edited(yard(), put("fence.posts.proud_mm", 0), put("fence.trims.cap_rail", "uk_38x87")))
-    assert capped.bay_weight_kg > bare.bay_weight_kg
+    assert capped.bay_weight_kg() > bare.bay_weight_kg()

@@ -38,7 +38,7 @@ class Set(Change):
 
 
 class ChooseStyle(Change):
-    """Take a style with its usual board, fit, gap and lap."""
+    """Take a style with its usual board, fit, gap and lap; where sheets set the bay, with its module."""
 
     do: Literal["style"]
     style: str
@@ -208,13 +208,13 @@ def _set(job: Job, edit: Set) -> dict[str, Any]:
 def _style(job: Job, edit: ChooseStyle) -> dict[str, Any]:
     entry = pick(CATALOGUE.styles, edit.style, "fence.skin.style")
     document = write_job(job)
+    board = entry.boards[job.region]
     document["fence"]["skin"].update(
-        style=edit.style,
-        board=entry.boards[job.region],
-        fit=entry.fits[0],
-        gap_mm=entry.gap_mm,
-        lap_mm=entry.lap_mm,
+        style=edit.style, board=board, fit=entry.fits[0], gap_mm=entry.gap_mm, lap_mm=entry.lap_mm
     )
+    if entry.on_centres:
+        module = CATALOGUE.sections[board].width_mm + entry.gap_mm
+        document["fence"]["bays"].update(way="module", told="centres", module_mm=module)
     return document
 
 

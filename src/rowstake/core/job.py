@@ -160,6 +160,11 @@ class Skin(Block):
     stock: Literal["wet", "yard", "indoors", "meter"] = "yard"
     meter_pct: Annotated[float, Field(ge=4, le=60)] | None = None
     """How damp the boards are when they are fixed; a meter reading where `stock` says so."""
+    both_faces: bool = False
+    """Sheets on both faces of the fence."""
+    fixing: Literal["screws", "nails", "adhesive"] = "screws"
+    finish: Literal["none", "early", "dry"] = "none"
+    """Stain or oil: as soon as it soaks in, or after the boards have dried out."""
 
 
 class Trims(Block):
@@ -168,6 +173,8 @@ class Trims(Block):
     gravel_board: str | None = None
     cap_rail: str | None = None
     post_caps: bool = False
+    end_covers: bool = False
+    """Strips ripped from boards that cover the ends of rails and boards at ends and gates."""
 
 
 class GateFrame(Block):

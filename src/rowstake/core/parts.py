@@ -50,6 +50,8 @@ class Part:
     amount: float = 1.0
     unit: Literal["piece", "m³", "each"] = "piece"
     domed: bool = False
+    above_mm: float = 0.0
+    """Of a post: how much of it stands above ground."""
     place: Place | None = None
 
 

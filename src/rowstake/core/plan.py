@@ -6,14 +6,15 @@ from dataclasses import dataclass
 
 from rowstake.core.advice import check
 from rowstake.core.fence import openings
-from rowstake.core.fence.explain import explain_ground, explain_line, explain_skin
+from rowstake.core.fence.explain import explain_ground, explain_jig, explain_line, explain_skin
 from rowstake.core.fence.holes import Digger
 from rowstake.core.fence.layout import lay_out
 from rowstake.core.fence.levels import lay_levels
 from rowstake.core.fence.lying import lying
 from rowstake.core.fence.rails import rail_parts
 from rowstake.core.fence.resolve import resolve
-from rowstake.core.fence.seasons import explain_year, year
+from rowstake.core.fence.seasons import explain_stack, explain_year, year
+from rowstake.core.fence.sheets import sheet_parts
 from rowstake.core.fence.skin import board_parts, courses, solidity
 from rowstake.core.fence.trims import trim_parts
 from rowstake.core.job import Job
@@ -39,7 +40,7 @@ def plan(job: Job) -> Plan:
     laid = courses(brief, layout, levels)
     digger = Digger(brief, layout, levels, solidity(brief, laid))
     built = openings.gates(brief, layout, levels)
-    skin = lying if brief.along else board_parts
+    skin = sheet_parts if brief.style.on_centres else lying if brief.along else board_parts
     parts = digger.parts() + rail_parts(brief, layout, levels) + skin(brief, layout, levels, laid)
     parts += trim_parts(brief, layout, levels)
     for gate in built:
@@ -56,6 +57,8 @@ def plan(job: Job) -> Plan:
     explain_skin(brief, laid, on_gates, gusts, digger.solidity, book)
     openings.explain(brief, built, book)
     explain_year(brief, turn, book)
+    explain_stack(brief, laid, turn, book)
+    explain_jig(brief, laid, book)
     explain_take_off(brief, lists, digger, layout, book)
     planned = Planned(brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts), turn)
     explain_weight(planned, book)

@@ -15,6 +15,9 @@ from rowstake.core.gates import Built
 from rowstake.core.parts import Notebook, Part
 from rowstake.core.takeoff.lists import TakeOff
 
+HUNG = {"board", "rail", "cap", "stiffener", "trim", "cap rail", "gravel board"}
+"""Kinds of parts that hang on the posts."""
+
 
 @dataclass(frozen=True, slots=True)
 class Planned:
@@ -42,18 +45,17 @@ class Planned:
         sizes = [round(b.centres_mm, 1) for b in bays]
         return max(bays, key=lambda b: (sizes.count(round(b.centres_mm, 1)) if len(bays) < 400 else 1, b.centres_mm))
 
-    @property
-    def bay_weight_kg(self) -> float:
-        """Boards and rails of the widest bay, soaked: what hangs between two posts and on the buyer's back."""
-        hung = [
-            p for p in self.parts if p.kind in ("board", "rail", "cap", "stiffener", "trim", "cap rail", "gravel board")
-        ]
-        thick = {key: section.thickness_mm for key, section in CATALOGUE.sections.items()}
-        mm3 = sum(p.length_mm * p.width_mm * thick[p.material] for p in hung)
+    def bay_weight_kg(self, soaked: bool = True) -> float:
+        """Boards and rails of the widest bay: what hangs between two posts and on the buyer's back."""
+        timber = self.brief.species.density_kg_m3 * (CATALOGUE.materials.gates.soaked if soaked else 1.0)
+        kg = 0.0
+        for p in self.parts:
+            if p.kind in HUNG:
+                section = CATALOGUE.sections[p.material]
+                kg += p.length_mm * p.width_mm * section.thickness_mm / 1e9 * (section.density_kg_m3 or timber)
         fence = sum(b.centres_mm for b in self.layout.bays)
         widest = max((b.centres_mm for b in self.layout.bays), default=0.0)
-        share = widest / fence if fence else 0.0
-        return mm3 / 1e9 * share * self.brief.species.density_kg_m3 * CATALOGUE.materials.gates.soaked
+        return kg * widest / fence if fence else 0.0
 
     @property
     def narrowest_mm(self) -> float | None:
@@ -68,13 +70,15 @@ class Planned:
 
 def explain_weight(planned: Planned, book: Notebook) -> None:
     p, brief = planned.brief.printer, planned.brief
+    dry, soaked = planned.bay_weight_kg(soaked=False), planned.bay_weight_kg()
+    other = brief.board.density_kg_m3
     book.note(
-        "weight", "Heaviest bay, soaked", p.weight(planned.bay_weight_kg),
-        rule="Boards and rails of the whole fence by volume, shared out by bay length, times the density of the timber and "
-        "a third more for the water in it.",
-        formula=f"density {brief.species.density_kg_m3:g} kg/m³ × {CATALOGUE.materials.gates.soaked:g}; widest bay "
+        "weight", "Heaviest bay, dry and soaked", f"{p.weight(dry)}, soaked {p.weight(soaked)}",
+        rule="Boards and rails of the whole fence by volume, shared out by bay length, times the density of the timber; soaked, "
+        "a third more for the water in it." + (f" Sheets at {other:g} kg/m³." if other else ""),
+        formula=f"density {brief.species.density_kg_m3:g} kg/m³, × {CATALOGUE.materials.gates.soaked:g} soaked; widest bay "
         f"{p.length(max((b.centres_mm for b in planned.layout.bays), default=0.0))} of "
-        f"{p.run(sum(b.centres_mm for b in planned.layout.bays))} → {p.weight(planned.bay_weight_kg)}",
+        f"{p.run(sum(b.centres_mm for b in planned.layout.bays))} → {p.weight(dry)} dry, {p.weight(soaked)} soaked",
         source=brief.species.source,
         changes="Board and rail sections, style, height, bay length, timber.",
     )  # fmt: skip

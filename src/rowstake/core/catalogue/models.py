@@ -33,6 +33,7 @@ class Region(Fact):
     post: str
     gate_post: str
     rail: str
+    batten: str
     gate_frame: str
     gate_opening_mm: float
     proud_mm: float
@@ -47,10 +48,12 @@ class Section(Fact):
     id: str
     region: str
     name: str
-    use: Literal["post", "rail", "board"]
+    use: Literal["post", "rail", "board", "sheet", "batten"]
     thickness_mm: float
     width_mm: float
     lengths_mm: list[float]
+    density_kg_m3: float | None = None
+    """Of what is not timber; None takes the timber's."""
 
     def next_length(self, mm: float) -> float | None:
         """The shortest length on sale that is at least `mm`, or None."""
@@ -189,6 +192,29 @@ class GateFacts(Fact):
     hinges: list[Hinge]
 
 
+class SheetFacts(Fact):
+    screw_grip_mm: float
+    screw_every_mm: float
+    batten_screw_every_mm: float
+
+
+class BoardFixing(Fact):
+    nail_lengths_mm: list[float]
+    pin_mm: float
+    bead_m_per_cartridge: float
+
+
+class Finish(Fact):
+    coverage_m2_per_litre: float
+    coats: int
+    dry_days: dict[str, float]
+
+
+class Stack(Fact):
+    lay_at_once: int
+    dry_out_days: int
+
+
 class Masonry(Fact):
     standoff_mm: float
     anchor: str
@@ -217,6 +243,10 @@ class Materials(Fact):
     slopes: SlopeFacts
     seasons: SeasonFacts
     masonry: Masonry
+    sheets: SheetFacts
+    board_fixing: BoardFixing
+    finish: Finish
+    stack: Stack
 
 
 class StyleEntry(Fact):
@@ -238,6 +268,8 @@ class StyleEntry(Fact):
     channels: bool = False
     mitred: bool = False
     framed: bool = False
+    on_centres: bool = False
+    use: Literal["board", "sheet"] = "board"
     gap_mm: float = 0.0
     most_gap_mm: float = 0.0
     lap_mm: float = 0.0

@@ -89,7 +89,7 @@ def _skin(board: Board, planned: Planned, aside: int) -> None:
     back, front = board_planes_mm(brief)
     if brief.style.channels:
         back, front = -brief.board.thickness_mm / 2, brief.board.thickness_mm / 2
-    elif brief.between and not brief.along:
+    elif brief.between and not brief.on_posts:
         back = planned.brief.rail.thickness_mm / 2
         front = back + planned.brief.board.thickness_mm
     for course in planned.courses:
@@ -98,7 +98,7 @@ def _skin(board: Board, planned: Planned, aside: int) -> None:
         low, high = aside * back, aside * front
         strip = (leg.at(a, low), leg.at(b, low), leg.at(b, high), leg.at(a, high))
         board.add(Shape("poly", strip, "board", course.label))
-        if planned.brief.style.faces == 2:
+        if planned.brief.style.faces == 2 or planned.brief.faces == 2:
             far = (leg.at(a, -low), leg.at(b, -low), leg.at(b, -high), leg.at(a, -high))
             board.add(Shape("poly", far, "board", course.label))
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections import Counter
 
 from rowstake.core.catalogue import CATALOGUE
@@ -10,7 +11,7 @@ from rowstake.core.fence.layout import Layout, pitch_mm
 from rowstake.core.fence.levels import Levels
 from rowstake.core.fence.rails import row_offsets_mm
 from rowstake.core.fence.resolve import Brief, face_mm
-from rowstake.core.fence.skin import Course, board_screw
+from rowstake.core.fence.skin import Course, board_screw, style_of
 from rowstake.core.measure import Printer
 from rowstake.core.parts import Notebook
 
@@ -117,7 +118,7 @@ def explain_skin(
     )  # fmt: skip
     name, length, grip = board_screw(brief)
     book.note(
-        "screws", "Board screw", name,
+        "screws", "Board fixing", name,
         rule=f"At least {facts.fixings.board_times:g} × the board and {facts.fixings.grip_mm:g} mm into the rail; where that "
         "would come out behind the rail, the longest that does not.",
         formula=f"board {brief.board.thickness_mm:g} mm, rail {brief.rail.thickness_mm:g} mm → {length:g} mm, {grip:g} mm in the "
@@ -141,6 +142,37 @@ def explain_skin(
             f"against {s.post_capacity_nm:.0f} N·m in the post{shared}. At {p.speed(weak.holds.holds_to_mps)} {part}.",
             source="published wind pressure and pole embedment formulas; design values of the timber",
             changes="Closer or larger posts, deeper or wider holes, more open boards, the site's soil and exposure.",
+        )  # fmt: skip
+
+
+def see_through_deg(brief: Brief, lap_mm: float) -> float:
+    """How far off square one has to stand to look past a lap through the depth of the rail between the faces."""
+    return math.degrees(math.atan2(lap_mm, brief.rail.thickness_mm))
+
+
+def explain_jig(brief: Brief, laid: list[Course], book: Notebook) -> None:
+    """The spacer or jig of the first stretch, and from where one sees through boards on both faces."""
+    p = brief.printer
+    first = next((c for c in laid if c.laid.boards), None)
+    tool = style_of(brief).jig(brief.board.width_mm, first.laid) if first else None
+    if tool and first:
+        others = {round(c.laid.gap_mm - c.laid.lap_mm, 1) for c in laid}
+        book.note(
+            "jig", tool[0][0].upper() + tool[0][1:], p.fine(tool[1]),
+            rule="Cut one from scrap and use it for every board of the stretch; check with the tape every five boards, from the datum.",
+            formula=f"{first.label}: {p.fine(tool[1])}" + (f"; {len(others)} stretches differ: see each" if len(others) > 1 else ""),
+            source=TRADE,
+            changes="The gap or lap, the fit, the board.",
+        )  # fmt: skip
+    if brief.style.faces == 2 and first:
+        angle = see_through_deg(brief, first.laid.lap_mm)
+        book.note(
+            "see_through", "Seen through from", f"{angle:.0f}° off square",
+            rule="Between a board on one face and the next on the other lies the rail. Standing square on, the lap closes the view; "
+            "past this angle one looks through the slot.",
+            formula=f"atan(lap {p.fine(first.laid.lap_mm)} ÷ rail {p.length(brief.rail.thickness_mm)}) = {angle:.0f}°",
+            source=TRADE,
+            changes="A larger lap, or thinner rails.",
         )  # fmt: skip
 
 

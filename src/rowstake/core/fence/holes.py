@@ -289,7 +289,7 @@ class Digger:
         out = [
             Part(
                 name, "post", "holes", kind.post.id, post.label, cut.length_mm, kind.post.width_mm,
-                let_in if n == 0 else "square",
+                let_in if n == 0 else "square", above_mm=cut.above_mm,
                 place=Place(leg, at - half, at + half, ground - kind.hole.embedment_mm, ground + cut.above_mm),
             )
         ]  # fmt: skip

@@ -8,7 +8,7 @@ from rowstake.core.fence.layout import Bay, Layout
 from rowstake.core.fence.levels import Foot, Levels
 from rowstake.core.fence.rails import Piece, pieces_over
 from rowstake.core.fence.resolve import Brief
-from rowstake.core.fence.skin import Course, board_screw
+from rowstake.core.fence.skin import Course, board_fixings
 from rowstake.core.parts import Part, Place
 from rowstake.core.reckoners.base import up
 
@@ -40,7 +40,6 @@ def lying(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> l
     """Every board of every course, labelled along its leg, with stiffeners, channels, caps and fixings."""
     out: list[Part] = []
     numbers = dict.fromkeys(range(len(layout.legs)), 0)
-    screw = board_screw(brief)[0]
     for course in laid:
         crossings = 0
         upright = [(bay, at) for bay in course.bays for at in stiffeners(brief, bay)]
@@ -52,19 +51,7 @@ def lying(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> l
                 out.append(_board(brief, layout, course, piece, offset, wide, label))
         for n, (bay, at) in enumerate(upright, 1):
             out.append(_stiffener(brief, course, levels.feet[bay.label], at, f"{course.label} stiffener {n}"))
-        if brief.style.per_crossing:
-            count = crossings * brief.style.per_crossing
-            out.append(
-                Part(
-                    f"{course.label} board screws",
-                    "board screw",
-                    "skin",
-                    screw,
-                    course.label,
-                    amount=count,
-                    unit="each",
-                )
-            )
+        out += board_fixings(brief, course.label, crossings)
         if brief.style.channels:
             out.extend(_channels(brief, course))
     return out

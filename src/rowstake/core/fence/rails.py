@@ -104,23 +104,25 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     out: list[Part] = []
     numbers: Counter[tuple[int, int]] = Counter()
     half = brief.rail.width_mm / 2
+    faces = ("", " back")[: brief.faces]
     for run in layout.runs:
         screws: Counter[int] = Counter()
         for part, bays in _rail_stretches(brief, layout, levels, run):
             for row, offset in enumerate(row_offsets_mm(brief, levels.feet[bays[0].label].height_mm), 1):
                 for piece in _pieces(brief, levels, run.leg, part, bays, row):
                     numbers[run.leg, row] += 1
-                    screws[row] += piece.crossed * CATALOGUE.materials.rails.per_crossing
+                    screws[row] += piece.crossed * CATALOGUE.materials.rails.per_crossing * len(faces)
                     level = piece.level_mm + offset
-                    out.append(
+                    out.extend(
                         Part(
-                            f"{run.leg + 1}R{row}-{numbers[run.leg, row]}", "rail", "frame", brief.rail.id, run.label,
+                            f"{run.leg + 1}R{row}-{numbers[run.leg, row]}{face}", "rail", "frame", brief.rail.id, run.label,
                             math.hypot(piece.right_mm - piece.left_mm, piece.rise_mm), brief.rail.width_mm,
                             f"plumb cut, {piece.angle_deg:.1f}° off square" if abs(piece.rise_mm) > 1 else "square",
                             place=Place(
                                 run.leg, piece.left_mm, piece.right_mm, level - half, level + half, piece.rise_mm
                             ),
                         )
+                        for face in faces
                     )  # fmt: skip
         out += [
             Part(f"{run.label} row {row} rail screws", "rail screw", "frame", rail_screw(brief), run.label,

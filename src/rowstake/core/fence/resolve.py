@@ -28,6 +28,7 @@ class Brief:
     rail: Section
     board: Section
     frame: Section
+    batten: Section
     species: Species
     soil: Soil
     style: StyleEntry
@@ -52,7 +53,7 @@ class Brief:
     @property
     def between(self) -> bool:
         """True where rails lie between the posts: as chosen, or because the style is framed that way."""
-        return self.style.framed or self.fence.rails.fixing == "between"
+        return self.style.framed or self.style.on_centres or self.fence.rails.fixing == "between"
 
     @property
     def let_in(self) -> bool:
@@ -73,7 +74,12 @@ class Brief:
     @property
     def on_posts(self) -> bool:
         """True where boards lie against the posts themselves."""
-        return self.along
+        return self.along or self.style.on_centres
+
+    @property
+    def faces(self) -> int:
+        """How many faces carry sheets."""
+        return 2 if self.style.on_centres and self.fence.skin.both_faces else 1
 
     @property
     def longest_board_mm(self) -> float:
@@ -108,6 +114,7 @@ class Brief:
 def resolve(job: Job) -> Brief:
     """Raises `JobFault` for anything the catalogue does not have."""
     fence, c = job.fence, CATALOGUE
+    region = pick(c.regions, job.region, "region")
     style = pick(c.styles, fence.skin.style, "fence.skin.style")
     if fence.skin.fit not in style.fits:
         raise refuse("fence.skin.fit", fence.skin.fit, ", ".join(style.fits), f"{style.name} are not fitted that way")
@@ -116,12 +123,13 @@ def resolve(job: Job) -> Brief:
     brief = Brief(
         job=job,
         fence=fence,
-        region=pick(c.regions, job.region, "region"),
+        region=region,
         printer=job.printer,
         post=pick(c.sections, fence.posts.size, "fence.posts.size"),
         gate_post=pick(c.sections, fence.posts.gate_size, "fence.posts.gate_size"),
         rail=pick(c.sections, fence.rails.size, "fence.rails.size"),
         board=pick(c.sections, fence.skin.board, "fence.skin.board"),
+        batten=c.sections[region.batten],
         frame=pick(c.sections, fence.gate_frame.frame, "fence.gate_frame.frame"),
         species=pick(c.species, fence.posts.species, "fence.posts.species"),
         soil=pick(c.soils, job.site.soil, "site.soil"),

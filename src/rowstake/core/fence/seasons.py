@@ -59,15 +59,39 @@ def year(brief: Brief, laid: list[Course]) -> Year:
     fixed, width, lap = fixed_moisture_pct(brief), brief.board.width_mm, brief.style.joint == "lap"
     joint = min((c.laid.lap_mm if lap else c.laid.gap_mm for c in laid), default=0.0)
     months = []
+    moves = brief.board.density_kg_m3 is None
     for name, t, h in zip(MONTHS, climate.temperature_c, climate.humidity_pct, strict=True):
         moisture = moisture_content(MoistureContent(temperature_c=t, humidity_pct=h)).emc_pct
-        change = wood_movement(
-            WoodMovement(
-                species=brief.species.moves_as, width_mm=width, moisture_from_pct=fixed, moisture_to_pct=moisture
-            )
-        ).change_mm
+        change = (
+            wood_movement(
+                WoodMovement(
+                    species=brief.species.moves_as, width_mm=width, moisture_from_pct=fixed, moisture_to_pct=moisture
+                )
+            ).change_mm
+            * moves
+        )
         months.append(Month(name, moisture, width + change, joint + change if lap else joint - change))
     return Year(climate, fixed, joint, lap, tuple(months))
+
+
+def explain_stack(brief: Brief, laid: list[Course], turn: Year, book: Notebook) -> None:
+    """How high a stack in channels stands as it is laid and when it has dried; nothing for other styles."""
+    if not brief.style.channels or not laid:
+        return
+    p, facts, boards = brief.printer, CATALOGUE.materials.stack, laid[0].laid.boards
+    high = sum(w for _, w in boards)
+    shares = {m.name: m.board_mm / brief.board.width_mm for m in turn.months}
+    dry, wet = min(shares, key=shares.__getitem__), max(shares, key=shares.__getitem__)
+    book.note(
+        "stack", "Stack, as laid and dry", f"{p.length(high)} → {p.length(high * shares[dry])}",
+        rule=f"Every board moves with its moisture, the stack by all of them together. Lay {facts.lay_at_once} courses in every bay "
+        f"along the line, then {facts.lay_at_once} more, so that channels stay plumb. Cut and fix the caps, and drive the last screws, "
+        f"after the dry-out of {facts.dry_out_days} days.",
+        formula=f"{len(boards)} boards = {p.length(high)} at {turn.fixed_pct:.0f} %; {dry} {p.length(high * shares[dry])}, "
+        f"{wet} {p.length(high * shares[wet])}",
+        source="published shrinkage coefficients; climate made up for planning",
+        changes="How damp the boards are when laid, their width, the height.",
+    )  # fmt: skip
 
 
 def explain_year(brief: Brief, turn: Year, book: Notebook) -> None:

@@ -50,6 +50,8 @@ def style_of(brief: Brief) -> Style:
 
 def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int, Reach, tuple[Bay, ...]]]:
     """(label, leg, reach, bays) of every stretch: a bay between posts, or a run up to its next step."""
+    if brief.style.on_centres:
+        return [(b.label, b.leg, _on_centres(brief, b), (b,)) for b in layout.bays]
     if brief.style.channels or (brief.between and not brief.along):
         return [(b.label, b.leg, clear_reach(b), (b,)) for b in layout.bays]
     planes, out = board_planes_mm(brief), []
@@ -59,6 +61,12 @@ def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int,
         for n, (part, bays) in enumerate(parts, 1):
             out.append((run.label if len(parts) == 1 else f"{run.label}.{n}", run.leg, part, bays))
     return out
+
+
+def _on_centres(brief: Brief, bay: Bay) -> Reach:
+    """From post middle to post middle, half a joint gap inside each."""
+    half = brief.fence.skin.gap_mm / 2
+    return Reach(bay.left.on(bay.leg) + half, bay.right.on(bay.leg) - half)
 
 
 def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
@@ -87,22 +95,40 @@ def solidity(brief: Brief, laid: list[Course]) -> float:
 
 
 def board_screw(brief: Brief) -> tuple[str, float, float]:
-    """The screw for a board: (name, length mm, mm in the rail).
+    """The screw, nail or pin for a board: (name, length mm, mm in the rail).
 
     At least 2.5 × the board and 38 mm into the rail; where that would come out behind the rail, the longest
-    that does not.
+    that does not. Pins only hold while the adhesive sets.
     """
+    how, ways = brief.fence.skin.fixing, CATALOGUE.materials.board_fixing
+    if how == "adhesive":
+        return f"pin {ways.pin_mm:g} mm", ways.pin_mm, max(0.0, ways.pin_mm - brief.board.thickness_mm)
     facts, board, rail = CATALOGUE.materials.fixings, brief.board.thickness_mm, brief.rail.thickness_mm
     board *= brief.style.deep
     wanted = max(facts.board_times * brief.board.thickness_mm, board + facts.grip_mm)
-    fits = [s for s in facts.screw_lengths_mm if s <= board + rail + 1e-6]
-    length = next((s for s in fits if s >= wanted - 1e-6), max(fits, default=min(facts.screw_lengths_mm)))
-    return f"screw {math.floor(length)} mm", length, length - board
+    name, sold = ("ring-shank nail", ways.nail_lengths_mm) if how == "nails" else ("screw", facts.screw_lengths_mm)
+    fits = [s for s in sold if s <= board + rail + 1e-6]
+    length = next((s for s in fits if s >= wanted - 1e-6), max(fits, default=min(sold)))
+    return f"{name} {math.floor(length)} mm", length, length - board
+
+
+def board_fixings(brief: Brief, of: str, crossings: int) -> list[Part]:
+    """What holds the boards of a stretch: fixings at each crossing, and a bead of adhesive across it where that is used."""
+    out = []
+    if brief.style.per_crossing:
+        out.append(
+            Part(f"{of} board screws", "board screw", "skin", board_screw(brief)[0], of,
+                 amount=crossings * brief.style.per_crossing, unit="each")
+        )  # fmt: skip
+    if brief.fence.skin.fixing == "adhesive" and crossings:
+        bead = crossings * min(brief.board.width_mm, brief.rail.width_mm) / 1000
+        out.append(Part(f"{of} adhesive", "adhesive", "skin", "outdoor adhesive", of, amount=bead, unit="each"))
+    return out
 
 
 def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Part]:
     """Every upright board with its label along its leg, and the screws of each stretch."""
-    skin, screw = brief.fence.skin, board_screw(brief)[0]
+    skin = brief.fence.skin
     numbers = dict.fromkeys(range(len(layout.legs)), 0)
     out: list[Part] = []
     for course in laid:
@@ -118,13 +144,12 @@ def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
                 at += 1
             crossings += brief.rows_for(feet[at].height_mm)
             label = f"{course.leg + 1}B{numbers[course.leg]}"
-            out.append(_upright(brief, levels, course, feet[at], x, wide, label))
-        out.append(Part(f"{course.label} board screws", "board screw", "skin", screw, course.label,
-                        amount=crossings * brief.style.per_crossing, unit="each"))  # fmt: skip
+            out.append(upright(brief, levels, course, feet[at], x, wide, label))
+        out += board_fixings(brief, course.label, crossings)
     return out
 
 
-def _upright(brief: Brief, levels: Levels, course: Course, foot: Foot, x: float, wide: float, label: str) -> Part:
+def upright(brief: Brief, levels: Levels, course: Course, foot: Foot, x: float, wide: float, label: str) -> Part:
     """One upright board: square, raked with its bay, or cut down to the ground."""
     slope, height = foot.slope, foot.height_mm
     low, rise = foot.left_mm + slope * (x - foot.start_mm), slope * wide

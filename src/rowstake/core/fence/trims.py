@@ -27,6 +27,8 @@ def trim_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
         )
     if trims.cap_rail:
         out += _cap_rail(brief, layout, levels, pick(CATALOGUE.sections, trims.cap_rail, "fence.trims.cap_rail"))
+    if trims.end_covers:
+        out += _end_covers(brief, layout, levels)
     if trims.post_caps:
         out += [
             Part(
@@ -64,6 +66,33 @@ def _frames(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
                 Part(
                     f"{bay.label} {face} {edge} trim", "trim", "skin", brief.board.id, bay.label,
                     math.hypot(right - left, rise), wide, place=Place(bay.leg, left, right, low, low + wide, rise),
+                )
+            )  # fmt: skip
+    return out
+
+
+def _end_covers(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
+    """A strip over the ends of rails and boards at every end of a run that is no corner, ripped from a board."""
+    wide = (
+        brief.rail.thickness_mm * (not brief.on_posts and not brief.let_in)
+        + brief.board.thickness_mm * brief.style.faces
+    )
+    if brief.between:
+        return []
+    out = []
+    for run in layout.runs:
+        ends = ((run.posts[0], run.bays[0], -1), (run.posts[-1], run.bays[-1], 1))
+        for post, bay, sign in ends:
+            if post.kind == "corner":
+                continue
+            foot, face = levels.feet[bay.label], post.on(run.leg) + sign * post.face_mm / 2
+            left, right = sorted((face, face + sign * brief.board.thickness_mm))
+            low = foot.at(post.on(run.leg))
+            out.append(
+                Part(
+                    f"{run.label} {post.label} end cover", "trim", "skin", brief.board.id, run.label, foot.height_mm,
+                    min(wide, brief.board.width_mm), "ripped",
+                    place=Place(run.leg, left, right, low, low + foot.height_mm),
                 )
             )  # fmt: skip
     return out

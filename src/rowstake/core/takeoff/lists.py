@@ -66,7 +66,9 @@ class TakeOff:
         return {key: plan.too_long_mm for key, plan in self.plans.items() if plan.too_long_mm}
 
 
-GROUP = {"post": "Posts", "rail": "Rails and frames", "board": "Boards"}
+GROUP = {
+    "post": "Posts", "rail": "Rails and frames", "board": "Boards", "sheet": "Sheets", "batten": "Battens",
+}  # fmt: skip
 
 
 def cut_lines(parts: list[Part]) -> tuple[CutLine, ...]:
@@ -148,6 +150,50 @@ def _fixings(brief: Brief, parts: list[Part]) -> list[BuyLine]:
     return lines
 
 
+def _adhesive(parts: list[Part]) -> list[BuyLine]:
+    beads = [p for p in parts if p.kind == "adhesive"]
+    if not beads:
+        return []
+    metres, each = sum(p.amount for p in beads), CATALOGUE.materials.board_fixing.bead_m_per_cartridge
+    told = f"{metres:.0f} m of bead at {each:g} m to a cartridge"
+    return [BuyLine("Fixings", "outdoor adhesive", up(metres / each), "cartridges", told, tuple(p.of for p in beads))]
+
+
+FINISHED = {
+    "board", "gate board", "rail", "stile", "gate rail", "brace", "brace, leaning left", "cap", "cap rail", "trim",
+    "stiffener", "gravel board",
+}  # fmt: skip
+
+
+def finish_m2(parts: list[Part]) -> float:
+    """All faces and edges of what is stained or oiled, m²; posts only above ground. Sheets and cut ends are left out."""
+    area = 0.0
+    for p in parts:
+        if p.unit != "piece" or (section := CATALOGUE.sections[p.material]).density_kg_m3:
+            continue
+        if p.kind in FINISHED:
+            area += 2 * (p.width_mm + section.thickness_mm) * p.length_mm
+        elif p.kind == "post":
+            area += 2 * (section.width_mm + section.thickness_mm) * min(p.above_mm, p.length_mm)
+    return area / 1e6
+
+
+def finish_after_days(brief: Brief) -> float:
+    """How long the boards dry before they are stained: not at all, or by how damp they were fixed."""
+    facts, skin = CATALOGUE.materials.finish, brief.fence.skin
+    return 0.0 if skin.finish == "early" else facts.dry_days.get(skin.stock, facts.dry_days["yard"])
+
+
+def _finish(brief: Brief, parts: list[Part]) -> list[BuyLine]:
+    if brief.fence.skin.finish == "none":
+        return []
+    facts, area, days = CATALOGUE.materials.finish, finish_m2(parts), finish_after_days(brief)
+    litres = up(area * facts.coats / facts.coverage_m2_per_litre)
+    when = f"after about {days:g} days of drying" if days else "as soon as a drop of water soaks in"
+    told = f"{area:.0f} m², {facts.coats} coats at {facts.coverage_m2_per_litre:g} m² a litre"
+    return [BuyLine("Finish", "stain or oil for outdoors", litres, "litres", told, ("all timber",), note=when)]
+
+
 def _hardware(brief: Brief, parts: list[Part]) -> list[BuyLine]:
     finish = ", stainless" if brief.job.site.near_salt else ", galvanised"
     counts: Counter[str] = Counter()
@@ -199,5 +245,5 @@ def take_off(brief: Brief, parts: list[Part], spoil_m3: float) -> TakeOff:
             BuyLine("Concrete and gravel", "setting foam, kits", kits, "kits",
                     f"{p.volume(foam)} at {facts.foam.kit_m3 * 1000:g} litres a kit; the label counts", tuple(whose["foam"]))
         )  # fmt: skip
-    lines += _fixings(brief, parts) + _hardware(brief, parts)
+    lines += _fixings(brief, parts) + _adhesive(parts) + _hardware(brief, parts) + _finish(brief, parts)
     return TakeOff(tuple(lines), cut_lines(parts), plans, concrete, bags, spoil_m3)

@@ -65,6 +65,7 @@ class Desk:
     joint: str
     along: bool
     framed: bool
+    sheets: bool
     walled: bool
     ground_text: str
     seasons: list[Season]
@@ -96,7 +97,8 @@ def desk(plan: Plan) -> Desk:
         lengths=length_texts(job),
         joint=plan.brief.style.joint,
         along=plan.brief.along,
-        framed=plan.brief.style.framed,
+        framed=plan.brief.style.framed or plan.brief.style.on_centres,
+        sheets=plan.brief.style.on_centres,
         walled=bool(plan.levels.walled),
         ground_text=ground_text(plan.brief.job),
         seasons=_seasons(plan),

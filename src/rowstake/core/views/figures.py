@@ -44,11 +44,9 @@ def figures(planned: Planned) -> list[Figure]:
     timber = sum(sum(plan.boards.values()) for plan in lists.plans.values())
     out.append(Figure("timber", "lengths of timber", str(timber), timber, "timber"))
     out.append(Figure("waste", "timber wasted", f"{lists.waste * 100:.0f} %", round(lists.waste * 100, 1), "waste"))
-    out.append(
-        Figure(
-            "weight", "heaviest bay, soaked", p.weight(planned.bay_weight_kg), round(planned.bay_weight_kg, 1), "weight"
-        )
-    )
+    dry, soaked = planned.bay_weight_kg(soaked=False), planned.bay_weight_kg()
+    text = f"{p.weight(dry)}, soaked {p.weight(soaked)}"
+    out.append(Figure("weight", "heaviest bay, dry", text, round(soaked, 1), "weight"))
     if not planned.levels.flat:
         tallest = max(planned.digger.cut(post).length_mm for post in layout.posts)
         gap = max(planned.levels.feet[b.label].gap_most_mm for b in layout.bays) if layout.bays else 0.0

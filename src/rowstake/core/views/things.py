@@ -9,6 +9,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fence.holes import GIVES
 from rowstake.core.fence.layout import Bay, Post
 from rowstake.core.fence.levels import step_mm
+from rowstake.core.fence.skin import style_of
 from rowstake.core.plan import Plan
 
 
@@ -125,6 +126,7 @@ def things(plan: Plan) -> dict[str, Thing]:
                 Line("posts", str(len(layout.leg_posts(leg.index))), "posts"),
             ), leg=leg.index,
         )  # fmt: skip
+    jig = style_of(plan.brief).jig
     for course in plan.courses:
         laid = course.laid
         joint = ("lap", laid.lap_mm) if plan.brief.style.joint == "lap" else ("gap", laid.gap_mm)
@@ -134,6 +136,13 @@ def things(plan: Plan) -> dict[str, Thing]:
             Line("boards", str(len(laid.boards)), "boards"),
             Line(joint[0], p.fine(joint[1]), "boards"),
             Line("narrowest end piece", ends, "last"),
+            *((Line(tool[0], p.fine(tool[1]), "jig"),) if (tool := jig(plan.brief.board.width_mm, laid)) else ()),
+            *((Line("stack", plan.workings["stack"].value, "stack"),) if plan.brief.style.channels else ()),
+            *(
+                (Line("seen through from", plan.workings["see_through"].value, "see_through"),)
+                if "see_through" in plan.workings
+                else ()
+            ),
         )
         if course.label not in out:
             out[course.label] = Thing(f"Boards of {course.label}", "skin", lines, leg=course.leg)

@@ -262,7 +262,7 @@ function FrameSlip() {
 
 function SkinSlip() {
   const { edit } = useDesk.getState();
-  const joint = useShownDesk().joint;
+  const { joint, sheets } = useShownDesk();
   const stock = useDesk((s) => valueAt(s.document, "fence.skin.stock"));
   const [year, setYear] = useState(false);
   return (
@@ -290,7 +290,8 @@ function SkinSlip() {
         <Pick path="fence.skin.fit" name="Fit" />; below them{" "}
         <PickOrNone path="fence.trims.gravel_board" name="Gravel board" none="no gravel board" />, over them{" "}
         <PickOrNone path="fence.trims.cap_rail" name="Cap rail" none="no cap rail" />.{" "}
-        <Tick path="fence.trims.post_caps" words="caps on the posts" />
+        <Tick path="fence.trims.post_caps" words="caps on the posts" /> <Tick path="fence.trims.end_covers" words="ends covered" />
+        {sheets && <Tick path="fence.skin.both_faces" words="sheets on both faces" />}
       </Say>
       <Say>
         The boards are fixed <Pick path="fence.skin.stock" name="How damp" />
@@ -299,7 +300,9 @@ function SkinSlip() {
             at <Figure path="fence.skin.meter_pct" name="Meter reading" unit="%" />
           </>
         )}
-        . <Plain onClick={() => setYear(true)}>The year in the boards</Plain> <Why path="fence.skin.stock" />
+        {" "}
+        with <Pick path="fence.skin.fixing" name="Board fixing" /> and <Pick path="fence.skin.finish" name="Finish" />.{" "}
+        <Plain onClick={() => setYear(true)}>The year in the boards</Plain> <Why path="fence.skin.stock" />
         {year && <SeasonsSheet onClose={() => setYear(false)} />}
       </Say>
     </>

@@ -75,6 +75,6 @@ def _ways_out(planned: Planned) -> list[Fix]:
     if not worst.gate and 1200 <= closer < bays.max_mm:
         out.append(put(f"Bring the posts to {p.length(closer)} at most", bays__way="equal", bays__max_mm=closer))
     for entry in CATALOGUE.styles.values():
-        if entry.gap_mm > brief.style.gap_mm and entry.gap_mm > brief.fence.skin.gap_mm:
+        if not entry.on_centres and entry.gap_mm > brief.style.gap_mm and entry.gap_mm > brief.fence.skin.gap_mm:
             out.append(Fix(f"Let the wind through: {entry.name.lower()}", ({"do": "style", "style": entry.id},)))
     return out

@@ -45,11 +45,22 @@ class Style:
     lay: Callable[[Stretch], Laid]
     solidity: Callable[[float, Laid], float]
     ways_out: Callable[[Stretch], list[tuple[str, float, float, str]]]
+    jig: Callable[[float, Laid], tuple[str, float] | None]
+    """(What the spacer or jig is, its width) for boards of a width laid so; None where none is used."""
 
 
 def in_a_row(count: int, width: float, pitch: float, first: float = 0.0) -> tuple[tuple[float, float], ...]:
     """Whole boards, each placed from the same datum."""
     return tuple((first + pitch * i, width) for i in range(count))
+
+
+def gap_spacer(_: float, laid: Laid) -> tuple[str, float] | None:
+    """A spacer as thick as the gap; none where boards touch."""
+    return ("spacer between boards", laid.gap_mm) if laid.gap_mm >= NOTHING_MM else None
+
+
+def no_jig(_: float, __: Laid) -> tuple[str, float] | None:
+    return None
 
 
 def no_way_out(_: Stretch) -> list[tuple[str, float, float, str]]:

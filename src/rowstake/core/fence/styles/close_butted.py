@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowstake.core.fence.styles.base import NOTHING_MM, Laid, Stretch, Style, in_a_row
+from rowstake.core.fence.styles.base import NOTHING_MM, Laid, Stretch, Style, gap_spacer, in_a_row
 from rowstake.core.reckoners.base import whole
 from rowstake.core.reckoners.deck_boards import whole_gap
 
@@ -52,4 +52,4 @@ def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
     return ways
 
 
-STYLE = Style("close_butted", lay, solidity, ways_out)
+STYLE = Style("close_butted", lay, solidity, ways_out, gap_spacer)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowstake.core.fence.styles.base import Laid, Stretch, Style, in_a_row
+from rowstake.core.fence.styles.base import Laid, Stretch, Style, gap_spacer, in_a_row
 from rowstake.core.fence.styles.close_butted import exact
 from rowstake.core.fence.styles.spaced_pickets import solidity
 from rowstake.core.reckoners.deck_boards import whole_gap
@@ -22,4 +22,4 @@ def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
     return [("whole", s.gap_mm, s.lap_mm, "Open the gaps to end on a whole course")]
 
 
-STYLE = Style("horizontal", lay, solidity, ways_out)
+STYLE = Style("horizontal", lay, solidity, ways_out, gap_spacer)

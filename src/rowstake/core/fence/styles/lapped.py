@@ -32,4 +32,8 @@ def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
     return [("even", s.gap_mm, s.lap_mm, "Share one even lap, to end on a whole board")]
 
 
-STYLE = Style("lapped", lay, solidity, ways_out)
+def jig(_: float, laid: Laid) -> tuple[str, float] | None:
+    return ("jig, as wide as the lap", laid.lap_mm)
+
+
+STYLE = Style("lapped", lay, solidity, ways_out, jig)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.fence.styles.base import Laid, Stretch, Style, no_way_out
+from rowstake.core.fence.styles.base import Laid, Stretch, Style, gap_spacer, no_way_out
 from rowstake.core.fence.styles.spaced_pickets import solidity
 
 
@@ -16,4 +16,4 @@ def lay(s: Stretch) -> Laid:
     return Laid(tuple((pitch * i + gap, s.board_mm) for i in range(count)), gap)
 
 
-STYLE = Style("post_and_board", lay, solidity, no_way_out)
+STYLE = Style("post_and_board", lay, solidity, no_way_out, gap_spacer)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowstake.core.fence.styles.base import NOTHING_MM, Laid, Stretch, Style, in_a_row
+from rowstake.core.fence.styles.base import NOTHING_MM, Laid, Stretch, Style, gap_spacer, in_a_row
 from rowstake.core.reckoners.base import whole
 from rowstake.core.reckoners.picket_gaps import PicketGaps
 from rowstake.core.reckoners.picket_gaps import run as picket_gaps
@@ -41,4 +41,4 @@ def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
     return [("even", s.gap_mm, s.lap_mm, "Share one even gap, to end on a whole picket")]
 
 
-STYLE = Style("spaced_pickets", lay, solidity, ways_out)
+STYLE = Style("spaced_pickets", lay, solidity, ways_out, gap_spacer)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowstake.core.fence.styles.base import Laid, Stretch, Style, in_a_row
+from rowstake.core.fence.styles.base import Laid, Stretch, Style, in_a_row, no_jig
 from rowstake.core.fence.styles.close_butted import exact
 from rowstake.core.reckoners.base import whole
 
@@ -22,4 +22,4 @@ def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
     return [("whole", s.gap_mm, s.lap_mm, "Stop at the last whole board")]
 
 
-STYLE = Style("stacked_channels", lay, solidity, ways_out)
+STYLE = Style("stacked_channels", lay, solidity, ways_out, no_jig)
