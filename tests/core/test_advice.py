@@ -39,11 +39,22 @@ TROUBLE = {
         {"do": "levels", "text": "0, 0\n9000, -300"},
         put("fence.slope.way", "raked"),
     ),
-    "sheet_joint": edited(fence((9000, 0)), {"do": "style", "style": "sheet_panels"}, put("fence.bays.module_mm", 1500)),
+    "sheet_joint": edited(
+        fence((9000, 0)), {"do": "style", "style": "sheet_panels"}, put("fence.bays.module_mm", 1500)
+    ),
     "glue_wet": edited(fence((9000, 0)), put("fence.skin.fixing", "adhesive"), put("fence.skin.stock", "wet")),
     "just_over": edited(
         fence((9000, 0)), {"do": "levels", "text": "0, 0\n9000, -500"}, put("fence.slope.way", "raked")
     ),
+    "heavy_leaf": edited(
+        fence((9000, 0), style="stacked_channels"),
+        {"do": "add_gate", "leg": 0, "opening_mm": 2400},
+        put("fence.posts.gate_size", "uk_100x100"),
+        put("fence.posts.size", "uk_75x75"),
+    ),
+    "gate_post_small": edited(fence((9000, 0)), {"do": "add_gate"}, put("fence.posts.gate_size", "uk_100x100")),
+    "order_cap": edited(fence((9000, 0)), put("fence.trims.cap_rail", "uk_38x87")),
+    "order_gravel": edited(fence((9000, 0)), put("fence.trims.gravel_board", "uk_19x150")),
     "obstacle": edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 1500, "width_mm": 2500}),
 }
 

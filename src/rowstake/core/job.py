@@ -34,6 +34,7 @@ class Site(Block):
     exposure: Literal["B", "C", "D"] = "B"
     soil: str = "clay"
     near_salt: bool = False
+    crew: Annotated[int, Field(ge=1, le=12)] = 2
     climate: str | None = None
     """Months of temperature and humidity; None takes the region's."""
     height_limit_mm: Annotated[float, Field(ge=300, le=10_000)] | None = None
@@ -181,6 +182,17 @@ class GateFrame(Block):
     frame: str
     hinge_gap_mm: Annotated[float, Field(ge=0, le=100)]
     latch_gap_mm: Annotated[float, Field(ge=0, le=100)]
+    joint: Literal["between", "half_lap"] = "between"
+    """Rails between the stiles, or half-lapped with them."""
+    through: bool = False
+    """The fence's boards run on over the leaves, board for board."""
+    bars_mm: Annotated[float, Field(ge=0, le=2000)] = 0
+    """The clear height of a panel of bars at the top of each leaf; 0 for none."""
+    bars_on: Literal["equal", "boards"] = "equal"
+    bar_mm: Annotated[float, Field(ge=6, le=60)] = 16
+    bar_gap_mm: Annotated[float, Field(ge=20, le=300)] = 95
+    connector_mm: Annotated[float, Field(ge=0, le=60)] = 8
+    """What a bar's connector takes at each end."""
 
 
 class Fence(Block):

@@ -39,7 +39,7 @@ def plan(job: Job) -> Plan:
     levels = lay_levels(brief, layout)
     laid = courses(brief, layout, levels)
     digger = Digger(brief, layout, levels, solidity(brief, laid))
-    built = openings.gates(brief, layout, levels)
+    built = openings.gates(brief, layout, levels, laid)
     skin = sheet_parts if brief.style.on_centres else lying if brief.along else board_parts
     parts = digger.parts() + rail_parts(brief, layout, levels) + skin(brief, layout, levels, laid)
     parts += trim_parts(brief, layout, levels)
@@ -56,6 +56,7 @@ def plan(job: Job) -> Plan:
     on_gates = sum(part.kind == "gate board" for part in parts)
     explain_skin(brief, laid, on_gates, gusts, digger.solidity, book)
     openings.explain(brief, built, book)
+    openings.explain_pull(brief, digger, layout, built, book)
     explain_year(brief, turn, book)
     explain_stack(brief, laid, turn, book)
     explain_jig(brief, laid, book)

@@ -130,6 +130,10 @@ def what_the_wind_asks(job: Job) -> list[Side]:
     if posts.doubled != "all":
         ways.append(("every post doubled", [put("posts.doubled", "all")]))
     for entry in CATALOGUE.styles.values():
-        if entry.runs == "up" and not entry.on_centres and entry.gap_mm > max(brief.style.gap_mm, job.fence.skin.gap_mm):
+        if (
+            entry.runs == "up"
+            and not entry.on_centres
+            and entry.gap_mm > max(brief.style.gap_mm, job.fence.skin.gap_mm)
+        ):
             ways.append((entry.name.lower(), [{"do": "style", "style": entry.id}]))
     return side_by_side(job, ways)

@@ -144,15 +144,27 @@ def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
                 at += 1
             crossings += brief.rows_for(feet[at].height_mm)
             label = f"{course.leg + 1}B{numbers[course.leg]}"
-            out.append(upright(brief, levels, course, feet[at], x, wide, label))
+            beside = feet[at - 1] if x < feet[at].start_mm and at else feet[min(at + 1, len(feet) - 1)]
+            out.append(upright(brief, levels, course, (feet[at], beside), x, wide, label))
         out += board_fixings(brief, course.label, crossings)
     return out
 
 
-def upright(brief: Brief, levels: Levels, course: Course, foot: Foot, x: float, wide: float, label: str) -> Part:
-    """One upright board: square, raked with its bay, or cut down to the ground."""
+def upright(
+    brief: Brief, levels: Levels, course: Course, feet: tuple[Foot, Foot], x: float, wide: float, label: str
+) -> Part:
+    """One upright board: square, raked with its bay, or cut down to the ground.
+
+    `feet` are its own bay's and that of the bay beside it, into which it may reach: it stands clear of both.
+    """
+    foot, beside = feet
     slope, height = foot.slope, foot.height_mm
     low, rise = foot.left_mm + slope * (x - foot.start_mm), slope * wide
+    low += max(
+        0.0,
+        *(beside.at(e) - (low + slope * (e - x)) for e in (x, x + wide) if beside.start_mm < e < beside.end_mm),
+        0.0,
+    )
     ends = "square" if wide > brief.board.width_mm - 0.05 else "ripped"
     foot_rise, length = None, height + abs(rise)
     if abs(slope) > SQUARE_CUT:

@@ -6,7 +6,6 @@ import math
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section, pick
-from rowstake.core.faults import refuse
 from rowstake.core.fence.layout import Layout, Run
 from rowstake.core.fence.levels import Foot, Levels
 from rowstake.core.fence.rails import Reach, parts_of
@@ -100,14 +99,6 @@ def _end_covers(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
 
 def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section) -> list[Part]:
     """One to a bay, from post face to post face, under the boards and clear of hard ground by a drainage gap."""
-    gap = brief.fence.skin.ground_gap_mm
-    if board.width_mm + DRAIN_MM > gap + 1e-6:
-        p = brief.printer
-        raise refuse(
-            "fence.trims.gravel_board", board.name,
-            f"a ground gap of at least {p.length(board.width_mm + DRAIN_MM)} under the boards",
-            f"A gravel board {p.length(board.width_mm)} deep does not fit under boards {p.length(gap)} off the ground",
-        )  # fmt: skip
     out = []
     for bay in layout.bays:
         foot = levels.feet[bay.label]
@@ -129,11 +120,6 @@ def _cap_rail(brief: Brief, layout: Layout, levels: Levels, cap: Section) -> lis
 
     A scarf's long point stands half a thickness past the joint, so each piece is that much longer there.
     """
-    if brief.fence.posts.proud_mm > 0:
-        raise refuse(
-            "fence.trims.cap_rail", cap.name, "posts that do not stand proud: set that to 0",
-            f"A cap rail cannot run over posts that stand {brief.printer.length(brief.fence.posts.proud_mm)} proud",
-        )  # fmt: skip
     out: list[Part] = []
     for run in layout.runs:
         whole, mitres = _cap_reach(layout, run, cap)

@@ -5,17 +5,20 @@ from __future__ import annotations
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
+from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section, Species
 from rowstake.core.faults import refuse
 from rowstake.core.gates.rehearsal import Ground, Swing, rehearse
-from rowstake.core.job import Gate
+from rowstake.core.job import Gate, GateFrame
 from rowstake.core.parts import Part, Place
 from rowstake.core.reckoners.gate_leaf import GateLeaf, Leaf
 from rowstake.core.reckoners.gate_leaf import run as gate_leaf
+from rowstake.core.reckoners.picket_gaps import PicketGaps
+from rowstake.core.reckoners.picket_gaps import run as picket_gaps
 
-Boards = Callable[[float], tuple[tuple[float, float], ...]]
-"""The fence's pattern over a width: (left, width) of each board."""
+Boards = Callable[[float, float], tuple[tuple[float, float], ...]]
+"""The fence's pattern from a station over a width: (left, width) of each board, from that station."""
 
 
 def _level(_: float) -> float:
@@ -40,6 +43,7 @@ class LeafBrief:
     board_screw: str
     per_crossing: int
     boards: Boards
+    bars: GateFrame
     along: bool = False
     ground: Ground = _level
 
@@ -53,6 +57,7 @@ class Built:
     leaf_height_mm: float
     brace_mm: float
     brace_deg: float
+    panel: Panels
     weight_kg: float
     hinge: str
     hinges_per_leaf: int
@@ -77,37 +82,94 @@ def _hinged_at_start(b: LeafBrief, number: int) -> bool:
     return number == 0 if b.gate.leaves == 2 else b.gate.hinge == "start"
 
 
+@dataclass(frozen=True, slots=True)
+class Panels:
+    """How a leaf is divided from the bottom: boards up to `boards_mm`, and over a middle rail a panel of bars."""
+
+    boards_mm: float
+    bars: tuple[float, ...]
+    bar_cut_mm: float
+    bar_gap_mm: float
+
+
+def panels(b: LeafBrief, leaf_width_mm: float, boards: tuple[tuple[float, float], ...]) -> Panels:
+    """Bars equally spaced, or one on the middle of each board. Raises `JobFault` where they leave no room for boards."""
+    bars, face = b.bars, b.frame.width_mm
+    if not bars.bars_mm:
+        return Panels(b.height_mm, (), 0.0, 0.0)
+    height = b.height_mm - face - bars.bars_mm
+    if height < 4 * face:
+        raise refuse(
+            "fence.gate_frame.bars_mm", f"{bars.bars_mm:g} mm", f"up to {b.height_mm - 5 * face:.0f} mm in this leaf",
+            f"The bars of gate {b.gate.id} leave no room for boards",
+        )  # fmt: skip
+    inner = leaf_width_mm - 2 * face
+    cut = bars.bars_mm - 2 * bars.connector_mm
+    if cut <= 0:
+        raise refuse("fence.gate_frame.connector_mm", f"{bars.connector_mm:g} mm", "less than half the bars' panel",
+                     "The connectors take up the whole of a bar")  # fmt: skip
+    if bars.bars_on == "boards":
+        middles = [at + width / 2 - face for at, width in boards]
+        kept = tuple(m - bars.bar_mm / 2 for m in middles if bars.bar_mm < m < inner - bars.bar_mm)
+        gaps = [y - x - bars.bar_mm for x, y in pairwise(kept)]
+        return Panels(height, kept, cut, max(gaps, default=0.0))
+    out = picket_gaps(PicketGaps(clear_mm=inner, width_mm=bars.bar_mm, edges="gap", max_gap_mm=bars.bar_gap_mm))
+    return Panels(height, tuple(out.marks_mm), cut, out.gap_mm)
+
+
 def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
-    """Stiles full height, rails between them, one brace, and the boards of one leaf."""
+    """Stiles full height, rails between them or half-lapped, one brace, the boards and the bars of one leaf."""
     left, right = _leaf_left(b, leaf, number), _leaf_left(b, leaf, number) + leaf.leaf_width_mm
     low, high, face = b.bottom_mm, b.bottom_mm + b.height_mm, b.frame.width_mm
     of = f"gate {b.gate.id}"
+    boards = b.boards(low, b.height_mm) if b.along else b.boards(left, leaf.leaf_width_mm)
+    panel = panels(b, leaf.leaf_width_mm, () if b.along else boards)
+    lap = f"half-lapped {face:g} long, {b.frame.thickness_mm / 2:g} deep" if b.bars.joint == "half_lap" else "square"
 
     def stick(code: str, kind: str, length: float, place: Place, ends: str = "square") -> Part:
         return Part(f"{name}-{code}", kind, "gates", b.frame.id, of, length, face, ends, place=place)
 
+    def rail(code: str, bottom: float) -> Part:
+        a, z = (left, right) if lap != "square" else (left + face, right - face)
+        return stick(code, "gate rail", z - a, Place(b.leg, a, z, bottom, bottom + face), lap)
+
     inner = leaf.leaf_width_mm - 2 * face
-    length, angle = brace(inner, b.height_mm - 2 * face)
+    under = low + panel.boards_mm if panel.bars else high
+    length, angle = brace(inner, under - low - 2 * face)
     ends = f"two cuts each end, {angle:.1f}° and {90 - angle:.1f}°, to a point"
     lean = "brace" if _hinged_at_start(b, number) else "brace, leaning left"
     out = [
-        stick("S1", "stile", b.height_mm, Place(b.leg, left, left + face, low, high)),
-        stick("S2", "stile", b.height_mm, Place(b.leg, right - face, right, low, high)),
-        stick("T", "gate rail", inner, Place(b.leg, left + face, right - face, high - face, high)),
-        stick("B", "gate rail", inner, Place(b.leg, left + face, right - face, low, low + face)),
-        stick("X", lean, length, Place(b.leg, left + face, right - face, low + face, high - face), ends),
+        stick("S1", "stile", b.height_mm, Place(b.leg, left, left + face, low, high), lap),
+        stick("S2", "stile", b.height_mm, Place(b.leg, right - face, right, low, high), lap),
+        rail("T", high - face),
+        *([rail("M", under - face)] if panel.bars else []),
+        rail("B", low),
+        stick("X", lean, length, Place(b.leg, left + face, right - face, low + face, under - face), ends),
     ]
-    boards = b.boards(b.height_mm if b.along else leaf.leaf_width_mm)
-    for i, (at, width) in enumerate(boards, 1):
+    top = b.height_mm if not panel.bars else panel.boards_mm
+    number_of = 0
+    for at, width in boards:
+        if b.along and at + width > top + 0.05:
+            continue
+        number_of += 1
         ends = "ripped" if width < b.board.width_mm - 0.05 else "square"
-        length = leaf.leaf_width_mm if b.along else b.height_mm
+        length = leaf.leaf_width_mm if b.along else top
         place = (
             Place(b.leg, left, right, low + at, low + at + width)
             if b.along
-            else Place(b.leg, left + at, left + at + width, low, high)
+            else Place(b.leg, left + at, left + at + width, low, low + top)
         )
-        out.append(Part(f"{name}-{i}", "gate board", "gates", b.board.id, of, length, width, ends, place=place))
-    screws = len(boards) * 2 * max(b.per_crossing, 1)
+        out.append(Part(f"{name}-{number_of}", "gate board", "gates", b.board.id, of, length, width, ends, place=place))
+    for n, at in enumerate(panel.bars, 1):
+        x, foot = left + face + at, under + b.bars.connector_mm
+        out.append(
+            Part(f"{name} bar {n}", "bar", "gates", f"bar {b.bars.bar_mm:g} mm, {panel.bar_cut_mm:.0f} mm long", of,
+                 unit="each", place=Place(b.leg, x, x + b.bars.bar_mm, foot, foot + panel.bar_cut_mm))
+        )  # fmt: skip
+    if panel.bars:
+        out.append(Part(f"{name} connectors", "hardware", "gates", f"bar connector for {b.bars.bar_mm:g} mm", of,
+                        amount=2 * len(panel.bars), unit="each"))  # fmt: skip
+    screws = number_of * 2 * max(b.per_crossing, 1)
     out.append(Part(f"{name} board screws", "board screw", "gates", b.board_screw, of, amount=screws, unit="each"))
     return out
 
@@ -162,7 +224,10 @@ def build(b: LeafBrief) -> Built:
     weight = timber_mm3 / 1e9 / b.gate.leaves * b.species.density_kg_m3 * facts.soaked
     hinge = next((h.name for h in facts.hinges if h.up_to_kg >= weight), facts.hinges[-1].name)
     per_leaf = 3 if b.height_mm > facts.third_hinge_over_mm else 2
-    length, angle = brace(leaf.leaf_width_mm - 2 * b.frame.width_mm, b.height_mm - 2 * b.frame.width_mm)
+    first = b.boards(_leaf_left(b, leaf, 0), leaf.leaf_width_mm)
+    panel = panels(b, leaf.leaf_width_mm, () if b.along else first)
+    under = panel.boards_mm if panel.bars else b.height_mm
+    length, angle = brace(leaf.leaf_width_mm - 2 * b.frame.width_mm, under - 2 * b.frame.width_mm)
     parts.extend(_hardware(b, hinge, per_leaf))
     swings = rehearse(
         b.gate,
@@ -173,4 +238,4 @@ def build(b: LeafBrief) -> Built:
         b.bottom_mm,
         b.ground,
     )
-    return Built(b.gate, leaf, b.height_mm, length, angle, weight, hinge, per_leaf, tuple(parts), tuple(swings))
+    return Built(b.gate, leaf, b.height_mm, length, angle, panel, weight, hinge, per_leaf, tuple(parts), tuple(swings))

@@ -199,7 +199,7 @@ def _hardware(brief: Brief, parts: list[Part]) -> list[BuyLine]:
     counts: Counter[str] = Counter()
     whose: dict[str, list[str]] = defaultdict(list)
     for p in parts:
-        if p.kind == "hardware":
+        if p.kind in ("hardware", "bar"):
             counts[p.material] += int(p.amount)
             whose[p.material].append(p.of)
     return [
