@@ -13,9 +13,11 @@ from rowstake.core.drawing import scenes
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
+from rowstake.core.views.strips import Strip
 from rowstake.files import export, formats
 from rowstake.files.formats.svg import scene_svg
 from rowstake.files.geojson import read_line
+from rowstake.files.strips import strip_rows
 from tests.jobs import yard
 
 
@@ -176,3 +178,22 @@ def test_sheets_are_to_scale_and_complete(made, paper, size):
     assert float(svg.get("width").removesuffix("mm")) * scale == pytest.approx(
         float(svg.get("viewBox").split()[2]), rel=1e-3
     )
+
+
+def test_a_strip_is_at_full_size():
+    strip = Strip("test", 500.0, ((0.0, "start"), (123.0, "mark 123"), (400.0, "mark 400")))
+    rows = [ET.fromstring(row) for row in strip_rows(strip, 277.0, inches=False)]
+    assert len(rows) == 2
+    assert {row.get("width") for row in rows} == {"277.000mm"}
+    assert {row.get("viewBox") for row in rows} == {"0 0 277.000 17.0"}
+    lines = [[float(e.get("x1")) for e in row if e.get("stroke") == "#b3125a"] for row in rows]
+    assert lines == [[0.0, 123.0], [123.0]]  # 400 lies 123 along the second row
+
+
+def test_strips_and_lists_are_stamped(made):
+    text = "\n".join(p.extract_text() for p in PdfReader(io.BytesIO(export(made, "pdf", "strips", 7)[2])).pages)
+    for word in ("This bar must measure 100 mm", "rail 2, lower edge", "Post middles on leg 3", "revision 7"):
+        assert word in text
+    pages = PdfReader(io.BytesIO(export(made, "pdf", "a4")[2])).pages
+    assert all("not saved" in p.extract_text() and "planning aid" in p.extract_text() for p in pages)
+    assert any("from its frame side" in p.extract_text() for p in pages)

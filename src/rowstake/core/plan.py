@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 
 from rowstake.core.advice import check
 from rowstake.core.fence import openings
@@ -20,6 +20,7 @@ from rowstake.core.fence.trims import trim_parts
 from rowstake.core.job import Job
 from rowstake.core.parts import Finding, Notebook, Working
 from rowstake.core.planned import Planned, explain_weight
+from rowstake.core.schedule.days import days, explain_days
 from rowstake.core.takeoff.explain import explain_take_off
 from rowstake.core.takeoff.lists import take_off
 
@@ -49,6 +50,8 @@ def plan(job: Job) -> Plan:
     lists = take_off(brief, parts, spoil)
     gusts = digger.gusts()
     turn = year(brief, laid)
+    waits = [(kind.method.rails_after_h, kind.method.gates_after_h) for kind in digger.kinds.values()]
+    on_site = days(parts, job.site.crew, max(w[0] for w in waits), max(w[1] for w in waits))
     book = Notebook()
     explain_line(brief, layout, book)
     explain_ground(brief, levels, book)
@@ -61,9 +64,10 @@ def plan(job: Job) -> Plan:
     explain_stack(brief, laid, turn, book)
     explain_jig(brief, laid, book)
     explain_take_off(brief, lists, digger, layout, book)
-    planned = Planned(brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts), turn)
+    planned = Planned(
+        brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts), turn, on_site
+    )
     explain_weight(planned, book)
-    return Plan(
-        brief, layout, levels, tuple(laid), digger, tuple(built), tuple(parts), lists, tuple(gusts), turn,
-        book.workings, check(planned),
-    )  # fmt: skip
+    explain_days(on_site, job.site.crew, brief.printer, book)
+    told = {field.name: getattr(planned, field.name) for field in fields(planned)}
+    return Plan(**told, workings=book.workings, findings=check(planned))

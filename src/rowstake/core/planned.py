@@ -13,6 +13,7 @@ from rowstake.core.fence.seasons import Year
 from rowstake.core.fence.skin import Course
 from rowstake.core.gates import Built
 from rowstake.core.parts import Notebook, Part
+from rowstake.core.schedule.days import Days
 from rowstake.core.takeoff.lists import TakeOff
 
 HUNG = {"board", "rail", "cap", "stiffener", "trim", "cap rail", "gravel board"}
@@ -31,6 +32,7 @@ class Planned:
     lists: TakeOff
     gusts: tuple[BayGust, ...]
     year: Year
+    days: Days
 
     def count(self, *kinds: str) -> int:
         """How many pieces of these kinds there are."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import datetime
 import importlib
 import pkgutil
 import re
@@ -10,9 +11,9 @@ from functools import cache
 from rowstake.core.faults import refuse
 from rowstake.core.plan import Plan
 from rowstake.files import formats as room
-from rowstake.files.base import Format
+from rowstake.files.base import Format, Issue
 
-__all__ = ["Format", "export", "formats"]
+__all__ = ["Format", "Issue", "export", "formats"]
 
 
 @cache
@@ -25,7 +26,9 @@ def formats() -> dict[str, Format]:
     return found
 
 
-def export(plan: Plan, format_id: str, document: str | None = None) -> tuple[Format, str, bytes]:
+def export(
+    plan: Plan, format_id: str, document: str | None = None, revision: int | None = None
+) -> tuple[Format, str, bytes]:
     """(format, file name, bytes) of one document; the format's first when none is named. Raises `JobFault`."""
     if format_id not in formats():
         raise refuse("format", format_id, ", ".join(formats()), f"There is no format “{format_id}”")
@@ -36,4 +39,4 @@ def export(plan: Plan, format_id: str, document: str | None = None) -> tuple[For
         raise refuse("document", document, ", ".join(known), f"There is no “{document}” as {made.name}")
     stem = re.sub(r"[^\w-]+", "-", plan.brief.job.name).strip("-").lower() or "job"
     tail = "" if len(known) == 1 else f"-{document}"
-    return made, f"{stem}{tail}.{made.suffix}", made.write(plan, document)
+    return made, f"{stem}{tail}.{made.suffix}", made.write(plan, document, Issue(datetime.date.today(), revision))

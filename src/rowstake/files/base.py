@@ -2,10 +2,24 @@
 
 from __future__ import annotations
 
+import datetime
 from collections.abc import Callable
 from dataclasses import dataclass
 
 from rowstake.core.plan import Plan
+
+
+@dataclass(frozen=True, slots=True)
+class Issue:
+    """What a sheet is stamped with: its day, and the revision of the saved job it was made from (None: not saved)."""
+
+    day: datetime.date
+    revision: int | None = None
+
+    @property
+    def words(self) -> str:
+        saved = "not saved" if self.revision is None else f"revision {self.revision}"
+        return f"{saved}, {self.day:%d %B %Y}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -17,4 +31,4 @@ class Format:
     media: str
     suffix: str
     documents: Callable[[Plan], dict[str, str]]
-    write: Callable[[Plan, str], bytes]
+    write: Callable[[Plan, str, Issue], bytes]

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import datetime
 from html import escape
 from importlib import resources
 from itertools import groupby
@@ -11,8 +10,11 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene, scenes
 from rowstake.core.plan import Plan
 from rowstake.core.views.lists import buy_rows, cut_rows, tapes
+from rowstake.core.views.strips import Strip, first_bay, heights, posts
 from rowstake.core.views.things import things
+from rowstake.files.base import Issue
 from rowstake.files.formats.svg import paper_size_mm, scene_svg
+from rowstake.files.strips import check_bar, strip_html
 
 PAPER = {"a4": (297.0, 210.0), "a3": (420.0, 297.0), "letter": (279.4, 215.9)}
 MARGIN_MM = 10.0
@@ -25,7 +27,10 @@ STYLE = """
 @page {{ size: {w}mm {h}mm; margin: {margin}mm; }}
 body {{ font-family: "Source Sans 3"; font-size: 9.5pt; color: #26323a; margin: 0; }}
 section {{ page-break-after: always; position: relative; height: {inner}mm; }}
-section.list {{ height: auto; }}
+section.list {{ height: auto; page: list; }}
+@page list {{ margin-bottom: 32mm; @bottom-center {{ content: element(foot); width: 100%; }} }}
+.foot {{ position: running(foot); }} .foot .block {{ position: static; text-align: left; }}
+h3 {{ margin: 3mm 0 1mm; font-size: 10pt; }} svg.strip {{ display: block; margin-bottom: 1.5mm; }} div {{ break-inside: avoid; }}
 .draw {{ text-align: center; height: {room}mm; }}
 .block {{ position: absolute; bottom: 0; left: 0; right: 0; border: 0.4mm solid #26323a; padding: 1.5mm 3mm; height: 18mm; }}
 .block b {{ font-size: 13pt; }} .block p {{ margin: 0; font-size: 8pt; }}
@@ -55,21 +60,21 @@ def _bar(scale: int, feet: bool) -> str:
     return ""
 
 
-def _block(plan: Plan, title: str, scale: int | None) -> str:
+def _block(plan: Plan, title: str, scale: int | None, issue: Issue) -> str:
     job = plan.brief.job
     feet = job.units == "ft-in"
     said = f"Scale 1:{scale} &nbsp; {_bar(scale, feet)} &nbsp; " if scale else ""
     units = "feet and inches" if feet else "millimetres"
     return (
         f'<div class="block"><b>{escape(job.name)}</b> &nbsp; {escape(title)}<p>{said}All sizes in {units}. '
-        f"{datetime.date.today():%d %B %Y}. {escape(plan.brief.region.name)}.</p>"
+        f"{escape(issue.words)}. {escape(plan.brief.region.name)}.</p>"
         f"<p>{escape(str(CATALOGUE.cautions['always']))}</p></div>"
     )
 
 
-def _drawing(plan: Plan, scene: Scene, width: float, room: float) -> str:
+def _drawing(plan: Plan, scene: Scene, width: float, room: float, issue: Issue) -> str:
     scale = _scale_for(scene, width, room)
-    return f'<section><div class="draw">{scene_svg(scene, paper_scale=scale)}</div>{_block(plan, scene.title, scale)}</section>'
+    return f'<section><div class="draw">{scene_svg(scene, paper_scale=scale)}</div>{_block(plan, scene.title, scale, issue)}</section>'
 
 
 def _table(heads: list[str], rows: list[list[str]], numbers: set[int]) -> str:
@@ -132,13 +137,42 @@ def _cautions(plan: Plan) -> str:
     )
 
 
-def sheets_html(plan: Plan, paper: str) -> str:
+def _strips(plan: Plan, strips: list[Strip], width: float) -> str:
+    inches = plan.brief.job.units == "ft-in"
+    drawn = "".join(strip_html(strip, width, inches) for strip in strips)
+    return f'<section class="list"><h2>Strips of marks, full size</h2>{check_bar(inches)}{drawn}</section>'
+
+
+def _document(plan: Plan, paper: str, title: str, pages: list[str], issue: Issue) -> str:
+    w, h = PAPER[paper]
+    inner = h - 2 * MARGIN_MM
+    fonts = (resources.files("rowstake.files") / "fonts").joinpath()
+    style = STYLE.format(fonts=f"file://{fonts}", w=w, h=h, margin=MARGIN_MM, inner=inner - 0.5, room=inner - BLOCK_MM)
+    foot = f'<div class="foot">{_block(plan, title, None, issue)}</div>'
+    return (
+        f'<html><head><meta charset="utf-8"><title>{escape(plan.brief.job.name)}</title><style>{style}</style></head>'
+        f"<body>{foot}{''.join(pages)}</body></html>"
+    )
+
+
+def sheets_html(plan: Plan, paper: str, issue: Issue) -> str:
     """The whole set for one paper size."""
     w, h = PAPER[paper]
-    width, inner = w - 2 * MARGIN_MM, h - 2 * MARGIN_MM
-    room = inner - BLOCK_MM
-    fonts = (resources.files("rowstake.files") / "fonts").joinpath()
-    style = STYLE.format(fonts=f"file://{fonts}", w=w, h=h, margin=MARGIN_MM, inner=inner - 0.5, room=room)
-    pages = [_drawing(plan, scene, width, room) for scene in scenes(plan).values()]
-    pages += [_holes(plan), _gates(plan), _lists(plan), _cautions(plan)]
-    return f'<html><head><meta charset="utf-8"><title>{escape(plan.brief.job.name)}</title><style>{style}</style></head><body>{"".join(pages)}</body></html>'
+    width, room = w - 2 * MARGIN_MM, h - 2 * MARGIN_MM - BLOCK_MM
+    pages = [_drawing(plan, scene, width, room, issue) for scene in scenes(plan).values()]
+    bay = first_bay(plan)
+    pages += [
+        _holes(plan),
+        _gates(plan),
+        _strips(plan, [heights(plan), *([bay] if bay else [])], width),
+        _lists(plan),
+        _cautions(plan),
+    ]
+    return _document(plan, paper, "Schedules, lists and cautions", pages, issue)
+
+
+def strips_html(plan: Plan, paper: str, issue: Issue) -> str:
+    """Every strip of a job: heights, boards of the first bay, posts of every leg."""
+    bay, width = first_bay(plan), PAPER[paper][0] - 2 * MARGIN_MM
+    strips = [heights(plan), *([bay] if bay else []), *posts(plan)]
+    return _document(plan, paper, "Strips of marks", [_strips(plan, strips, width)], issue)

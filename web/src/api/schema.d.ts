@@ -680,7 +680,7 @@ export interface components {
         };
         /**
          * ChooseStyle
-         * @description Take a style with its usual board, fit, gap and lap.
+         * @description Take a style with its usual board, fit, gap and lap; where sheets set the bay, with its module.
          */
         ChooseStyle: {
             /**
@@ -744,6 +744,8 @@ export interface components {
             region: string;
             /** Stakes */
             stakes: components["schemas"]["Stake"][];
+            /** Needs */
+            needs: components["schemas"]["Need"][];
             /** Figures */
             figures: components["schemas"]["Figure"][];
             /** Findings */
@@ -782,6 +784,10 @@ export interface components {
             along: boolean;
             /** Framed */
             framed: boolean;
+            /** Sheets */
+            sheets: boolean;
+            /** Walled */
+            walled: boolean;
             /** Ground Text */
             ground_text: string;
             /** Seasons */
@@ -1101,6 +1107,18 @@ export interface components {
             x_mm: number;
             /** Y Mm */
             y_mm: number;
+        };
+        /**
+         * Need
+         * @description `stake` is the earlier step, `because` the later one that asks.
+         */
+        Need: {
+            /** Stake */
+            stake: string;
+            /** Words */
+            words: string;
+            /** Because */
+            because: string;
         };
         /**
          * NewJob

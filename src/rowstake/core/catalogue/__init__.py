@@ -15,6 +15,7 @@ from rowstake.core.catalogue.models import (
     Materials,
     MethodEntry,
     Movement,
+    Rates,
     Region,
     Section,
     Soil,
@@ -82,6 +83,10 @@ class Catalogue:
     @cached_property
     def movement(self) -> Movement:
         return Movement(**_read("movement"))
+
+    @cached_property
+    def rates(self) -> Rates:
+        return Rates(**_read("rates"))
 
     @cached_property
     def cautions(self) -> dict[str, Any]:

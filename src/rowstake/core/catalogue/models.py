@@ -249,6 +249,18 @@ class Materials(Fact):
     stack: Stack
 
 
+class WorkingDay(Fact):
+    hours: float
+    dig_h_per_m3: float
+
+
+class Rates(Fact):
+    """`each_h` gives hours by the kind of part."""
+
+    day: WorkingDay
+    each_h: dict[str, float | str]
+
+
 class StyleEntry(Fact):
     id: str
     name: str

@@ -13,7 +13,7 @@ BETWEEN_LEGS_MM = 1400.0
 MANY_BOARDS = 2500
 """Past this many boards a stretch is drawn as one strip, so that large drawings stay quick."""
 LOOKS: dict[str, Look] = {
-    "post": "post", "rail": "rail", "stiffener": "rail", "cap": "board", "cap rail": "board", "trim": "board", "gravel board": "rail", "board": "board", "stile": "frame", "gate rail": "frame", "brace": "brace",
+    "post": "post", "rail": "rail", "stiffener": "rail", "cap": "board", "cap rail": "board", "trim": "board", "gravel board": "rail", "board": "board", "bar": "rail", "stile": "frame", "gate rail": "frame", "brace": "brace",
     "brace, leaning left": "brace", "gate board": "board", "concrete": "concrete", "soil": "hole", "foam": "concrete", "gravel": "gravel",
 }  # fmt: skip
 

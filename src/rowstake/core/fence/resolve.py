@@ -58,7 +58,7 @@ class Brief:
     @property
     def let_in(self) -> bool:
         """True where rails lie in notches, flush with the face of the posts."""
-        return self.fence.rails.fixing == "let_in" and not self.between
+        return self.fence.rails.fixing == "let_in" and not self.between and not self.along
 
     @property
     def beside_wall(self) -> bool:

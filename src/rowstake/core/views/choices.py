@@ -108,6 +108,12 @@ def choices(job: Job) -> dict[str, list[Choice]]:
         "fence.trims.gravel_board": [*sections("board"), *rails],
         "fence.trims.cap_rail": [*rails, *sections("board")],
         "fence.gate_frame.frame": rails,
+        "fence.gate_frame.joint": [
+            Choice("between", "between the stiles"), Choice("half_lap", "half-lapped", "Notched half through at each corner."),
+        ],
+        "fence.gate_frame.bars_on": [
+            Choice("equal", "equally spaced"), Choice("boards", "one on the middle of each board"),
+        ],
     }  # fmt: skip
 
 

@@ -14,6 +14,7 @@ from rowstake.core.plan import Plan
 from rowstake.core.views.choices import Choice, choices, ground_text, length_texts
 from rowstake.core.views.figures import Figure, figures
 from rowstake.core.views.lists import BuyRow, CutRow, Tape, buy_rows, cut_rows, tapes
+from rowstake.core.views.order import Need, needs
 from rowstake.core.views.stakes import Stake, stakes
 from rowstake.core.views.things import Thing, things
 
@@ -51,6 +52,7 @@ class Desk:
     name: str
     region: str
     stakes: list[Stake]
+    needs: list[Need]
     figures: list[Figure]
     findings: list[Finding]
     workings: dict[str, Working]
@@ -84,6 +86,7 @@ def desk(plan: Plan) -> Desk:
         name=job.name,
         region=plan.brief.region.name,
         stakes=stakes(plan),
+        needs=needs(plan),
         figures=figures(plan),
         findings=list(plan.findings),
         workings=plan.workings,

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from rowstake.core.planned import Planned
+from rowstake.core.schedule.days import told
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,4 +56,6 @@ def figures(planned: Planned) -> list[Figure]:
     holds = planned.holds_to_mps
     if holds is not None:
         out.append(Figure("gust", "gust it stands", p.speed(holds), round(holds, 1), "gust"))
+    made = planned.days
+    out.append(Figure("days", f"days, crew of {planned.brief.job.site.crew}", told(made.total), made.total, "days"))
     return out

@@ -6,10 +6,11 @@ import math
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.fence.holes import GIVES
+from rowstake.core.fence.holes import GIVES, BayGust
 from rowstake.core.fence.layout import Bay, Post
 from rowstake.core.fence.levels import step_mm
 from rowstake.core.fence.skin import style_of
+from rowstake.core.gates import Built
 from rowstake.core.plan import Plan
 
 
@@ -150,38 +151,53 @@ def things(plan: Plan) -> dict[str, Thing]:
             old = out[course.label]
             out[course.label] = Thing(old.title, old.stake, old.lines + lines[1:], leg=old.leg)
     for built in plan.gates:
-        gate = built.gate
-        key = f"leaf_{gate.id}"
-        opening = next(o for o in layout.openings if o.gate.id == gate.id)
-        holds = gusts[f"gate {gate.id}"].holds
-        hung = (Line("hung on", "the end post: there is no room for its own"),) if opening.hung_on_end else ()
-        out[f"gate {gate.id}"] = Thing(
-            f"Gate {gate.id}", "gates",
-            (
-                Line("clear opening", p.length(opening.right_mm - opening.left_mm), key),
-                Line("leaf", f"{built.gate.leaves} × {p.length(built.leaf.leaf_width_mm)} wide, "
-                     f"{p.length(built.leaf_height_mm)} high", key),
-                Line("diagonal", p.length(built.leaf.diagonal_mm), key),
-                Line("brace", f"{p.length(built.brace_mm)} point to point, {built.brace_deg:.1f}° to the rail", key),
-                Line("weight, soaked", f"{p.weight(built.weight_kg)} a leaf", key),
-                Line("hinges", f"{built.hinges_per_leaf} × {built.hinge} a leaf", key),
-                Line("posts", f"{opening.left.label} and {opening.right.label}", "gate_hole"),
-                Line("posts stand a gust of", p.speed(holds.holds_to_mps), "gust"),
-                *(
-                    Line(f"opens {s.swing}, hung at the {'near' if s.hinge == 'start' else 'far'} post",
-                         f"{p.length(s.swept.clearance_mm)} clear at {s.swept.worst_angle_deg:.0f}°" if s.swept.opens
-                         else f"grounds at {s.swept.stops_at_deg:.0f}°, needs {p.length(s.swept.gap_needed_mm)}")
-                    for s in built.swings
-                ),
-                *hung,
-            ), leg=opening.leg,
-        )  # fmt: skip
+        out[f"gate {built.gate.id}"] = _gate(plan, built, gusts[f"gate {built.gate.id}"])
     for o in plan.brief.fence.obstacles:
         told = (Line("from", p.length(o.at_mm)), Line("width", p.length(o.width_mm)))
         out[o.id] = Thing(o.what.capitalize(), "line", told, leg=o.leg)
     if len(plan.parts) <= MANY_PARTS:
         _pieces(plan, out)
     return out
+
+
+def _gate(plan: Plan, built: Built, gust: BayGust) -> Thing:
+    p, gate, panel, frame = plan.brief.printer, built.gate, built.panel, plan.brief.fence.gate_frame
+    key = f"leaf_{gate.id}"
+    opening = next(o for o in plan.layout.openings if o.gate.id == gate.id)
+    lines = [
+        Line("clear opening", p.length(opening.right_mm - opening.left_mm), key),
+        Line(
+            "leaf",
+            f"{gate.leaves} × {p.length(built.leaf.leaf_width_mm)} wide, {p.length(built.leaf_height_mm)} high",
+            key,
+        ),
+        Line("diagonal", p.length(built.leaf.diagonal_mm), key),
+        Line("brace", f"{p.length(built.brace_mm)} point to point, {built.brace_deg:.1f}° to the rail", key),
+    ]
+    if frame.joint == "half_lap":
+        size = f"{p.length(plan.brief.frame.width_mm)} long, {p.fine(plan.brief.frame.thickness_mm / 2)} deep"
+        lines.append(Line("half-lap notches", size, key))
+    if panel.bars:
+        lines.append(Line("bars", f"{len(panel.bars)} a leaf, {p.fine(panel.bar_gap_mm)} between", key))
+        lines.append(Line("bars cut", p.length(panel.bar_cut_mm), key))
+    lines += [
+        Line("weight, soaked", f"{p.weight(built.weight_kg)} a leaf", key),
+        Line("hinges", f"{built.hinges_per_leaf} × {built.hinge} a leaf", key),
+        Line("pull on the post", plan.workings[f"pull_{gate.id}"].value, f"pull_{gate.id}"),
+        Line("posts", f"{opening.left.label} and {opening.right.label}", f"{plan.digger.of(opening.left).key}hole"),
+        Line("posts stand a gust of", p.speed(gust.holds.holds_to_mps), "gust"),
+    ]
+    for s in built.swings:
+        where = f"opens {s.swing}, hung at the {'near' if s.hinge == 'start' else 'far'} post"
+        if s.swept.opens:
+            lines.append(Line(where, f"{p.length(s.swept.clearance_mm)} clear at {s.swept.worst_angle_deg:.0f}°"))
+        else:
+            lines.append(
+                Line(where, f"grounds at {s.swept.stops_at_deg:.0f}°, needs {p.length(s.swept.gap_needed_mm)}")
+            )
+    if opening.hung_on_end:
+        lines.append(Line("hung on", "the end post: there is no room for its own"))
+    return Thing(f"Gate {gate.id}", "gates", tuple(lines), key, opening.leg)
 
 
 def _pieces(plan: Plan, out: dict[str, Thing]) -> None:

@@ -9,7 +9,7 @@ from typing import Any
 
 from rowstake.core.plan import Plan
 from rowstake.core.views.lists import buy_rows, cut_rows, tapes
-from rowstake.files.base import Format
+from rowstake.files.base import Format, Issue
 
 DOCUMENTS = {"buy": "Buy list", "cuts": "Cut list", "marks": "Mark sheet"}
 
@@ -45,7 +45,7 @@ def _marks(plan: Plan) -> Iterable[list[Any]]:
             ]
 
 
-def write(plan: Plan, document: str) -> bytes:
+def write(plan: Plan, document: str, _: Issue) -> bytes:
     """UTF-8 with a byte order mark, so that spreadsheets read primes and × aright."""
     rows = {"buy": _buy, "cuts": _cuts, "marks": _marks}[document](plan)
     text = io.StringIO()

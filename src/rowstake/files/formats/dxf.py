@@ -12,7 +12,7 @@ from ezdxf.enums import TextEntityAlignment
 
 from rowstake.core.drawing import Scene, Shape, scenes
 from rowstake.core.plan import Plan
-from rowstake.files.base import Format
+from rowstake.files.base import Format, Issue
 
 LAYERS = {
     "string": ("STRING", 6), "post": ("POSTS", 32), "board": ("BOARDS", 42), "rail": ("RAILS", 34),
@@ -78,7 +78,7 @@ def scene_dxf(scene: Scene) -> Drawing:
     return document
 
 
-def write(plan: Plan, document: str) -> bytes:
+def write(plan: Plan, document: str, _: Issue) -> bytes:
     out = io.StringIO()
     scene_dxf(scenes(plan)[document]).write(out)
     return out.getvalue().encode("utf-8")

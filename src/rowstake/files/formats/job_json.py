@@ -9,5 +9,5 @@ FORMAT = Format(
     "application/json",
     "rowstake.json",
     lambda plan: {"job": "Job file"},
-    lambda plan, document: write_job_text(plan.brief.job).encode(),
+    lambda plan, document, issue: write_job_text(plan.brief.job).encode(),
 )

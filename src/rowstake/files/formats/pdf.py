@@ -3,18 +3,31 @@
 from __future__ import annotations
 
 from rowstake.core.plan import Plan
-from rowstake.files.base import Format
-from rowstake.files.sheets import sheets_html
+from rowstake.files.base import Format, Issue
+from rowstake.files.sheets import sheets_html, strips_html
+
+DOCUMENTS = {
+    "a4": "Sheets on A4",
+    "a3": "Sheets on A3",
+    "letter": "Sheets on Letter",
+    "strips": "Strips of marks at full size",
+}
 
 
-def write(plan: Plan, document: str) -> bytes:
+def html(plan: Plan, document: str, issue: Issue) -> str:
+    if document == "strips":
+        return strips_html(plan, "letter" if plan.brief.job.units == "ft-in" else "a4", issue)
+    return sheets_html(plan, document, issue)
+
+
+def write(plan: Plan, document: str, issue: Issue) -> bytes:
     from weasyprint import HTML  # two seconds to import: only when a sheet is asked for
 
-    made: bytes = HTML(string=sheets_html(plan, document)).write_pdf()
+    made: bytes = HTML(string=html(plan, document, issue)).write_pdf()
     return made
 
 
 FORMAT = Format(
     "pdf", "drawing sheets", "application/pdf", "pdf",
-    lambda plan: {"a4": "Sheets on A4", "a3": "Sheets on A3", "letter": "Sheets on Letter"}, write,
+    lambda plan: DOCUMENTS, write,
 )  # fmt: skip

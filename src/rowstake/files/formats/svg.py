@@ -8,7 +8,7 @@ from xml.sax.saxutils import escape, quoteattr
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene, Shape, scenes
 from rowstake.core.plan import Plan
-from rowstake.files.base import Format
+from rowstake.files.base import Format, Issue
 
 PAPER_UNIT = 0.236
 """Paper millimetres that stand for one pixel of the screen: text of 11 is then 2.6 mm high."""
@@ -108,7 +108,7 @@ def paper_size_mm(scene: Scene, paper_scale: float) -> tuple[float, float]:
     )
 
 
-def write(plan: Plan, document: str) -> bytes:
+def write(plan: Plan, document: str, _: Issue) -> bytes:
     caution = str(CATALOGUE.cautions["always"])
     return scene_svg(scenes(plan)[document], caution).encode()
 

@@ -13,7 +13,7 @@ from openpyxl.worksheet.worksheet import Worksheet
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.plan import Plan
 from rowstake.core.views.lists import buy_rows, cut_rows, tapes
-from rowstake.files.base import Format
+from rowstake.files.base import Format, Issue
 
 BOLD = Font(bold=True)
 
@@ -77,7 +77,7 @@ def _marks(sheet: Worksheet, plan: Plan) -> None:
             sheet.append([tape.leg + 1, m.of, m.kind, round(m.mm, 2), m.text, m.near, m.far, m.ground, m.top])
 
 
-def write(plan: Plan, document: str) -> bytes:
+def write(plan: Plan, document: str, _: Issue) -> bytes:
     book = Workbook()
     sheet = book.active
     assert isinstance(sheet, Worksheet)

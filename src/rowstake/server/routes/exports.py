@@ -34,5 +34,6 @@ def offers(key: str, jobs: JobsHere) -> list[Offer]:
 
 @router.get("/{format_id}/{document}")
 def take(key: str, format_id: str, document: str, jobs: JobsHere) -> Response:
-    made, name, data = export(plan(read_job(jobs.get(key).document)), format_id, document)
+    held = jobs.get(key)
+    made, name, data = export(plan(read_job(held.document)), format_id, document, held.revision)
     return Response(data, media_type=made.media, headers={"Content-Disposition": f'attachment; filename="{name}"'})

@@ -24,7 +24,8 @@ function SiteSlip() {
         site is <Pick path="site.exposure" name="Exposure" /> and its gust is{" "}
         <Figure path="site.gust_mps" name="Design gust" unit="m/s" />.{" "}
         <Tick path="site.near_salt" words="within 1 km of salt water" /> The air is{" "}
-        <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />.{" "}
+        <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />. A crew of{" "}
+        <Figure path="site.crew" name="Crew" unit="" /> builds it.{" "}
         <Plain onClick={() => setWind(true)}>The wind along the line</Plain>
         {wind && <WindSheet onClose={() => setWind(false)} />}
       </Say>
@@ -315,6 +316,8 @@ function GatesSlip() {
   const leg = useLeg();
   const { edit, pick } = useDesk.getState();
   const [rehearse, setRehearse] = useState(false);
+  const along = useShownDesk().along;
+  const bars = useDesk((s) => valueAt(s.document, "fence.gate_frame.bars_mm")) as number;
   const found = gates.findIndex((g) => `gate ${g.id}` === picked);
   const index = found < 0 ? 0 : found;
   const gate = gates[index];
@@ -385,7 +388,18 @@ function GatesSlip() {
           at the hinges and <Length path="fence.gate_frame.latch_gap_mm" name="Latch gap" /> at the latch or between leaves. An
           opening&apos;s width out, the ground is higher by <Length path={`fence.gates.${index}.rise_left_mm`} name="Rise to the left" /> on the
           left, <Length path={`fence.gates.${index}.rise_right_mm`} name="Rise to the right" /> on the right.
-          <Plain onClick={() => setRehearse(true)}>Rehearse the gate</Plain>
+          Its rails lie <Pick path="fence.gate_frame.joint" name="Gate joint" />;{" "}
+          {!along && <Tick path="fence.gate_frame.through" words="the fence's boards run on over it" />} At its top{" "}
+          <Length path="fence.gate_frame.bars_mm" name="Height of the bars" /> of bars
+          {bars > 0 && (
+            <>
+              {" "}
+              of <Length path="fence.gate_frame.bar_mm" name="Bar" />, <Pick path="fence.gate_frame.bars_on" name="Bars" />, at most{" "}
+              <Length path="fence.gate_frame.bar_gap_mm" name="Gap of the bars" /> apart, less{" "}
+              <Length path="fence.gate_frame.connector_mm" name="Connector" /> for each connector
+            </>
+          )}
+          .<Plain onClick={() => setRehearse(true)}>Rehearse the gate</Plain>
           {rehearse && <RehearsalSheet gate={gate.id} onClose={() => setRehearse(false)} />}
         </Say>
       )}
@@ -398,7 +412,9 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
   const stake = useDesk((s) => s.stake);
   const trying = useDesk((s) => s.trying);
   const [open, setOpen] = useState(true);
-  const cautions = useShownDesk().stakes.find((s) => s.key === stake)?.cautions ?? [];
+  const desk = useShownDesk();
+  const cautions = desk.stakes.find((s) => s.key === stake)?.cautions ?? [];
+  const needs = desk.needs.filter((n) => n.stake === stake);
   if (trying) return <TryingBar />;
   const body = {
     site: <SiteSlip />,
@@ -412,6 +428,12 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
   return (
     <section aria-label="Choices" className="no-print border-b border-rule bg-board px-3 py-1 text-[15.5px] [&_button]:min-h-7 [&_button]:py-0">
       {open && body}
+      {needs.length > 0 && (
+        <p aria-label="Needed here by later choices" className="leading-snug">
+          <span className="font-semibold">Before this step is closed:</span>{" "}
+          {needs.map((n) => `${n.words} (for ${n.because})`).join("; ")}.
+        </p>
+      )}
       {cautions.length > 0 && (
         <p className="text-[13.5px] leading-snug text-faint">
           {cautions.join(" ")}{" "}

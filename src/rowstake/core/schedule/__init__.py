@@ -1,0 +1,1 @@
+"""How long the work takes, from its parts."""

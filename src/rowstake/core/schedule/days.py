@@ -1,0 +1,76 @@
+"""Days on site for a crew: digging and setting, the wait for concrete, frame and boards, gates."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.measure import Printer
+from rowstake.core.parts import Notebook, Part
+
+HALF = 0.5
+
+
+@dataclass(frozen=True, slots=True)
+class Days:
+    """Hours of work by stage, waits in days, and the days from the first hole to the last latch, in half days."""
+
+    hours: dict[str, float]
+    wait: float
+    gate_wait: float
+    total: float
+
+
+STAGE = {"holes": "holes and posts", "frame": "frame", "skin": "boards and trims", "gates": "gates"}
+
+
+def _hours(part: Part) -> float:
+    """Hours for one part by its kind; what is poured, by volume; nothing for what goes in with another."""
+    rates = CATALOGUE.rates
+    if part.unit == "m³":
+        return rates.day.dig_h_per_m3 * part.amount
+    return float(rates.each_h.get(part.kind.split(",")[0], 0.0))
+
+
+def days(parts: list[Part], crew: int, rails_after_h: float, gates_after_h: float) -> Days:
+    """Stages follow each other; a wait ends at the start of a working day. Gates wait from the setting of the posts."""
+    facts = CATALOGUE.rates.day
+    hours = dict.fromkeys(STAGE, 0.0)
+    for part in parts:
+        hours[part.step] += _hours(part)
+    each = {step: h / (crew * facts.hours) for step, h in hours.items()}
+    set_by = math.ceil(each["holes"] - 1e-9) if rails_after_h else each["holes"]
+    wait = max(0.0, math.ceil(rails_after_h / 24) - 1.0)
+    closed = set_by + wait + each["frame"] + each["skin"]
+    total, gate_wait = closed, 0.0
+    if hours["gates"]:
+        ready = math.ceil(each["holes"] - 1e-9) + max(0.0, math.ceil(gates_after_h / 24) - 1.0)
+        gate_wait = max(0.0, ready - closed)
+        total = max(closed, ready) + each["gates"]
+    return Days(hours, wait, gate_wait, max(HALF, math.ceil(total / HALF - 1e-9) * HALF))
+
+
+def told(value: float) -> str:
+    """`4½ days`."""
+    whole, half = int(value), value % 1 >= HALF
+    count = f"{whole}½" if half and whole else "½" if half else f"{whole}"
+    return f"{count} day{'' if value <= 1 else 's'}"
+
+
+def explain_days(made: Days, crew: int, p: Printer, book: Notebook) -> None:
+    facts = CATALOGUE.rates.day
+    rows = [f"{STAGE[step]} {h:.0f} h" for step, h in made.hours.items() if h]
+    waits = [
+        f"{w:g} day{'s' * (w != 1)} of waiting before {what}"
+        for w, what in ((made.wait, "the rails"), (made.gate_wait, "the gates"))
+        if w
+    ]
+    book.note(
+        "days", "Days on site", told(made.total),
+        rule=f"Hours by the piece and by the volume dug, for a crew of {crew} at {facts.hours:g} h a day. Concrete sets overnight "
+        "or longer before rails and gates. Weather, deliveries and inspections are not in it.",
+        formula="; ".join([*rows, *waits]) + f" → {told(made.total)}",
+        source=facts.source,
+        changes="The crew, the way posts are set, the number of holes and boards.",
+    )  # fmt: skip

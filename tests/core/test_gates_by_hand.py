@@ -1,0 +1,130 @@
+"""Bars, half-laps, boards running through, the pull on the post; days and needs: each worked by hand."""
+
+import itertools
+import math
+
+import pytest
+
+from rowstake.core.drawing import scenes
+from rowstake.core.faults import JobFault
+from rowstake.core.fence.openings import leaf_pull
+from rowstake.core.plan import plan
+from rowstake.core.views.order import needs
+from rowstake.core.views.strips import first_bay, heights, posts
+from tests.jobs import edited, fence, kind, put, yard
+
+
+def gate(*edits):
+    """The yard's gate: a leaf of 978 × 1800 in a frame of 38 × 87."""
+    return plan(edited(yard(), *edits))
+
+
+def test_bars_equally_spaced():
+    made = gate(put("fence.gate_frame.bars_mm", 400))
+    panel = made.gates[0].panel
+    # Inner width 978 − 174 = 804: fewest 16 mm bars whose gap is at most 95: 7 bars leave 692/8 = 86.5.
+    assert len(panel.bars) == 7
+    assert panel.bar_gap_mm == pytest.approx(86.5)
+    assert panel.bar_cut_mm == 400 - 2 * 8
+    # Boards up to the top of the middle rail: 1800 − 87 − 400; the brace between bottom and middle rail.
+    assert {p.length_mm for p in made.parts if p.kind == "gate board"} == {1313}
+    assert made.gates[0].brace_mm == pytest.approx(math.hypot(804, 1313 - 174))
+    rails = [p for p in made.gates[0].parts if p.kind == "gate rail"]
+    assert [p.length_mm for p in rails] == [804] * 3
+    bars = {r.item: r.buy for r in made.lists.buy if r.item.startswith("bar")}
+    assert bars == {"bar 16 mm, 384 mm long, galvanised": 7, "bar connector for 16 mm, galvanised": 14}
+
+
+def test_bars_on_the_boards():
+    made = gate(put("fence.gate_frame.bars_mm", 400), put("fence.gate_frame.bars_on", "boards"))
+    # Boards of 150 with middles at 75, 225, … 825 and 939; inside the frame from 87 to 891, so those at 225 to 825.
+    middles = [x + 8 + 87 for x in made.gates[0].panel.bars]
+    assert middles == pytest.approx([225, 375, 525, 675, 825])
+
+
+@pytest.mark.parametrize(
+    ("edits", "field"),
+    [
+        ([put("fence.gate_frame.bars_mm", 1500)], "fence.gate_frame.bars_mm"),
+        (
+            [put("fence.gate_frame.bars_mm", 100), put("fence.gate_frame.connector_mm", 55)],
+            "fence.gate_frame.connector_mm",
+        ),
+    ],
+)
+def test_bars_that_do_not_fit_are_told(edits, field):
+    with pytest.raises(JobFault) as fault:
+        gate(*edits)
+    assert fault.value.faults[0].field == field
+
+
+def test_half_lapped_rails_run_full_width():
+    made = gate(put("fence.gate_frame.joint", "half_lap"))
+    rails = [p for p in made.gates[0].parts if p.kind == "gate rail"]
+    assert [p.length_mm for p in rails] == [978, 978]
+    assert {p.ends for p in rails} == {"half-lapped 87 long, 19 deep"}
+
+
+def test_boards_run_through_from_the_fence():
+    made = gate(put("fence.gate_frame.through", True))
+    # Leg 2 starts its boards at −88, every 150: the leaf from 2510 to 3488 meets edges at 2612, 2762 … 3362.
+    boards = sorted((p.place.left_mm, p.place.right_mm) for p in made.parts if p.kind == "gate board")
+    edges = [2510, 2612, 2762, 2912, 3062, 3212, 3362, 3488]
+    assert boards == pytest.approx(list(itertools.pairwise(edges)))
+
+
+def test_what_the_leaf_pulls():
+    made = gate()
+    built, digger = made.gates[0], made.digger
+    pull = leaf_pull(digger, made.layout.openings[0], built)
+    assert pull.moment_nm == pytest.approx(built.weight_kg * 9.81 * (978 / 2 + 10) / 1000)
+    # 125 post: S = 125³/6; its lasting strength 4.1 or 6.2 by grade.
+    assert pull.post_nm == pytest.approx(made.brief.species.long_mpa * 125**3 / 6 / 1000)
+    d, h = kind(made, True).hole.embedment_mm / 1000, 0.55 * 1.8
+    earth = 4 * d * d / (4 * d + 4.36 * h) * (2 * 15700 * d / 3) * 0.4 / 2.34 * h
+    assert pull.earth_nm == pytest.approx(earth)
+    assert "leaf_G1" in scenes(made)
+
+
+def test_days_by_hand():
+    made = plan(fence((7200, 0)))
+    # Five posts at 0.4 h and what fills their holes at 14 h a cubic metre; 12 rails (3 rows of two two-bay lengths,
+    # the middle row of three) at 0.15; boards at 0.07. Two people, 8 h: a day and the night, then the rest.
+    filled = sum(p.amount for p in made.parts if p.unit == "m³")
+    holes = 5 * 0.4 + 14 * filled
+    frame, skin = made.count("rail") * 0.15, made.count("board") * 0.07
+    assert made.days.hours["holes"] == pytest.approx(holes)
+    total = math.ceil(holes / 16) + (frame + skin) / 16
+    assert made.days.total == math.ceil(total * 2) / 2
+    alone = plan(edited(fence((7200, 0)), put("site.crew", 1)))
+    assert alone.days.total > made.days.total
+    gravel = plan(edited(fence((7200, 0)), put("fence.posts.method", "gravel")))
+    assert gravel.days.wait == 0
+
+
+def test_later_choices_tell_the_earlier_step():
+    quiet = {(n.stake, n.because) for n in needs(plan(fence((7200, 0))))}
+    assert quiet == set()
+    made = plan(edited(yard(), {"do": "style", "style": "stacked_channels"}, put("fence.trims.cap_rail", "uk_38x87"),
+                       put("fence.rails.fixing", "let_in"), put("fence.trims.gravel_board", "uk_38x150"),
+                       {"do": "gate", "id": "G1", "values": {"stop": True, "wheel": True}}))  # fmt: skip
+    told = [(n.stake, n.because) for n in needs(made)]
+    assert told == [
+        ("ground", "the gate wheel"), ("holes", "the gates"), ("holes", "the gates"), ("holes", "the cap rail"),
+        ("holes", "the channels"), ("frame", "the gravel boards"), ("skin", "the dry-out"),
+    ]  # fmt: skip
+    sheets = needs(plan(edited(fence((7200, 0)), {"do": "style", "style": "sheet_panels"})))
+    assert "1203 mm" in sheets[0].words
+
+
+def test_strips_are_the_marks_of_the_plan():
+    made = plan(yard())
+    up = dict((words.rsplit(" ", 1)[0], mm) for mm, words in heights(made).marks)
+    # Boards from 50 to 1850; rails of 87 with middles 150, 900 and 1650 above their foot; the post 50 proud.
+    assert up["boards start"] == 50
+    assert up["rail 2, lower edge"] == pytest.approx(50 + 900 - 43.5)
+    assert up["top of post"] == 1900
+    assert [mm for mm, _ in posts(made)[1].marks] == [0, 1218.75, 2437.5, 3562.5, 4781.25, 6000]
+    assert [mm for mm, _ in first_bay(made).marks][:3] == [0, 150, 300]
+    flat = plan(edited(yard(), {"do": "style", "style": "horizontal"}))
+    assert first_bay(flat).title.startswith("Courses")
