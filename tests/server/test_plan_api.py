@@ -23,16 +23,13 @@ def test_slopes(client, bank):
 
 
 def test_a_way_that_cannot_be_had_says_why(client):
-    proud = write_job(edited(yard(), {"do": "set_aside", "name": "As drawn"}, put("fence.posts.proud_mm", 0)))
-    broken = {**proud, "variants": [{"name": "Capped", "fence": {**proud["fence"], "trims": {"cap_rail": "uk_38x87"}}}]}
-    broken["variants"][0]["fence"] = {
-        **broken["variants"][0]["fence"],
-        "posts": {**proud["fence"]["posts"], "proud_mm": 50},
-    }
+    kept = write_job(edited(yard(), {"do": "set_aside", "name": "As drawn"}))
+    fence = kept["fence"]
+    broken = {**kept, "variants": [{"name": "Narrow", "fence": {**fence, "posts": {**fence["posts"], "hole_mm": 120}}}]}
     sides = client.post("/api/plan/variants", json={"document": broken}).json()
     assert sides[0]["figures"]
     assert sides[1]["scene"] is None
-    assert "stand 50 mm proud" in sides[1]["refused"]
+    assert "does not fit into that hole" in sides[1]["refused"]
 
 
 def test_wind(client):

@@ -114,7 +114,7 @@ def what_the_wind_asks(job: Job) -> list[Side]:
     sold = CATALOGUE.sections_for(brief.region.id, "post")
     larger = [s for s in sold if s.width_mm > brief.post.width_mm + 1 and s.thickness_mm == s.width_mm]
     if larger:
-        gate = max((brief.gate_post, larger[0]), key=lambda s: s.width_mm)
+        gate = max((brief.gate_post, *larger[:2]), key=lambda s: s.width_mm)
         ways.append((f"{larger[0].name} posts", [put("posts.size", larger[0].id), put("posts.gate_size", gate.id)]))
     deeper = brief.printer.length(2 * snap)
     depth = plan(job).digger.usual.hole.embedment_mm + 2 * snap

@@ -44,8 +44,8 @@ def leaf_scene(planned: Planned, built: Built) -> Scene:
     board.dim((left, 0.0), (left, height), p.length(height), 3.2)
     foot, head = (left, left + width) if hinged else (left + width, left)
     board.line((foot, 0.0), (head, height), "quiet", hidden=True)
-    told = f"diagonals {p.length(built.leaf.diagonal_mm)}; brace {p.length(built.brace_mm)} at {built.brace_deg:.1f}°"
-    board.text((left + width / 2, height + 150), told, "label")
+    board.text((left + width / 2, height + 240), f"diagonals {p.length(built.leaf.diagonal_mm)}", "label")
+    board.text((left + width / 2, height + 150), f"brace {p.length(built.brace_mm)} at {built.brace_deg:.1f}°", "label")
     gaps = f"{p.fine(frame.hinge_gap_mm)} at the hinges, {p.fine(frame.latch_gap_mm)} at the latch"
     board.text((left + width / 2, height + 60), gaps, "quiet")
     if built.panel.bars:

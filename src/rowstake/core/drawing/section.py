@@ -52,7 +52,7 @@ def section_scene(planned: Planned, kind: HoleKind) -> Scene:
     else:
         board.dim((half, top), (half, 0.0), p.length(above), 1.4)
     twice = ", two to each" if kind.each > 1 else ""
-    return board.scene(f"section_{kind.setting.name}", f"Hole of the {kind.name}s{twice}", 90.0)
+    return board.scene(f"section_{kind.setting.name}", f"Hole of the {kind.plural}{twice}", 90.0)
 
 
 def _base_scene(planned: Planned, kind: HoleKind) -> Scene:
@@ -81,4 +81,4 @@ def _base_scene(planned: Planned, kind: HoleKind) -> Scene:
         board.line((-wall - 300, low), (-deep if reach > 0 else -wall / 2, low), "ground")
         board.line((wall if reach > 0 else wall / 2, low), (wall + 300, low), "ground")
     board.text((0.0, top + 60), f"{p.length(above)} above what it stands on", "label")
-    return board.scene(f"section_{kind.setting.name}", f"{kind.name.capitalize()}s: {kind.method.name}", 90.0)
+    return board.scene(f"section_{kind.setting.name}", f"{kind.plural.capitalize()}: {kind.method.name}", 90.0)

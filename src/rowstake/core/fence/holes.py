@@ -65,8 +65,11 @@ class HoleKind:
 
     @property
     def name(self) -> str:
-        words = ["gate post" if self.gate else "post"]
-        return words[0] + (" at the wall" if self.setting.walled else "")
+        return ("gate post" if self.gate else "post") + " at the wall" * self.setting.walled
+
+    @property
+    def plural(self) -> str:
+        return ("gate posts" if self.gate else "posts") + " at the wall" * self.setting.walled
 
     @property
     def depth_stick_mm(self) -> float:

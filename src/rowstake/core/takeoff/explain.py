@@ -20,12 +20,12 @@ def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layou
     for setting, posts in holes.items():
         kind = digger.kinds[setting]
         if not kind.dug:
-            rows.append(f"{posts} {kind.name}s on {kind.method.name}: no hole")
+            rows.append(f"{posts} {kind.plural} on {kind.method.name}: no hole")
             continue
         count = posts * kind.each
         each = sum(layer.volume_m3 for layer in kind.layers if layer.material == "concrete")
         rows.append(
-            f"{count} {kind.name}s, hole {p.length(kind.diameter_mm)} across, "
+            f"{count} {kind.plural}, hole {p.length(kind.diameter_mm)} across, "
             f"{p.length(kind.hole.embedment_mm)} of post in the ground: {p.volume(each)} of concrete each"
         )
     book.note(

@@ -57,5 +57,5 @@ def figures(planned: Planned) -> list[Figure]:
     if holds is not None:
         out.append(Figure("gust", "gust it stands", p.speed(holds), round(holds, 1), "gust"))
     made = planned.days
-    out.append(Figure("days", f"days, crew of {planned.brief.job.site.crew}", told(made.total), made.total, "days"))
+    out.append(Figure("days", "on site", told(made.total), made.total, "days"))
     return out

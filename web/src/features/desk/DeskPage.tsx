@@ -143,7 +143,10 @@ function Desk() {
   const [placing, setPlacing] = useState(false);
   const { pick, edit, dismiss } = useDesk.getState();
   const thing = desk.things[selected[0] ?? ""];
-  const section = desk.scenes[thing?.section || "section_line"] ?? Object.values(desk.scenes).find((s) => s.name.startsWith("section"));
+  const sideways = stake !== "site" && stake !== "line";
+  const drawn = Object.values(desk.scenes);
+  const leaf = stake === "gates" ? drawn.find((s) => s.name.startsWith("leaf_")) : undefined;
+  const section = desk.scenes[thing?.section ?? ""] ?? leaf ?? drawn.find((s) => s.name.startsWith("section"));
   const drag = (handle: Handle, at: [number, number]) => void edit([dragged(desk, handle, at)], "", { passing: true });
   const drop = (handle: Handle) => void edit([], `${handle.kind} ${handle.id} moved`);
   const place = (at: [number, number]) => {
@@ -179,7 +182,7 @@ function Desk() {
             </>
           ) : (
             <>
-              <div className="flex h-[340px] border-b border-rule lg:h-auto lg:min-h-[210px] lg:flex-[1.7]">
+              <div className={`flex h-[340px] border-b border-rule lg:h-auto lg:min-h-[150px] ${sideways ? "lg:flex-1" : "lg:flex-[1.7]"}`}>
                 <div className="min-w-0 flex-1">
                   <SceneView
                     scene={desk.scenes.plan}
@@ -200,7 +203,7 @@ function Desk() {
                   </figure>
                 )}
               </div>
-              <figure className="m-0 flex flex-col lg:min-h-[150px] lg:flex-1">
+              <figure className={`m-0 flex flex-col lg:min-h-[150px] ${sideways ? "lg:flex-[1.25]" : "lg:flex-1"}`}>
                 <figcaption className="px-3 pt-1 text-sm">{desk.scenes.elevation.title}</figcaption>
                 <div className="min-h-0 flex-1">
                   <SceneView scene={desk.scenes.elevation} label="Elevation" selected={selected} onPick={pick} />

@@ -219,7 +219,7 @@ function HolesSlip() {
           )}
           the wall is <Length path="fence.posts.wall_over_soil_mm" name="Wall over the soil" /> over the soil there and{" "}
           <Length path="fence.posts.wall_thick_mm" name="Wall thickness" /> thick. Bases or bolts are rated for{" "}
-          <Figure path="fence.posts.plate_moment_nm" name="Rated moment" unit="N·m" />.
+          <Figure path="fence.posts.plate_moment_nm" name="Rated moment" unit="N·m" empty="not known" />.
         </Say>
       )}
     </>
@@ -295,15 +295,20 @@ function SkinSlip() {
         {sheets && <Tick path="fence.skin.both_faces" words="sheets on both faces" />}
       </Say>
       <Say>
-        The boards are fixed <Pick path="fence.skin.stock" name="How damp" />
+        {sheets ? "The fence is" : "The boards are fixed"} {!sheets && <Pick path="fence.skin.stock" name="How damp" />}
         {stock === "meter" && (
           <>
             at <Figure path="fence.skin.meter_pct" name="Meter reading" unit="%" />
           </>
         )}
         {" "}
-        with <Pick path="fence.skin.fixing" name="Board fixing" /> and <Pick path="fence.skin.finish" name="Finish" />.{" "}
-        <Plain onClick={() => setYear(true)}>The year in the boards</Plain> <Why path="fence.skin.stock" />
+        {!sheets && (
+          <>
+            with <Pick path="fence.skin.fixing" name="Board fixing" /> and{" "}
+          </>
+        )}
+        <Pick path="fence.skin.finish" name="Finish" />. {!sheets && <Plain onClick={() => setYear(true)}>The year in the boards</Plain>}{" "}
+        {!sheets && <Why path="fence.skin.stock" />}
         {year && <SeasonsSheet onClose={() => setYear(false)} />}
       </Say>
     </>
@@ -426,7 +431,7 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
     gates: <GatesSlip />,
   }[stake];
   return (
-    <section aria-label="Choices" className="no-print border-b border-rule bg-board px-3 py-1 text-[15.5px] [&_button]:min-h-7 [&_button]:py-0">
+    <section aria-label="Choices" className="no-print border-b border-rule bg-board px-3 py-1 text-[15.5px] lg:max-h-[190px] lg:overflow-y-auto [&_button]:min-h-7 [&_button]:py-0">
       {open && body}
       {needs.length > 0 && (
         <p aria-label="Needed here by later choices" className="leading-snug">

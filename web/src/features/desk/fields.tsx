@@ -73,12 +73,19 @@ export function OptionalLength({ path, name, empty }: { path: string; name: stri
   return <Typed value={shown || empty} name={name} commit={(text) => commit(/\d/.test(text) ? text : null)} />;
 }
 
-export function Figure({ path, name, unit }: { path: string; name: string; unit: string }) {
+/** A figure with its unit; with `empty`, one that may be left out. */
+export function Figure({ path, name, unit, empty }: { path: string; name: string; unit: string; empty?: string }) {
   const value = useDesk((s) => valueAt(s.document, path));
   const commit = useSet(path, name);
   return (
     <>
-      <Typed value={String(value ?? "")} name={name} width={5} commit={(text) => commit(text)} /> {unit}
+      <Typed
+        value={String(value ?? empty ?? "")}
+        name={name}
+        width={empty && value == null ? 10 : 5}
+        commit={(text) => commit(empty && !/\d/.test(text) ? null : text)}
+      />{" "}
+      {unit}
     </>
   );
 }

@@ -51,7 +51,8 @@ def _ways_out(planned: Planned) -> list[Fix]:
     ]
     if larger:
         size = larger[0]
-        gate = brief.gate_post if brief.gate_post.width_mm >= size.width_mm else size
+        gate = next((s for s in larger if s.width_mm > size.width_mm + 1), size)
+        gate = max((brief.gate_post, gate), key=lambda s: s.width_mm)
         out.append(put(f"Use {size.name} posts", posts__size=size.id, posts__gate_size=gate.id))
     if not by_post and not posts.wind_checked:
         out.append(put("Dig to the wind-checked depth", posts__wind_checked=True, posts__depth_mm=None))
