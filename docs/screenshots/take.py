@@ -71,7 +71,7 @@ def main() -> None:
         page.locator("[data-finding]").first.wait_for()
         shoot(page, "desk-ground")
         sheets = [
-            ("ground", "The three ways side by side", "slopes", None),
+            ("ground", "The ways side by side", "slopes", None),
             ("gates", "Rehearse the gate", "rehearsal", ("Open to", "60")),
             ("skin", "The year in the boards", "seasons", ("Month", "6")),
             ("site", "The wind along the line", "wind", None),

@@ -89,8 +89,8 @@ def side_by_side(job: Job, ways: list[tuple[str, list[dict[str, Any]]]]) -> list
 
 
 def ways_over_ground(job: Job) -> list[Side]:
-    """Stepped, raked and contour beside each other."""
-    ways = ("stepped", "raked", "contour")
+    """Stepped, raked and contour beside each other, and level tops where they are chosen."""
+    ways = ["stepped", "raked", "contour"] + ["level"] * (job.fence.slope.way == "level")
     return side_by_side(job, [(w, [{"do": "set", "path": "fence.slope.way", "value": w}]) for w in ways])
 
 

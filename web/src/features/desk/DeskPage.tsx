@@ -143,7 +143,7 @@ function Desk() {
   const [placing, setPlacing] = useState(false);
   const { pick, edit, dismiss } = useDesk.getState();
   const thing = desk.things[selected[0] ?? ""];
-  const sideways = stake !== "site" && stake !== "line";
+  const sideways = !["site", "line", "gates"].includes(stake);
   const drawn = Object.values(desk.scenes);
   const leaf = stake === "gates" ? drawn.find((s) => s.name.startsWith("leaf_")) : undefined;
   const section = desk.scenes[thing?.section ?? ""] ?? leaf ?? drawn.find((s) => s.name.startsWith("section"));

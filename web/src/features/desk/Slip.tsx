@@ -144,7 +144,8 @@ function GroundSlip() {
     <>
       <Say>
         The fence goes <Pick path="fence.slope.way" name="Way over the ground" /> over{" "}
-        {text ? `${text.split("\n").length} levels` : "level ground"}.
+        {text ? `${text.split("\n").length} levels` : "level ground"}
+        {way !== "level" && "."}
         {way === "level" && (
           <>
             hung from <Pick path="fence.slope.datum" name="Datum of the tops" />
@@ -154,7 +155,7 @@ function GroundSlip() {
         {way === "stepped" && <Tick path="fence.slope.equal_steps" words="even steps" />}{" "}
         {(way === "stepped" || way === "level") && !along && <Tick path="fence.slope.fill" words="boards cut down to the ground" />}
         <Plain onClick={() => setLevels(true)}>{text ? "Change the levels" : "Enter levels"}</Plain>
-        {text && <Plain onClick={() => setCompare(true)}>The three ways side by side</Plain>} It may stand{" "}
+        {text && <Plain onClick={() => setCompare(true)}>The ways side by side</Plain>} It may stand{" "}
         <OptionalLength path="site.height_limit_mm" name="Height limit" empty="any height" /> high at most, the far side lying{" "}
         <Length path="site.far_drop_mm" name="Far side lower" /> lower.
       </Say>
