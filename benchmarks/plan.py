@@ -13,7 +13,7 @@ from collections.abc import Callable
 
 from rowstake.core.drawing.seasons import season_scenes
 from rowstake.core.edits import apply_raw
-from rowstake.core.job import Job, Leg, new_job
+from rowstake.core.job import Job, Leg, new_fence
 from rowstake.core.parts import Part, Place
 from rowstake.core.plan import plan
 
@@ -23,7 +23,7 @@ LENGTHS_M = (100, 500, 2000)
 def fence(length_m: float) -> Job:
     """Eight legs with gentle corners, close boards in North America's sizes."""
     legs = [Leg(length_mm=length_m * 125, turn_deg=30 if i % 2 else -30) for i in range(8)]
-    return new_job("benchmark", "north_america", legs)
+    return new_fence("benchmark", "north_america", legs)
 
 
 def bank(length_m: float) -> Job:

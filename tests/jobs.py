@@ -5,11 +5,11 @@ from __future__ import annotations
 from typing import Any
 
 from rowstake.core.edits import apply_raw
-from rowstake.core.job import Job, Leg, new_job
+from rowstake.core.job import Job, Leg, new_fence
 
 
 def fence(*legs: tuple[float, float], region: str = "uk_ireland", style: str = "close_butted") -> Job:
-    return new_job("Test fence", region, [Leg(length_mm=length, turn_deg=turn) for length, turn in legs], style)
+    return new_fence("Test fence", region, [Leg(length_mm=length, turn_deg=turn) for length, turn in legs], style)
 
 
 def edited(job: Job, *edits: dict[str, Any]) -> Job:

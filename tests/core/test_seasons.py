@@ -49,7 +49,7 @@ def test_laps_shrink_with_the_boards():
 
 def test_the_strip_shows_the_joint_of_each_month():
     made = plan(edited(yard(), {"do": "style", "style": "spaced_pickets"}))
-    strips = season_scenes(made)
+    strips = season_scenes(made.year, made.brief.board.width_mm, made.brief.printer)
     assert [s.title for s in strips][:2] == ["January", "February"]
     for month, strip in zip(made.year.months, strips, strict=True):
         boards = [s.points for s in strip.shapes if s.look == "board"]

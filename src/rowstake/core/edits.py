@@ -7,7 +7,9 @@ from __future__ import annotations
 
 import itertools
 import math
-from typing import Annotated, Any, Literal
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from typing import Annotated, Any, Literal, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter, ValidationError
 
@@ -15,7 +17,7 @@ from rowstake.core.catalogue import CATALOGUE, pick
 from rowstake.core.faults import refuse
 from rowstake.core.fence.line import LegLine, Point, lay_line
 from rowstake.core.ground import read_levels
-from rowstake.core.job import Gate, Job, Leg, Obstacle, read_job, write_job
+from rowstake.core.job import Cut, DeckJob, FenceJob, Gate, Job, Leg, Obstacle, read_job, write_job
 from rowstake.core.measure import parse_length
 from rowstake.core.reckoners.base import faults_of
 
@@ -126,15 +128,37 @@ class SetLevels(Change):
     instrument_mm: LengthText | None = None
 
 
+class AddCut(Change):
+    """Take something out of a deck's shape: a notch or clip at a corner, or a hole for a tree, a pipe, a post."""
+
+    do: Literal["add_cut"]
+    kind: Literal["notch", "clip", "hole"]
+    corner: Literal["house_left", "house_right", "far_left", "far_right"] = "far_right"
+    what: str = "tree"
+
+
+class RemoveCut(Change):
+    do: Literal["remove_cut"]
+    id: str
+
+
+class SizeDeck(Change):
+    """Drag the far edge or the right end of a deck, or the corner of both; it snaps to what a tape can read."""
+
+    do: Literal["size_deck"]
+    width_mm: float | None = None
+    out_mm: float | None = None
+
+
 class SetAside(Change):
-    """Keep the fence as it stands as a variant, and go on working on it."""
+    """Keep the work as it stands as a variant, and go on working on it."""
 
     do: Literal["set_aside"]
     name: str
 
 
 class TakeVariant(Change):
-    """Swap a variant with the fence in hand; with `only`, drop all the others."""
+    """Swap a variant with the one in hand; with `only`, drop all the others."""
 
     do: Literal["take_variant"]
     name: str
@@ -148,6 +172,7 @@ class DropVariants(Change):
 Edit = Annotated[
     Set | ChooseStyle | ChangeLeg | AddLeg | RemoveLeg | MoveCorner | AddGate | ChangeGate | RemoveGate
     | AddObstacle | ChangeObstacle | RemoveObstacle | SetLevels
+    | AddCut | RemoveCut | SizeDeck
     | SetAside | TakeVariant | DropVariants,
     Field(discriminator="do"),
 ]  # fmt: skip
@@ -163,15 +188,26 @@ def read_edit(raw: dict[str, Any]) -> Change:
     return edit
 
 
-def apply(job: Job, edits: list[Change]) -> Job:
+J = TypeVar("J", bound=FenceJob | DeckJob)
+
+
+def apply(job: J, edits: list[Change]) -> J:
     """The job after the edits, in order. The given job is not changed. Raises `JobFault`."""
     for edit in edits:
-        document = _DO[type(edit)](job, edit)
-        job = document if isinstance(document, Job) else read_job(document)
+        made = _DO[type(edit)]
+        if not isinstance(job, made.about):
+            raise refuse(
+                "edit.do",
+                edit.model_dump()["do"],
+                "a change that this kind of job has",
+                "That change is for another kind of job",
+            )
+        document = made.change(job, edit)
+        job = document if isinstance(document, FenceJob | DeckJob) else read_job(document)  # type: ignore[assignment]
     return job
 
 
-def apply_raw(job: Job, raw: list[dict[str, Any]]) -> Job:
+def apply_raw(job: J, raw: list[dict[str, Any]]) -> J:
     """`apply` for edits as plain data."""
     return apply(job, [read_edit(r) for r in raw])
 
@@ -205,7 +241,7 @@ def _set(job: Job, edit: Set) -> dict[str, Any]:
     return document
 
 
-def _style(job: Job, edit: ChooseStyle) -> dict[str, Any]:
+def _style(job: FenceJob, edit: ChooseStyle) -> dict[str, Any]:
     entry = pick(CATALOGUE.styles, edit.style, "fence.skin.style")
     document = write_job(job)
     board = entry.boards[job.region]
@@ -218,7 +254,7 @@ def _style(job: Job, edit: ChooseStyle) -> dict[str, Any]:
     return document
 
 
-def _leg_at(job: Job, index: int) -> Leg:
+def _leg_at(job: FenceJob, index: int) -> Leg:
     if not 0 <= index < len(job.fence.legs):
         raise refuse("edit.index", index + 1, f"leg 1 to {len(job.fence.legs)}", f"There is no leg {index + 1}")
     return job.fence.legs[index]
@@ -235,7 +271,7 @@ def _turn(angle_deg: float, side: str, field: str) -> float:
     return (180.0 - angle_deg) * (1 if side == "left" else -1)
 
 
-def _leg(job: Job, edit: ChangeLeg) -> dict[str, Any]:
+def _leg(job: FenceJob, edit: ChangeLeg) -> dict[str, Any]:
     leg = _leg_at(job, edit.index)
     document = write_job(job)
     at, field = document["fence"]["legs"][edit.index], f"fence.legs.{edit.index}"
@@ -248,7 +284,7 @@ def _leg(job: Job, edit: ChangeLeg) -> dict[str, Any]:
     return document
 
 
-def _snapped_leg(job: Job, start: Point, end: Point, heading: float) -> tuple[float, float]:
+def _snapped_leg(job: FenceJob, start: Point, end: Point, heading: float) -> tuple[float, float]:
     """(length, turn in degrees from `heading`) of a leg drawn to a point, snapped to the tape and the square."""
     length = max(
         _snap(job, math.hypot(end[0] - start[0], end[1] - start[1])),
@@ -261,11 +297,11 @@ def _snapped_leg(job: Job, start: Point, end: Point, heading: float) -> tuple[fl
     return length, -175.0 if turn <= -180 else 175.0 if turn >= 180 else float(turn)
 
 
-def _line_of(job: Job) -> list[LegLine]:
+def _line_of(job: FenceJob) -> list[LegLine]:
     return lay_line(job.fence.legs, (job.fence.start_x_mm, job.fence.start_y_mm))
 
 
-def _add_leg(job: Job, edit: AddLeg) -> dict[str, Any]:
+def _add_leg(job: FenceJob, edit: AddLeg) -> dict[str, Any]:
     document = write_job(job)
     last = _line_of(job)[-1]
     if edit.x_mm is not None and edit.y_mm is not None:
@@ -277,7 +313,7 @@ def _add_leg(job: Job, edit: AddLeg) -> dict[str, Any]:
     return document
 
 
-def _remove_leg(job: Job, edit: RemoveLeg) -> dict[str, Any]:
+def _remove_leg(job: FenceJob, edit: RemoveLeg) -> dict[str, Any]:
     _leg_at(job, edit.index)
     if len(job.fence.legs) == 1:
         raise refuse("fence.legs", 0, "at least one leg", "A fence keeps at least one leg")
@@ -293,7 +329,7 @@ def _remove_leg(job: Job, edit: RemoveLeg) -> dict[str, Any]:
     return fence
 
 
-def _move_corner(job: Job, edit: MoveCorner) -> dict[str, Any]:
+def _move_corner(job: FenceJob, edit: MoveCorner) -> dict[str, Any]:
     """Only the legs that meet at the corner change; every other corner stays where it is."""
     lines = _line_of(job)
     points = [lines[0].start, *(line.end for line in lines)]
@@ -340,12 +376,12 @@ def _measure_again(
             leg["turn_deg"] = round((turn + 180) % 360 - 180, 4)
 
 
-def _next_id(letter: str, things: list[Gate] | list[Obstacle]) -> str:
+def _next_id(letter: str, things: Sequence[Gate | Obstacle | Cut]) -> str:
     used = {t.id for t in things}
     return next(f"{letter}{n}" for n in range(1, len(used) + 2) if f"{letter}{n}" not in used)
 
 
-def _add_gate(job: Job, edit: AddGate) -> dict[str, Any]:
+def _add_gate(job: FenceJob, edit: AddGate) -> dict[str, Any]:
     leg = _leg_at(job, edit.leg)
     facts = CATALOGUE.regions[job.region]
     opening = facts.gate_opening_mm if edit.opening_mm is None else _mm(job, edit.opening_mm, "gate.opening_mm")
@@ -357,7 +393,7 @@ def _add_gate(job: Job, edit: AddGate) -> dict[str, Any]:
     return document
 
 
-def _add_obstacle(job: Job, edit: AddObstacle) -> dict[str, Any]:
+def _add_obstacle(job: FenceJob, edit: AddObstacle) -> dict[str, Any]:
     leg = _leg_at(job, edit.leg)
     width = 500.0 if edit.width_mm is None else _mm(job, edit.width_mm, "obstacle.width_mm")
     at = _snap(job, leg.length_mm / 3) if edit.at_mm is None else _mm(job, edit.at_mm, "obstacle.at_mm")
@@ -376,7 +412,7 @@ def _thing(document: dict[str, Any], kind: str, key: str) -> dict[str, Any]:
     raise refuse("edit.id", key, known, f"There is no “{key}”")
 
 
-def _change(job: Job, edit: ChangeGate | ChangeObstacle) -> dict[str, Any]:
+def _change(job: FenceJob, edit: ChangeGate | ChangeObstacle) -> dict[str, Any]:
     kind = "gates" if isinstance(edit, ChangeGate) else "obstacles"
     document = write_job(job)
     thing = _thing(document, kind, edit.id)
@@ -396,14 +432,14 @@ def _change(job: Job, edit: ChangeGate | ChangeObstacle) -> dict[str, Any]:
     return document
 
 
-def _remove(job: Job, edit: RemoveGate | RemoveObstacle) -> dict[str, Any]:
+def _remove(job: FenceJob, edit: RemoveGate | RemoveObstacle) -> dict[str, Any]:
     kind = "gates" if isinstance(edit, RemoveGate) else "obstacles"
     document = write_job(job)
     document["fence"][kind].remove(_thing(document, kind, edit.id))
     return document
 
 
-def _levels(job: Job, edit: SetLevels) -> dict[str, Any]:
+def _levels(job: FenceJob, edit: SetLevels) -> dict[str, Any]:
     height = (
         None if edit.instrument_mm in (None, "") else _mm(job, edit.instrument_mm, "instrument height", signed=True)
     )
@@ -417,7 +453,8 @@ def _set_aside(job: Job, edit: SetAside) -> dict[str, Any]:
     names = {v["name"] for v in document["variants"]}
     if edit.name in names or not edit.name.strip():
         raise refuse("variants.name", edit.name, "a name that no other variant has", "That name is taken")
-    document["variants"].append({"name": edit.name, "fence": document["fence"]})
+    kind = "deck" if "deck" in document else "fence"
+    document["variants"].append({"name": edit.name, kind: document[kind]})
     return document
 
 
@@ -428,9 +465,8 @@ def _take_variant(job: Job, edit: TakeVariant) -> dict[str, Any]:
     if found is None:
         known = ", ".join(v["name"] for v in variants) or "none"
         raise refuse("variants.name", edit.name, known, f"There is no variant “{edit.name}”")
-    in_hand = document["fence"]
-    document["fence"] = found["fence"]
-    found["fence"] = in_hand
+    kind = "deck" if "deck" in document else "fence"
+    document[kind], found[kind] = found[kind], document[kind]
     if edit.only:
         document["variants"] = []
     return document
@@ -440,21 +476,70 @@ def _drop_variants(job: Job, edit: DropVariants) -> dict[str, Any]:
     return {**write_job(job), "variants": []}
 
 
-_DO: dict[type[Change], Any] = {
-    Set: _set,
-    ChooseStyle: _style,
-    ChangeLeg: _leg,
-    AddLeg: _add_leg,
-    RemoveLeg: _remove_leg,
-    MoveCorner: _move_corner,
-    AddGate: _add_gate,
-    ChangeGate: _change,
-    RemoveGate: _remove,
-    AddObstacle: _add_obstacle,
-    ChangeObstacle: _change,
-    RemoveObstacle: _remove,
-    SetLevels: _levels,
-    SetAside: _set_aside,
-    TakeVariant: _take_variant,
-    DropVariants: _drop_variants,
+CUT_NAMES = {"notch": "N", "clip": "C", "hole": "H"}
+
+
+def _add_cut(job: DeckJob, edit: AddCut) -> dict[str, Any]:
+    """A first size that fits: a quarter of the deck for a notch, a sixth for a clip, a hole in the middle."""
+    document, shape = write_job(job), job.deck.shape
+    share = {"notch": 0.3, "clip": 0.18, "hole": 0.12}[edit.kind]
+    along, out = (_snap(job, share * v) or 100.0 for v in (shape.width_mm, shape.out_mm))
+    if edit.kind == "clip":
+        along = out = min(along, out)
+    cut = Cut(
+        id=_next_id(CUT_NAMES[edit.kind], shape.cuts), kind=edit.kind, corner=edit.corner, along_mm=along, out_mm=out,
+        x_mm=_snap(job, shape.width_mm * 0.44), y_mm=_snap(job, shape.out_mm * 0.44), what=edit.what,
+    )  # fmt: skip
+    document["deck"]["shape"]["cuts"].append(cut.model_dump())
+    return document
+
+
+def _remove_cut(job: DeckJob, edit: RemoveCut) -> dict[str, Any]:
+    document = write_job(job)
+    cuts = document["deck"]["shape"]["cuts"]
+    found = [c for c in cuts if c["id"] == edit.id]
+    if not found:
+        known = ", ".join(c["id"] for c in cuts) or "none"
+        raise refuse("edit.id", edit.id, known, f"Nothing called “{edit.id}” is cut out")
+    cuts.remove(found[0])
+    return document
+
+
+def _size_deck(job: DeckJob, edit: SizeDeck) -> dict[str, Any]:
+    document = write_job(job)
+    for key, value in (("width_mm", edit.width_mm), ("out_mm", edit.out_mm)):
+        if value is not None:
+            document["deck"]["shape"][key] = max(600.0, _snap(job, value))
+    return document
+
+
+@dataclass(frozen=True, slots=True)
+class Made:
+    """How an edit is made, and the jobs it is for."""
+
+    change: Callable[[Any, Any], Any]
+    about: tuple[type, ...] = (FenceJob,)
+
+
+BOTH, DECK = (FenceJob, DeckJob), (DeckJob,)
+_DO: dict[type[Change], Made] = {
+    Set: Made(_set, BOTH),
+    ChooseStyle: Made(_style),
+    ChangeLeg: Made(_leg),
+    AddLeg: Made(_add_leg),
+    RemoveLeg: Made(_remove_leg),
+    MoveCorner: Made(_move_corner),
+    AddGate: Made(_add_gate),
+    ChangeGate: Made(_change),
+    RemoveGate: Made(_remove),
+    AddObstacle: Made(_add_obstacle),
+    ChangeObstacle: Made(_change),
+    RemoveObstacle: Made(_remove),
+    SetLevels: Made(_levels),
+    AddCut: Made(_add_cut, DECK),
+    RemoveCut: Made(_remove_cut, DECK),
+    SizeDeck: Made(_size_deck, DECK),
+    SetAside: Made(_set_aside, BOTH),
+    TakeVariant: Made(_take_variant, BOTH),
+    DropVariants: Made(_drop_variants, BOTH),
 }

@@ -31,6 +31,16 @@ class Place:
 
 
 @dataclass(frozen=True, slots=True)
+class Lies:
+    """Where a part of a deck lies: its outline on the plan, and from which level to which, mm over the datum."""
+
+    points: tuple[tuple[float, float], ...]
+    bottom_mm: float
+    top_mm: float
+    holes: tuple[tuple[tuple[float, float], ...], ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class Part:
     """One piece, or one portion of something poured, counted or bought by the piece.
 
@@ -53,6 +63,7 @@ class Part:
     above_mm: float = 0.0
     """Of a post: how much of it stands above ground."""
     place: Place | None = None
+    lies: Lies | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,8 +3,16 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, fields
+from typing import overload
 
-from rowstake.core.advice import check
+from rowstake.core.advice import check, check_deck
+from rowstake.core.catalogue import CATALOGUE, pick
+from rowstake.core.deck.boards import breaker_nailers, lay_boards, nailers
+from rowstake.core.deck.brief import resolve_deck
+from rowstake.core.deck.built import build
+from rowstake.core.deck.explain import explain_deck
+from rowstake.core.deck.frame import lay_grid
+from rowstake.core.deck.supports import propose
 from rowstake.core.fence import openings
 from rowstake.core.fence.explain import explain_ground, explain_jig, explain_line, explain_skin
 from rowstake.core.fence.holes import Digger
@@ -17,12 +25,14 @@ from rowstake.core.fence.seasons import explain_stack, explain_year, year
 from rowstake.core.fence.sheets import sheet_parts
 from rowstake.core.fence.skin import board_parts, courses, solidity
 from rowstake.core.fence.trims import trim_parts
-from rowstake.core.job import Job
+from rowstake.core.job import DeckJob, FenceJob, Job
 from rowstake.core.parts import Finding, Notebook, Working
 from rowstake.core.planned import Planned, explain_weight
+from rowstake.core.planned_deck import DeckPlanned
 from rowstake.core.schedule.days import days, explain_days
-from rowstake.core.takeoff.explain import explain_take_off
-from rowstake.core.takeoff.lists import take_off
+from rowstake.core.takeoff.explain import explain_lists, explain_take_off
+from rowstake.core.takeoff.lists import Buyer, take_off
+from rowstake.core.year import live_through
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,8 +43,56 @@ class Plan(Planned):
     findings: tuple[Finding, ...]
 
 
-def plan(job: Job) -> Plan:
+@dataclass(frozen=True, slots=True)
+class DeckPlan(DeckPlanned):
+    """Everything that follows from a deck's job."""
+
+    workings: dict[str, Working]
+    findings: tuple[Finding, ...]
+
+
+AnyPlan = Plan | DeckPlan
+
+
+@overload
+def plan(job: FenceJob) -> Plan: ...
+@overload
+def plan(job: DeckJob) -> DeckPlan: ...
+@overload
+def plan(job: Job) -> AnyPlan: ...
+def plan(job: Job) -> AnyPlan:
     """The plan of a job. Raises `JobFault` when the job cannot be laid out as it stands."""
+    return _deck(job) if isinstance(job, DeckJob) else _fence(job)
+
+
+def _deck(job: DeckJob) -> DeckPlan:
+    brief = resolve_deck(job)
+    nailed = nailers(brief) + breaker_nailers(brief)
+    doubled = brief.deck.joists.doubled_ends
+    grid = lay_grid(brief, brief.joists[0].thickness_mm, nailed, doubled)
+    supports = propose(brief, grid.groups)
+    laying = lay_boards(brief, grid)
+    built = build(brief, grid, supports, laying)
+    spoil = sum(f.dug.spoil_m3 for f in built.footings)
+    lists = take_off(Buyer(brief.printer, brief.bag, job.site.near_salt, {}), list(built.parts), spoil)
+    poured = any(part.material == "concrete" for part in built.parts)
+    on_site = days(list(built.parts), job.site.crew, 48.0 if poured else 0.0, 0.0)
+    climate = pick(CATALOGUE.climates, job.site.climate or brief.region.climate, "site.climate")
+    damp = {"wet": "wet_pct", "yard": "yard_pct", "indoors": "indoors_pct"}[brief.deck.boards.stock]
+    moves = brief.species.moves_as if brief.product.moves == "timber" else None
+    turn = live_through(
+        climate, getattr(CATALOGUE.materials.seasons, damp), brief.field.width_mm, moves, laying.gap_mm, lap=False
+    )
+    planned = DeckPlanned(brief, grid, supports, laying, built, built.parts, lists, on_site, turn)
+    book = Notebook()
+    explain_deck(brief, grid, supports, laying, built, turn, book)
+    explain_lists(brief.printer, brief.bag, lists, "", book)
+    explain_days(on_site, job.site.crew, brief.printer, book)
+    told = {field.name: getattr(planned, field.name) for field in fields(planned)}
+    return DeckPlan(**told, workings=book.workings, findings=check_deck(planned))
+
+
+def _fence(job: FenceJob) -> Plan:
     brief = resolve(job)
     layout = lay_out(brief)
     levels = lay_levels(brief, layout)
@@ -47,7 +105,9 @@ def plan(job: Job) -> Plan:
     for gate in built:
         parts.extend(gate.parts)
     spoil = sum(digger.of(post).spoil_m3 for post in layout.posts)
-    lists = take_off(brief, parts, spoil)
+    longest = {brief.rail.id: brief.longest_rail_mm} if brief.fence.rails.longest_mm else {}
+    buyer = Buyer(brief.printer, brief.bag, job.site.near_salt, longest, brief.finish_after_days)
+    lists = take_off(buyer, parts, spoil)
     gusts = digger.gusts()
     turn = year(brief, laid)
     waits = [(kind.method.rails_after_h, kind.method.gates_after_h) for kind in digger.kinds.values()]

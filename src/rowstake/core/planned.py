@@ -9,12 +9,12 @@ from rowstake.core.fence.holes import BayGust, Digger
 from rowstake.core.fence.layout import Bay, Layout
 from rowstake.core.fence.levels import Levels
 from rowstake.core.fence.resolve import Brief
-from rowstake.core.fence.seasons import Year
 from rowstake.core.fence.skin import Course
 from rowstake.core.gates import Built
 from rowstake.core.parts import Notebook, Part
 from rowstake.core.schedule.days import Days
 from rowstake.core.takeoff.lists import TakeOff
+from rowstake.core.year import Year
 
 HUNG = {"board", "rail", "cap", "stiffener", "trim", "cap rail", "gravel board"}
 """Kinds of parts that hang on the posts."""

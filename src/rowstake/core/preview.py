@@ -6,13 +6,14 @@ from dataclasses import dataclass
 from typing import Any
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.drawing import Scene, elevation_scene
+from rowstake.core.drawing import Scene
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.fence.resolve import resolve
-from rowstake.core.job import Job
-from rowstake.core.plan import Plan, plan
-from rowstake.core.views.figures import Figure, figures
+from rowstake.core.job import FenceJob, Job
+from rowstake.core.plan import AnyPlan, plan
+from rowstake.core.views.figures import Figure
+from rowstake.core.views.of import figures_of, picture_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,10 +34,10 @@ class Consequence:
     sentence: str
 
 
-def compare(before: Plan, after: Plan) -> Consequence:
+def compare(before: AnyPlan, after: AnyPlan) -> Consequence:
     """The headline figures that differ, and the findings that come and go."""
-    was = {f.key: f for f in figures(before)}
-    now = {f.key: f for f in figures(after)}
+    was = {f.key: f for f in figures_of(before)}
+    now = {f.key: f for f in figures_of(after)}
     differences = tuple(
         Difference(key, now[key].name, was[key].text, now[key].text)
         for key in now
@@ -52,7 +53,7 @@ def compare(before: Plan, after: Plan) -> Consequence:
     return Consequence(differences, settles, brings, "; ".join(told))
 
 
-def consequence(job: Job, before: Plan, edits: list[dict[str, Any]]) -> Consequence:
+def consequence(job: Job, before: AnyPlan, edits: list[dict[str, Any]]) -> Consequence:
     """What `edits` would do to `job`; a change that cannot be made says so in its sentence."""
     try:
         return compare(before, plan(apply_raw(job, edits)))
@@ -84,23 +85,23 @@ def side_by_side(job: Job, ways: list[tuple[str, list[dict[str, Any]]]]) -> list
             out.append(Side(label, False, edits, [], (), None, fault.faults[0].message))
             continue
         titles = tuple(f.title for f in made.findings)
-        out.append(Side(label, after == job, edits, figures(made), titles, elevation_scene(made), ""))
+        out.append(Side(label, after == job, edits, figures_of(made), titles, picture_of(made), ""))
     return out
 
 
-def ways_over_ground(job: Job) -> list[Side]:
+def ways_over_ground(job: FenceJob) -> list[Side]:
     """Stepped, raked and contour beside each other, and level tops where they are chosen."""
     ways = ["stepped", "raked", "contour"] + ["level"] * (job.fence.slope.way == "level")
     return side_by_side(job, [(w, [{"do": "set", "path": "fence.slope.way", "value": w}]) for w in ways])
 
 
 def variants(job: Job) -> list[Side]:
-    """The fence in hand and its variants beside each other."""
+    """The work in hand and its variants beside each other."""
     kept = [(v.name, [{"do": "take_variant", "name": v.name, "only": True}]) for v in job.variants]
     return side_by_side(job, [("in hand", []), *kept])
 
 
-def what_the_wind_asks(job: Job) -> list[Side]:
+def what_the_wind_asks(job: FenceJob) -> list[Side]:
     """What each change buys against the wind: closer, larger, deeper, wider, more open, one at a time."""
     brief = resolve(job)
     posts, snap = job.fence.posts, brief.region.snap_mm

@@ -9,7 +9,7 @@ import re
 from functools import cache
 
 from rowstake.core.faults import refuse
-from rowstake.core.plan import Plan
+from rowstake.core.plan import AnyPlan
 from rowstake.files import formats as room
 from rowstake.files.base import Format, Issue
 
@@ -27,7 +27,7 @@ def formats() -> dict[str, Format]:
 
 
 def export(
-    plan: Plan, format_id: str, document: str | None = None, revision: int | None = None
+    plan: AnyPlan, format_id: str, document: str | None = None, revision: int | None = None
 ) -> tuple[Format, str, bytes]:
     """(format, file name, bytes) of one document; the format's first when none is named. Raises `JobFault`."""
     if format_id not in formats():

@@ -6,7 +6,7 @@ import datetime
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from rowstake.core.plan import Plan
+from rowstake.core.plan import AnyPlan
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,5 +30,5 @@ class Format:
     name: str
     media: str
     suffix: str
-    documents: Callable[[Plan], dict[str, str]]
-    write: Callable[[Plan, str, Issue], bytes]
+    documents: Callable[[AnyPlan], dict[str, str]]
+    write: Callable[[AnyPlan, str, Issue], bytes]

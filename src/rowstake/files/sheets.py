@@ -8,10 +8,10 @@ from itertools import groupby
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene, scenes
-from rowstake.core.plan import Plan
-from rowstake.core.views.lists import buy_rows, cut_rows, tapes
-from rowstake.core.views.strips import Strip, first_bay, heights, posts
-from rowstake.core.views.things import things
+from rowstake.core.plan import AnyPlan, DeckPlan, Plan
+from rowstake.core.views.lists import buy_rows, cut_rows
+from rowstake.core.views.of import tapes_of, things_of
+from rowstake.core.views.strips import Strip, strips
 from rowstake.files.base import Issue
 from rowstake.files.formats.svg import paper_size_mm, scene_svg
 from rowstake.files.strips import check_bar, strip_html
@@ -60,7 +60,7 @@ def _bar(scale: int, feet: bool) -> str:
     return ""
 
 
-def _block(plan: Plan, title: str, scale: int | None, issue: Issue) -> str:
+def _block(plan: AnyPlan, title: str, scale: int | None, issue: Issue) -> str:
     job = plan.brief.job
     feet = job.units == "ft-in"
     said = f"Scale 1:{scale} &nbsp; {_bar(scale, feet)} &nbsp; " if scale else ""
@@ -72,7 +72,7 @@ def _block(plan: Plan, title: str, scale: int | None, issue: Issue) -> str:
     )
 
 
-def _drawing(plan: Plan, scene: Scene, width: float, room: float, issue: Issue) -> str:
+def _drawing(plan: AnyPlan, scene: Scene, width: float, room: float, issue: Issue) -> str:
     scale = _scale_for(scene, width, room)
     return f'<section><div class="draw">{scene_svg(scene, paper_scale=scale)}</div>{_block(plan, scene.title, scale, issue)}</section>'
 
@@ -90,7 +90,23 @@ def _table(heads: list[str], rows: list[list[str]], numbers: set[int]) -> str:
     return f"<table><thead><tr>{head}</tr></thead><tbody>{body}</tbody></table>"
 
 
-def _holes(plan: Plan) -> str:
+def _holes(plan: AnyPlan) -> str:
+    return _footings(plan) if isinstance(plan, DeckPlan) else _fence_holes(plan)
+
+
+def _footings(plan: DeckPlan) -> str:
+    p, rows = plan.brief.printer, []
+    for f in plan.built.footings:
+        x, y = f.post.at
+        rows.append([
+            f.label, p.length(x), p.length(y), p.length(f.dug.across_mm), p.length(f.dug.depth_mm), f.dug.words,
+            f"{f.load_kn:.1f} kN", p.length(f.post.height_mm),
+        ])  # fmt: skip
+    heads = ["Footing", "Along the house", "Out from it", "Across", "Deep", "What", "Load", "Post"]
+    return f'<section class="list"><h2>Footing schedule</h2>{_table(heads, rows, {1, 2, 3, 4, 6, 7})}</section>'
+
+
+def _fence_holes(plan: Plan) -> str:
     p, rows = plan.brief.printer, []
     for post in plan.layout.posts:
         kind, cut = plan.digger.of(post), plan.digger.cut(post)
@@ -105,8 +121,10 @@ def _holes(plan: Plan) -> str:
     return f'<section class="list"><h2>Hole schedule</h2>{_table(heads, rows, {3, 4, 5, 6})}</section>'
 
 
-def _gates(plan: Plan) -> str:
-    told = things(plan)
+def _gates(plan: AnyPlan) -> str:
+    if isinstance(plan, DeckPlan):
+        return ""
+    told = things_of(plan)
     out = []
     for built in plan.gates:
         lines = [[line.name, line.value] for line in told[f"gate {built.gate.id}"].lines]
@@ -114,10 +132,10 @@ def _gates(plan: Plan) -> str:
     return f'<section class="list">{"".join(out)}</section>' if out else ""
 
 
-def _lists(plan: Plan) -> str:
+def _lists(plan: AnyPlan) -> str:
     buy = [[r.item, r.length, f"{r.count:g}", r.unit, r.needed, r.note] for r in buy_rows(plan)]
     cuts = [[r.section, r.piece, str(r.count), r.length, r.width, r.ends, r.labels] for r in cut_rows(plan)]
-    marks = [[str(t.leg + 1), m.of, m.kind, m.text, m.near, m.far] for t in tapes(plan, 0) for m in t.marks]
+    marks = [[str(t.leg + 1), m.of, m.kind, m.text, m.near, m.far] for t in tapes_of(plan, 0) for m in t.marks]
     return (
         f'<section class="list"><h2>For the yard</h2>{_table(["What", "Length", "Buy", "", "Why so many", ""], buy, {2})}</section>'
         f'<section class="list"><h2>For the saw</h2>{_table(["Section", "Piece", "How many", "Cut", "Rip", "Ends", "Labels"], cuts, {2, 3})}</section>'
@@ -125,8 +143,10 @@ def _lists(plan: Plan) -> str:
     )
 
 
-def _cautions(plan: Plan) -> str:
-    keys = ("site", "line", "ground", "holes", "frame", "skin", "gates", "buy")
+def _cautions(plan: AnyPlan) -> str:
+    keys = ["site", "line", "ground", "holes", "frame", "skin", "gates", "buy"]
+    if isinstance(plan, DeckPlan):
+        keys = [f"deck_{key}" for key in keys]
     items = [c for key in keys for c in CATALOGUE.cautions.get(key, ())]
     findings = "".join(f"<li><b>{escape(f.title)}.</b> {escape(f.why)}</li>" for f in plan.findings)
     open_ = f"<h2>Still to look at</h2><ul>{findings}</ul>" if findings else ""
@@ -137,13 +157,13 @@ def _cautions(plan: Plan) -> str:
     )
 
 
-def _strips(plan: Plan, strips: list[Strip], width: float) -> str:
+def _strips(plan: AnyPlan, shown: list[Strip], width: float) -> str:
     inches = plan.brief.job.units == "ft-in"
-    drawn = "".join(strip_html(strip, width, inches) for strip in strips)
+    drawn = "".join(strip_html(strip, width, inches) for strip in shown)
     return f'<section class="list"><h2>Strips of marks, full size</h2>{check_bar(inches)}{drawn}</section>'
 
 
-def _document(plan: Plan, paper: str, title: str, pages: list[str], issue: Issue) -> str:
+def _document(plan: AnyPlan, paper: str, title: str, pages: list[str], issue: Issue) -> str:
     w, h = PAPER[paper]
     inner = h - 2 * MARGIN_MM
     fonts = (resources.files("rowstake.files") / "fonts").joinpath()
@@ -155,24 +175,16 @@ def _document(plan: Plan, paper: str, title: str, pages: list[str], issue: Issue
     )
 
 
-def sheets_html(plan: Plan, paper: str, issue: Issue) -> str:
+def sheets_html(plan: AnyPlan, paper: str, issue: Issue) -> str:
     """The whole set for one paper size."""
     w, h = PAPER[paper]
     width, room = w - 2 * MARGIN_MM, h - 2 * MARGIN_MM - BLOCK_MM
     pages = [_drawing(plan, scene, width, room, issue) for scene in scenes(plan).values()]
-    bay = first_bay(plan)
-    pages += [
-        _holes(plan),
-        _gates(plan),
-        _strips(plan, [heights(plan), *([bay] if bay else [])], width),
-        _lists(plan),
-        _cautions(plan),
-    ]
+    pages += [_holes(plan), _gates(plan), _strips(plan, strips(plan)[:2], width), _lists(plan), _cautions(plan)]
     return _document(plan, paper, "Schedules, lists and cautions", pages, issue)
 
 
-def strips_html(plan: Plan, paper: str, issue: Issue) -> str:
-    """Every strip of a job: heights, boards of the first bay, posts of every leg."""
-    bay, width = first_bay(plan), PAPER[paper][0] - 2 * MARGIN_MM
-    strips = [heights(plan), *([bay] if bay else []), *posts(plan)]
-    return _document(plan, paper, "Strips of marks", [_strips(plan, strips, width)], issue)
+def strips_html(plan: AnyPlan, paper: str, issue: Issue) -> str:
+    """Every strip of a job at full size."""
+    width = PAPER[paper][0] - 2 * MARGIN_MM
+    return _document(plan, paper, "Strips of marks", [_strips(plan, strips(plan), width)], issue)

@@ -59,6 +59,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/deck": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Deck
+         * @description A rectangular deck with the region's defaults.
+         */
+        post: operations["add_deck_api_jobs_deck_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/import": {
         parameters: {
             query?: never;
@@ -324,7 +344,7 @@ export interface paths {
         put?: never;
         /**
          * Side By Side
-         * @description The fence in hand and its variants, beside each other.
+         * @description The work in hand and its variants, beside each other.
          */
         post: operations["side_by_side_api_plan_variants_post"];
         delete?: never;
@@ -451,6 +471,33 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AddCut
+         * @description Take something out of a deck's shape: a notch or clip at a corner, or a hole for a tree, a pipe, a post.
+         */
+        AddCut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "add_cut";
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "notch" | "clip" | "hole";
+            /**
+             * Corner
+             * @default far_right
+             * @enum {string}
+             */
+            corner: "house_left" | "house_right" | "far_left" | "far_right";
+            /**
+             * What
+             * @default tree
+             */
+            what: string;
+        };
         /** AddGate */
         AddGate: {
             /**
@@ -545,7 +592,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"])[];
+            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["SizeDeck"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"])[];
         };
         /** AskAbout */
         AskAbout: {
@@ -768,8 +815,6 @@ export interface components {
             buy: components["schemas"]["BuyRow"][];
             /** Cuts */
             cuts: components["schemas"]["CutRow"][];
-            /** Corners */
-            corners: components["schemas"]["Corner"][];
             /** Choices */
             choices: {
                 [key: string]: components["schemas"]["Choice"][];
@@ -778,24 +823,9 @@ export interface components {
             lengths: {
                 [key: string]: string;
             };
-            /** Joint */
-            joint: string;
-            /** Along */
-            along: boolean;
-            /** Framed */
-            framed: boolean;
-            /** Sheets */
-            sheets: boolean;
-            /** Walled */
-            walled: boolean;
-            /** Ground Text */
-            ground_text: string;
             /** Seasons */
             seasons: components["schemas"]["Season"][];
-            /** Rehearsals */
-            rehearsals: {
-                [key: string]: components["schemas"]["Swing"][];
-            };
+            fence: components["schemas"]["FenceDesk"] | null;
             /** Caution */
             caution: string;
         };
@@ -828,6 +858,30 @@ export interface components {
             allowed: string;
             /** Message */
             message: string;
+        };
+        /**
+         * FenceDesk
+         * @description What only a fence's page shows.
+         */
+        FenceDesk: {
+            /** Corners */
+            corners: components["schemas"]["Corner"][];
+            /** Joint */
+            joint: string;
+            /** Along */
+            along: boolean;
+            /** Framed */
+            framed: boolean;
+            /** Sheets */
+            sheets: boolean;
+            /** Walled */
+            walled: boolean;
+            /** Ground Text */
+            ground_text: string;
+            /** Rehearsals */
+            rehearsals: {
+                [key: string]: components["schemas"]["Swing"][];
+            };
         };
         /**
          * Figure
@@ -955,7 +1009,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "corner" | "gate" | "obstacle";
+            kind: "corner" | "gate" | "obstacle" | "deck";
             /** Id */
             id: string;
             /** At */
@@ -1002,6 +1056,16 @@ export interface components {
         JobFile: {
             /** Text */
             text: string;
+        };
+        /**
+         * Layer
+         * @description Shapes of a scene that are shown or put away together, in the order they are built.
+         */
+        Layer: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /**
          * LegFrame
@@ -1121,6 +1185,28 @@ export interface components {
             because: string;
         };
         /**
+         * NewDeck
+         * @description A region, a size, a height, and whether the house carries it.
+         */
+        NewDeck: {
+            /** Name */
+            name: string;
+            /** Region */
+            region: string;
+            /** Width */
+            width: string;
+            /** Out */
+            out: string;
+            /** Height */
+            height: string;
+            /**
+             * Support
+             * @default ledger
+             * @enum {string}
+             */
+            support: "ledger" | "free";
+        };
+        /**
          * NewJob
          * @description A region and a first line.
          */
@@ -1216,6 +1302,16 @@ export interface components {
             units: string;
             /** Example */
             example: string;
+        };
+        /** RemoveCut */
+        RemoveCut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "remove_cut";
+            /** Id */
+            id: string;
         };
         /** RemoveGate */
         RemoveGate: {
@@ -1319,6 +1415,11 @@ export interface components {
              * @default []
              */
             legs: components["schemas"]["LegFrame"][];
+            /**
+             * Layers
+             * @default []
+             */
+            layers: components["schemas"]["Layer"][];
         };
         /**
          * Season
@@ -1350,7 +1451,7 @@ export interface components {
         };
         /**
          * SetAside
-         * @description Keep the fence as it stands as a variant, and go on working on it.
+         * @description Keep the work as it stands as a variant, and go on working on it.
          */
         SetAside: {
             /**
@@ -1425,6 +1526,11 @@ export interface components {
              * @default false
              */
             hidden: boolean;
+            /**
+             * Layer
+             * @default
+             */
+            layer: string;
         };
         /**
          * Side
@@ -1446,6 +1552,21 @@ export interface components {
             scene: components["schemas"]["Scene"] | null;
             /** Refused */
             refused: string;
+        };
+        /**
+         * SizeDeck
+         * @description Drag the far edge or the right end of a deck, or the corner of both; it snaps to what a tape can read.
+         */
+        SizeDeck: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "size_deck";
+            /** Width Mm */
+            width_mm?: number | null;
+            /** Out Mm */
+            out_mm?: number | null;
         };
         /**
          * Stake
@@ -1513,7 +1634,7 @@ export interface components {
         };
         /**
          * TakeVariant
-         * @description Swap a variant with the fence in hand; with `only`, drop all the others.
+         * @description Swap a variant with the one in hand; with `only`, drop all the others.
          */
         TakeVariant: {
             /**
@@ -1726,6 +1847,39 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewJob"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opened"];
+                };
+            };
+            /** @description Client Error */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_deck_api_jobs_deck_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDeck"];
             };
         };
         responses: {

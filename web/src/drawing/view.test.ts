@@ -4,10 +4,10 @@ import { placeLabels } from "./labels";
 import { fit, toScreen, toWorld, zoom } from "./view";
 
 const size = { w: 600, h: 300 };
-const scene = { name: "plan", title: "", low: [0, 0], high: [10_000, 2000], shapes: [], handles: [], legs: [] } as Scene;
+const scene = { name: "plan", title: "", low: [0, 0], high: [10_000, 2000], shapes: [], handles: [], legs: [], layers: [] } as Scene;
 
 function dim(a: [number, number], b: [number, number], text: string, aside = 1): Shape {
-  return { kind: "dim", points: [a, b], look: "mark", of: "", text, radius_mm: 0, aside, hidden: false };
+  return { kind: "dim", points: [a, b], look: "mark", of: "", text, radius_mm: 0, aside, hidden: false, layer: "" };
 }
 
 describe("view", () => {

@@ -11,7 +11,9 @@ from rowstake.core.catalogue.models import (
     PSI,
     AdviceEntry,
     Climate,
+    Decking,
     Fact,
+    FootingEntry,
     Materials,
     MethodEntry,
     Movement,
@@ -25,7 +27,7 @@ from rowstake.core.catalogue.models import (
 from rowstake.core.faults import refuse
 
 __all__ = [
-    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Materials", "MethodEntry", "Region", "Section",
+    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Decking", "FootingEntry", "Materials", "MethodEntry", "Region", "Section",
     "Soil", "Species", "StyleEntry", "pick",
 ]  # fmt: skip
 
@@ -73,8 +75,20 @@ class Catalogue:
         return _table("methods", MethodEntry)
 
     @cached_property
+    def decking(self) -> dict[str, Decking]:
+        return _table("decking", Decking)
+
+    @cached_property
+    def footings(self) -> dict[str, FootingEntry]:
+        return _table("footings", FootingEntry)
+
+    @cached_property
     def advice(self) -> dict[str, AdviceEntry]:
         return _table("advice", AdviceEntry)
+
+    @cached_property
+    def advice_deck(self) -> dict[str, AdviceEntry]:
+        return _table("advice_deck", AdviceEntry)
 
     @cached_property
     def materials(self) -> Materials:
@@ -94,7 +108,7 @@ class Catalogue:
 
     def sections_for(self, region: str, use: str) -> list[Section]:
         """Sections sold in a region for a use, in catalogue order."""
-        return [s for s in self.sections.values() if s.region == region and s.use == use]
+        return [s for s in self.sections.values() if s.region == region and (s.use == use or use in s.also)]
 
 
 CATALOGUE = Catalogue()

@@ -40,6 +40,11 @@ class Region(Fact):
     hinge_gap_mm: float
     latch_gap_mm: float
     snap_mm: float
+    decking: str
+    live_kpa: float
+    dead_kpa: float
+    overhang_mm: float
+    sill_step_mm: float
 
 
 class Section(Fact):
@@ -48,7 +53,8 @@ class Section(Fact):
     id: str
     region: str
     name: str
-    use: Literal["post", "rail", "board", "sheet", "batten"]
+    use: Literal["post", "rail", "board", "sheet", "batten", "joist", "decking", "fascia"]
+    also: list[str] = []
     thickness_mm: float
     width_mm: float
     lengths_mm: list[float]
@@ -192,6 +198,66 @@ class GateFacts(Fact):
     hinges: list[Hinge]
 
 
+class PostHeight(Fact):
+    lesser_mm: float
+    greater_mm: float
+    highest_mm: float
+
+
+class DeckFacts(Fact):
+    standoff_mm: float
+    overhang_share: float
+    least_overhang_mm: float
+    overhang_of_run: float
+    blocking_over_mm: float
+    sister_mm: float
+    splice_lap_mm: float
+    edge_rows: int
+    least_footing_depth_mm: float
+    pier_over_post_mm: float
+    hole_base_mm: float
+    block_mm: float
+    block_base_mm: float
+    block_highest_mm: float
+    slab_least_mm: float
+    pile_saddle_mm: float
+    free_braced_over_mm: float
+    guard_over_mm: float
+    permit_over_mm: float
+    ledger_edge_mm: float
+    ledger_end_mm: float
+    screws_per_crossing: int
+    hanger_nails: int
+    ties_kn: float
+    ties: int
+    heavy_board_mm: float
+    hanger: str
+    post_heights: list[PostHeight]
+
+
+class Decking(Fact):
+    """A board on sale: `section` in the field, `square` where edges show."""
+
+    id: str
+    region: str
+    name: str
+    section: str
+    square: str
+    joists_mm: float
+    diagonal_mm: float
+    gap_mm: float
+    gap_least_mm: float
+    gap_most_mm: float
+    moves: Literal["timber", "composite", "pvc"] = "timber"
+    end_gap_mm: float = 0.0
+
+
+class FootingEntry(Fact):
+    id: str
+    name: str
+    words: str
+
+
 class SheetFacts(Fact):
     screw_grip_mm: float
     screw_every_mm: float
@@ -247,6 +313,7 @@ class Materials(Fact):
     board_fixing: BoardFixing
     finish: Finish
     stack: Stack
+    deck: DeckFacts
 
 
 class WorkingDay(Fact):

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 Point = tuple[float, float]
@@ -29,13 +29,22 @@ class Shape:
     radius_mm: float = 0.0
     aside: float = 0.0
     hidden: bool = False
+    layer: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Layer:
+    """Shapes of a scene that are shown or put away together, in the order they are built."""
+
+    key: str
+    name: str
 
 
 @dataclass(frozen=True, slots=True)
 class Handle:
     """Something that can be dragged: a corner, a gate or an obstacle, along the plan or along its leg."""
 
-    kind: Literal["corner", "gate", "obstacle"]
+    kind: Literal["corner", "gate", "obstacle", "deck"]
     id: str
     at: Point
     leg: int = 0
@@ -63,6 +72,7 @@ class Scene:
     shapes: tuple[Shape, ...]
     handles: tuple[Handle, ...] = ()
     legs: tuple[LegFrame, ...] = ()
+    layers: tuple[Layer, ...] = ()
 
 
 @dataclass(slots=True)
@@ -70,9 +80,10 @@ class Board:
     """Collects shapes and the room they take."""
 
     shapes: list[Shape] = field(default_factory=list)
+    layer: str = ""
 
     def add(self, shape: Shape) -> None:
-        self.shapes.append(shape)
+        self.shapes.append(replace(shape, layer=self.layer) if self.layer else shape)
 
     def rect(self, x0: float, y0: float, x1: float, y1: float, look: Look, of: str = "", hidden: bool = False) -> None:
         self.add(Shape("poly", ((x0, y0), (x1, y0), (x1, y1), (x0, y1)), look, of, hidden=hidden))

@@ -3,16 +3,15 @@
 from __future__ import annotations
 
 from rowstake.core.drawing.scene import Board, Scene
-from rowstake.core.planned import Planned
+from rowstake.core.measure import Printer
+from rowstake.core.year import Year
 
 SHOWN = 5
 THICK = 40.0
 
 
-def season_scenes(planned: Planned) -> list[Scene]:
+def season_scenes(year: Year, wide: float, p: Printer) -> list[Scene]:
     """One scene a month, seen from above; board middles stay where they are fixed."""
-    year, p = planned.year, planned.brief.printer
-    wide = planned.brief.board.width_mm
     pitch = wide - year.fixed_joint_mm if year.lap else wide + year.fixed_joint_mm
     out = []
     for month in year.months:

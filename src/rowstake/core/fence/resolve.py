@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE, MethodEntry, Region, Section, Soil, Species, StyleEntry, pick
 from rowstake.core.catalogue.models import Bag
 from rowstake.core.faults import refuse
-from rowstake.core.job import Fence, Job
+from rowstake.core.job import Fence, FenceJob
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners.post_hole import hole_diameter_mm
 
@@ -19,7 +19,7 @@ def face_mm(post: Section) -> float:
 
 @dataclass(frozen=True, slots=True)
 class Brief:
-    job: Job
+    job: FenceJob
     fence: Fence
     region: Region
     printer: Printer
@@ -105,13 +105,21 @@ class Brief:
         on_sale = [s for s in self.rail.lengths_mm if limit is None or s <= limit + 1e-6]
         return max(on_sale, default=min(self.rail.lengths_mm))
 
+    @property
+    def finish_after_days(self) -> float | None:
+        """How long the boards dry before they are stained: by how damp they were fixed; None where they are not."""
+        skin, dry = self.fence.skin, CATALOGUE.materials.finish.dry_days
+        if skin.finish == "none":
+            return None
+        return 0.0 if skin.finish == "early" else dry.get(skin.stock, dry["yard"])
+
     def hole_mm(self, post: Section) -> float:
         """The hole across: as chosen, else three post widths to the next auger of the region."""
         chosen = self.fence.posts.hole_mm
         return chosen or hole_diameter_mm(max(post.thickness_mm, post.width_mm), self.region.augers_mm)
 
 
-def resolve(job: Job) -> Brief:
+def resolve(job: FenceJob) -> Brief:
     """Raises `JobFault` for anything the catalogue does not have."""
     fence, c = job.fence, CATALOGUE
     region = pick(c.regions, job.region, "region")

@@ -2,48 +2,11 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
-from rowstake.core.catalogue import CATALOGUE, Climate, pick
+from rowstake.core.catalogue import CATALOGUE, pick
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.skin import Course
 from rowstake.core.parts import Notebook
-from rowstake.core.reckoners.moisture_content import MoistureContent
-from rowstake.core.reckoners.moisture_content import run as moisture_content
-from rowstake.core.reckoners.wood_movement import WoodMovement
-from rowstake.core.reckoners.wood_movement import run as wood_movement
-
-MONTHS = (
-    "January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November",
-    "December",
-)  # fmt: skip
-
-
-@dataclass(frozen=True, slots=True)
-class Month:
-    """`joint_mm` is the gap between boards, or the lap; below zero they press on each other, or no longer lap."""
-
-    name: str
-    moisture_pct: float
-    board_mm: float
-    joint_mm: float
-
-
-@dataclass(frozen=True, slots=True)
-class Year:
-    climate: Climate
-    fixed_pct: float
-    fixed_joint_mm: float
-    lap: bool
-    months: tuple[Month, ...]
-
-    @property
-    def least(self) -> Month:
-        return min(self.months, key=lambda m: m.joint_mm)
-
-    @property
-    def most(self) -> Month:
-        return max(self.months, key=lambda m: m.joint_mm)
+from rowstake.core.year import Year, live_through
 
 
 def fixed_moisture_pct(brief: Brief) -> float:
@@ -54,24 +17,12 @@ def fixed_moisture_pct(brief: Brief) -> float:
 
 
 def year(brief: Brief, laid: list[Course]) -> Year:
-    """A year of the closest joint in the fence. Boards are fixed in their middles and move both ways."""
+    """A year of the closest joint in the fence."""
     climate = pick(CATALOGUE.climates, brief.job.site.climate or brief.region.climate, "site.climate")
-    fixed, width, lap = fixed_moisture_pct(brief), brief.board.width_mm, brief.style.joint == "lap"
+    lap = brief.style.joint == "lap"
     joint = min((c.laid.lap_mm if lap else c.laid.gap_mm for c in laid), default=0.0)
-    months = []
-    moves = brief.board.density_kg_m3 is None
-    for name, t, h in zip(MONTHS, climate.temperature_c, climate.humidity_pct, strict=True):
-        moisture = moisture_content(MoistureContent(temperature_c=t, humidity_pct=h)).emc_pct
-        change = (
-            wood_movement(
-                WoodMovement(
-                    species=brief.species.moves_as, width_mm=width, moisture_from_pct=fixed, moisture_to_pct=moisture
-                )
-            ).change_mm
-            * moves
-        )
-        months.append(Month(name, moisture, width + change, joint + change if lap else joint - change))
-    return Year(climate, fixed, joint, lap, tuple(months))
+    moves = brief.species.moves_as if brief.board.density_kg_m3 is None else None
+    return live_through(climate, fixed_moisture_pct(brief), brief.board.width_mm, moves, joint, lap)
 
 
 def explain_stack(brief: Brief, laid: list[Course], turn: Year, book: Notebook) -> None:

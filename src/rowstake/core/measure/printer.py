@@ -54,6 +54,10 @@ class Printer:
         """A gust: `31 m/s`, with miles an hour beside it where feet are used."""
         return f"{mps:.0f} m/s" if self.units == "mm" else f"{mps / 0.44704:.0f} mph ({mps:.0f} m/s)"
 
+    def area(self, m2: float) -> str:
+        """An area: `15.69 m²` or `169 sq ft`."""
+        return f"{m2:.2f} m²" if self.units == "mm" else f"{m2 / 0.3048**2:.0f} sq ft"
+
     def volume(self, m3: float) -> str:
         """A volume: litres or m³; cubic feet or yards where feet are used."""
         if self.units == "mm":

@@ -5,16 +5,18 @@ from __future__ import annotations
 from collections import Counter
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.catalogue.models import Bag
 from rowstake.core.fence.holes import Digger
 from rowstake.core.fence.layout import Layout
 from rowstake.core.fence.resolve import Brief
+from rowstake.core.measure import Printer
 from rowstake.core.parts import Notebook
 from rowstake.core.setting import methods
 from rowstake.core.takeoff.lists import TakeOff
 
 
 def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layout, book: Notebook) -> None:
-    p, facts = brief.printer, CATALOGUE.materials.concrete
+    p = brief.printer
     holes = Counter(digger.setting_of(post) for post in layout.posts)
     rows = []
     for setting, posts in holes.items():
@@ -28,18 +30,37 @@ def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layou
             f"{count} {kind.plural}, hole {p.length(kind.diameter_mm)} across, "
             f"{p.length(kind.hole.embedment_mm)} of post in the ground: {p.volume(each)} of concrete each"
         )
+    holes_words = "; ".join(rows) + ". "
+    concrete = f"{methods()[brief.method.id].formula}. "
+    names = {brief.board.id: "boards", brief.rail.id: "rails", brief.post.id: "posts"}
+    explain_lists(brief.printer, brief.bag, lists, holes_words, book, concrete, names)
+
+
+def explain_lists(
+    p: Printer,
+    bag: Bag,
+    lists: TakeOff,
+    holes: str,
+    book: Notebook,
+    concrete: str = "",
+    names: dict[str, str] | None = None,
+) -> None:
+    """Bags, lengths and waste of any job; `holes` tells where the concrete goes."""
+    facts = CATALOGUE.materials.concrete
     book.note(
         "bags", "Bags of concrete", f"{lists.bags}",
-        rule=f"{methods()[brief.method.id].formula}. All holes pooled, {facts.waste_pct:g} % waste added, "
+        rule=f"{concrete}All holes pooled, {facts.waste_pct:g} % waste added, "
         f"{facts.dry_kg_per_m3:g} kg of dry mix to the cubic metre, rounded up to whole bags.",
-        formula="; ".join(rows) + f". {lists.concrete_m3:.3f} m³ × {1 + facts.waste_pct / 100:g} × {facts.dry_kg_per_m3:g} ÷ "
-        f"{brief.bag.kg:g} kg → {lists.bags} × {brief.bag.name}",
+        formula=f"{holes}{lists.concrete_m3:.3f} m³ × {1 + facts.waste_pct / 100:g} × {facts.dry_kg_per_m3:g} ÷ "
+        f"{bag.kg:g} kg → {lists.bags} × {bag.name}",
         source=facts.source,
         changes="Hole width and depth, number of posts, bag size.",
     )  # fmt: skip
     bought = sum(sum(plan.boards.values()) for plan in lists.plans.values())
-    kept = {brief.board.id: "boards", brief.rail.id: "rails", brief.post.id: "posts"}
-    waste = "; ".join(f"{kept.get(k, k)} {plan.waste * 100:.0f} % waste" for k, plan in lists.plans.items())
+    kept = names or {}
+    waste = "; ".join(
+        f"{kept.get(k, CATALOGUE.sections[k].name)} {plan.waste * 100:.0f} % waste" for k, plan in lists.plans.items()
+    )
     book.note(
         "timber", "Lengths of timber to buy", str(bought),
         rule="Pieces of one section are cut from the lengths on sale, longest first, with a saw cut between them. "

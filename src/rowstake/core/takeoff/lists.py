@@ -6,11 +6,26 @@ from collections import Counter, defaultdict, deque
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.catalogue.models import Bag
 from rowstake.core.cutting.plan import CutPlan, cut_plan
-from rowstake.core.fence.resolve import Brief
+from rowstake.core.measure import Printer
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.hole_concrete import bags_for
+
+
+@dataclass(frozen=True, slots=True)
+class Buyer:
+    """What the lists need to know of a job: its words, its bags, and what its builder will not buy.
+
+    `longest_mm` caps the lengths bought of a section; `finish_after_days` is None where nothing is stained.
+    """
+
+    printer: Printer
+    bag: Bag
+    near_salt: bool
+    longest_mm: dict[str, float]
+    finish_after_days: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,6 +83,7 @@ class TakeOff:
 
 GROUP = {
     "post": "Posts", "rail": "Rails and frames", "board": "Boards", "sheet": "Sheets", "batten": "Battens",
+    "joist": "Frame", "decking": "Boards", "fascia": "Boards",
 }  # fmt: skip
 
 
@@ -85,14 +101,14 @@ def cut_lines(parts: list[Part]) -> tuple[CutLine, ...]:
     )
 
 
-def _needed(brief: Brief, cut: Counter[float]) -> str:
+def _needed(buyer: Buyer, cut: Counter[float]) -> str:
     """`cuts 2 × 2998 mm, 1 × 1547 mm and 3 more sizes`."""
     sizes = sorted(cut.items(), reverse=True)
-    shown = ", ".join(f"{n} × {brief.printer.length(c)}" for c, n in sizes[:4])
+    shown = ", ".join(f"{n} × {buyer.printer.length(c)}" for c, n in sizes[:4])
     return f"cuts {shown}" + (f" and {len(sizes) - 4} more sizes" if len(sizes) > 4 else "")
 
 
-def _timber(brief: Brief, parts: list[Part]) -> tuple[list[BuyLine], dict[str, CutPlan]]:
+def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, CutPlan]]:
     """Lengths to buy of every section; each line carries the labels of the pieces cut from it."""
     labels: dict[str, dict[float, deque[str]]] = defaultdict(lambda: defaultdict(deque))
     for p in parts:
@@ -102,8 +118,8 @@ def _timber(brief: Brief, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
     for key, waiting in labels.items():
         section = CATALOGUE.sections[key]
         stock = section.lengths_mm
-        if section.id == brief.rail.id and brief.fence.rails.longest_mm:
-            stock = [s for s in stock if s <= brief.longest_rail_mm + 1e-6]
+        if (longest := buyer.longest_mm.get(key)) is not None:
+            stock = [s for s in stock if s <= longest + 1e-6]
         wanted = Counter({length: len(names) for length, names in waiting.items()})
         plans[key] = plan = cut_plan(wanted, stock)
         for length, count in plan.boards.items():
@@ -114,7 +130,7 @@ def _timber(brief: Brief, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
                         cut[piece] += pattern.count
             names = tuple(waiting[piece].popleft() for piece, n in cut.items() for _ in range(n))
             lines.append(
-                BuyLine(GROUP[section.use], section.name, count, "lengths", _needed(brief, cut), names, length)
+                BuyLine(GROUP[section.use], section.name, count, "lengths", _needed(buyer, cut), names, length)
             )
     return lines, plans
 
@@ -131,14 +147,14 @@ def packs_for(count: float) -> tuple[int, dict[int, int]]:
     return wanted, {size: n for size, n in sorted(packs.items()) if n}
 
 
-def _fixings(brief: Brief, parts: list[Part]) -> list[BuyLine]:
+def _fixings(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
     counts: Counter[str] = Counter()
     whose: dict[str, list[str]] = defaultdict(list)
     for p in parts:
-        if p.kind in ("rail screw", "board screw"):
+        if p.kind in ("rail screw", "board screw", "frame screw"):
             counts[p.material] += int(p.amount)
             whose[p.material].append(p.label)
-    finish = "stainless" if brief.job.site.near_salt else "hot-dip galvanised or stainless"
+    finish = "stainless" if buyer.near_salt else "hot-dip galvanised or stainless"
     lines = []
     for item, count in counts.items():
         wanted, packs = packs_for(count)
@@ -178,24 +194,18 @@ def finish_m2(parts: list[Part]) -> float:
     return area / 1e6
 
 
-def finish_after_days(brief: Brief) -> float:
-    """How long the boards dry before they are stained: not at all, or by how damp they were fixed."""
-    facts, skin = CATALOGUE.materials.finish, brief.fence.skin
-    return 0.0 if skin.finish == "early" else facts.dry_days.get(skin.stock, facts.dry_days["yard"])
-
-
-def _finish(brief: Brief, parts: list[Part]) -> list[BuyLine]:
-    if brief.fence.skin.finish == "none":
+def _finish(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
+    if buyer.finish_after_days is None:
         return []
-    facts, area, days = CATALOGUE.materials.finish, finish_m2(parts), finish_after_days(brief)
+    facts, area, days = CATALOGUE.materials.finish, finish_m2(parts), buyer.finish_after_days
     litres = up(area * facts.coats / facts.coverage_m2_per_litre)
     when = f"after about {days:g} days of drying" if days else "as soon as a drop of water soaks in"
     told = f"{area:.0f} m², {facts.coats} coats at {facts.coverage_m2_per_litre:g} m² a litre"
     return [BuyLine("Finish", "stain or oil for outdoors", litres, "litres", told, ("all timber",), note=when)]
 
 
-def _hardware(brief: Brief, parts: list[Part]) -> list[BuyLine]:
-    finish = ", stainless" if brief.job.site.near_salt else ", galvanised"
+def _hardware(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
+    finish = ", stainless" if buyer.near_salt else ", galvanised"
     counts: Counter[str] = Counter()
     whose: dict[str, list[str]] = defaultdict(list)
     for p in parts:
@@ -209,11 +219,11 @@ def _hardware(brief: Brief, parts: list[Part]) -> list[BuyLine]:
     ]  # fmt: skip
 
 
-def take_off(brief: Brief, parts: list[Part], spoil_m3: float) -> TakeOff:
+def take_off(buyer: Buyer, parts: list[Part], spoil_m3: float) -> TakeOff:
     """Everything to buy and to cut for these parts."""
-    facts, p = CATALOGUE.materials, brief.printer
-    lines, plans = _timber(brief, parts)
-    order = list(GROUP.values())
+    facts, p = CATALOGUE.materials, buyer.printer
+    lines, plans = _timber(buyer, parts)
+    order = list(dict.fromkeys(GROUP.values()))
     lines.sort(key=lambda line: (order.index(line.group), line.item, line.length_mm or 0))
     volume: Counter[str] = Counter()
     whose: dict[str, list[str]] = defaultdict(list)
@@ -222,14 +232,14 @@ def take_off(brief: Brief, parts: list[Part], spoil_m3: float) -> TakeOff:
             volume[part.material] += part.amount  # type: ignore[assignment]
             whose[part.material].append(part.of)
     concrete = float(volume["concrete"])
-    bags = bags_for(concrete, brief.bag.kg, facts.concrete.waste_pct)
+    bags = bags_for(concrete, buyer.bag.kg, facts.concrete.waste_pct)
     if bags:
         ready = concrete > facts.concrete.ready_mix_over_m3
         lines.append(
             BuyLine(
-                "Concrete and gravel", f"concrete, {brief.bag.name}", bags, "bags",
+                "Concrete and gravel", f"concrete, {buyer.bag.name}", bags, "bags",
                 f"{p.volume(concrete)} + {facts.concrete.waste_pct:g} % waste; about "
-                f"{bags * brief.bag.kg * facts.concrete.water_litre_per_kg:.0f} litres of water",
+                f"{bags * buyer.bag.kg * facts.concrete.water_litre_per_kg:.0f} litres of water",
                 tuple(whose["concrete"]), note="ask the price of ready-mix" if ready else "",
             )
         )  # fmt: skip
@@ -245,5 +255,5 @@ def take_off(brief: Brief, parts: list[Part], spoil_m3: float) -> TakeOff:
             BuyLine("Concrete and gravel", "setting foam, kits", kits, "kits",
                     f"{p.volume(foam)} at {facts.foam.kit_m3 * 1000:g} litres a kit; the label counts", tuple(whose["foam"]))
         )  # fmt: skip
-    lines += _fixings(brief, parts) + _adhesive(parts) + _hardware(brief, parts) + _finish(brief, parts)
+    lines += _fixings(buyer, parts) + _adhesive(parts) + _hardware(buyer, parts) + _finish(buyer, parts)
     return TakeOff(tuple(lines), cut_lines(parts), plans, concrete, bags, spoil_m3)

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.job import Job, write_job
+from rowstake.core.job import FenceJob, Job, write_job
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,7 +27,7 @@ FITS = {
 }
 
 
-def choices(job: Job) -> dict[str, list[Choice]]:
+def choices(job: FenceJob) -> dict[str, list[Choice]]:
     """Every list of choices by the path it sets."""
     c, region = CATALOGUE, job.region
 
@@ -135,7 +135,7 @@ def length_texts(job: Job) -> dict[str, str]:
     return out
 
 
-def ground_text(job: Job) -> str:
+def ground_text(job: FenceJob) -> str:
     """The levels as rows of `leg, station, level`, as they would be typed."""
     p = job.printer
     return "\n".join(

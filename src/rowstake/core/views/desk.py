@@ -10,13 +10,15 @@ from rowstake.core.drawing import Scene, scenes
 from rowstake.core.drawing.seasons import season_scenes
 from rowstake.core.gates import Swing
 from rowstake.core.parts import Finding, Working
-from rowstake.core.plan import Plan
-from rowstake.core.views.choices import Choice, choices, ground_text, length_texts
-from rowstake.core.views.figures import Figure, figures
-from rowstake.core.views.lists import BuyRow, CutRow, Tape, buy_rows, cut_rows, tapes
+from rowstake.core.plan import AnyPlan, DeckPlan, Plan
+from rowstake.core.views.choices import Choice, ground_text, length_texts
+from rowstake.core.views.deck.order import deck_needs
+from rowstake.core.views.figures import Figure
+from rowstake.core.views.lists import BuyRow, CutRow, Tape, buy_rows, cut_rows
+from rowstake.core.views.of import choices_of, figures_of, stakes_of, tapes_of, things_of
 from rowstake.core.views.order import Need, needs
-from rowstake.core.views.stakes import Stake, stakes
-from rowstake.core.views.things import Thing, things
+from rowstake.core.views.stakes import Stake
+from rowstake.core.views.things import Thing
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,13 +40,28 @@ class Season:
     scene: Scene
 
 
-def _seasons(plan: Plan) -> list[Season]:
+def _seasons(plan: AnyPlan) -> list[Season]:
     p = plan.brief.printer
-    drawn = season_scenes(plan)
+    wide = plan.brief.field.width_mm if isinstance(plan, DeckPlan) else plan.brief.board.width_mm
+    drawn = season_scenes(plan.year, wide, p)
     return [
         Season(m.name, f"{m.moisture_pct:.1f} %", p.fine(m.joint_mm), scene)
         for m, scene in zip(plan.year.months, drawn, strict=True)
     ]
+
+
+@dataclass(frozen=True, slots=True)
+class FenceDesk:
+    """What only a fence's page shows."""
+
+    corners: list[Corner]
+    joint: str
+    along: bool
+    framed: bool
+    sheets: bool
+    walled: bool
+    ground_text: str
+    rehearsals: dict[str, list[Swing]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,50 +78,48 @@ class Desk:
     things: dict[str, Thing]
     buy: list[BuyRow]
     cuts: list[CutRow]
-    corners: list[Corner]
     choices: dict[str, list[Choice]]
     lengths: dict[str, str]
-    joint: str
-    along: bool
-    framed: bool
-    sheets: bool
-    walled: bool
-    ground_text: str
     seasons: list[Season]
-    rehearsals: dict[str, list[Swing]]
+    fence: FenceDesk | None
     caution: str
 
 
-def desk(plan: Plan) -> Desk:
-    job = plan.brief.job
+def _fence(plan: Plan) -> FenceDesk:
     corners = [
         Corner(leg.index, round(180 - abs(leg.turn_deg), 4), "left" if leg.turn_deg >= 0 else "right")
         for leg in plan.layout.legs[1:]
     ]
-    always: Any = CATALOGUE.cautions["always"]
-    return Desk(
-        name=job.name,
-        region=plan.brief.region.name,
-        stakes=stakes(plan),
-        needs=needs(plan),
-        figures=figures(plan),
-        findings=list(plan.findings),
-        workings=plan.workings,
-        scenes=scenes(plan),
-        tapes=tapes(plan),
-        things=things(plan),
-        buy=buy_rows(plan),
-        cuts=cut_rows(plan),
+    return FenceDesk(
         corners=corners,
-        choices=choices(job),
-        lengths=length_texts(job),
         joint=plan.brief.style.joint,
         along=plan.brief.along,
         framed=plan.brief.style.framed or plan.brief.style.on_centres,
         sheets=plan.brief.style.on_centres,
         walled=bool(plan.levels.walled),
         ground_text=ground_text(plan.brief.job),
-        seasons=_seasons(plan),
         rehearsals={built.gate.id: list(built.swings) for built in plan.gates},
+    )
+
+
+def desk(plan: AnyPlan) -> Desk:
+    always: Any = CATALOGUE.cautions["always"]
+    return Desk(
+        name=plan.brief.job.name,
+        region=plan.brief.region.name,
+        stakes=stakes_of(plan),
+        needs=deck_needs(plan) if isinstance(plan, DeckPlan) else needs(plan),
+        figures=figures_of(plan),
+        findings=list(plan.findings),
+        workings=plan.workings,
+        scenes=scenes(plan),
+        tapes=tapes_of(plan),
+        things=things_of(plan),
+        buy=buy_rows(plan),
+        cuts=cut_rows(plan),
+        choices=choices_of(plan),
+        lengths=length_texts(plan.brief.job),
+        seasons=_seasons(plan),
+        fence=None if isinstance(plan, DeckPlan) else _fence(plan),
         caution=str(always),
     )

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.planned import Planned
+from rowstake.core.planned_deck import DeckPlanned
 from rowstake.core.takeoff.lists import CutLine
 
 SHOWN = 6
@@ -68,7 +69,7 @@ def labels_text(labels: tuple[str, ...]) -> str:
     return f"{labels[0]}, {labels[1]} … {labels[-1]} ({len(labels)})"
 
 
-def buy_rows(planned: Planned) -> list[BuyRow]:
+def buy_rows(planned: Planned | DeckPlanned) -> list[BuyRow]:
     p = planned.brief.printer
     return [
         BuyRow(
@@ -79,7 +80,7 @@ def buy_rows(planned: Planned) -> list[BuyRow]:
     ]  # fmt: skip
 
 
-def cut_rows(planned: Planned) -> list[CutRow]:
+def cut_rows(planned: Planned | DeckPlanned) -> list[CutRow]:
     p = planned.brief.printer
 
     def row(line: CutLine) -> CutRow:

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Finding
 from rowstake.core.plan import Plan
 from rowstake.core.views.figures import figures
 
@@ -61,14 +62,20 @@ def stakes(plan: Plan) -> list[Stake]:
          f"leaf_{plan.gates[0].gate.id}" if gates else ""),
         ("buy", "Buy & cut", f"{lists.bags} bags, {by_key['timber'].text} lengths", "bags"),
     ]  # fmt: skip
-    open_at = {f.stake for f in plan.findings if f.weight == "needs"}
+    return flagged(rows, plan.findings, "")
+
+
+def flagged(rows: list[tuple[str, str, str, str]], findings: tuple[Finding, ...], cautions: str) -> list[Stake]:
+    """Stakes of (key, name, figure, working), each with its flag; `cautions` is what its cautions' keys begin with."""
+    open_at = {f.stake for f in findings if f.weight == "needs"}
     out = []
     for key, name, figure, working in rows:
-        count = sum(1 for f in plan.findings if f.stake == key)
+        count = sum(1 for f in findings if f.stake == key)
         earlier = [n for k, n, _, _ in rows if k in open_at and k != key]
         flag: Literal["clear", "needs", "waits"] = "needs" if count else "clear"
         says = f"{count} to look at" if count else "nothing in the way"
         if key == "buy" and not count and earlier:
             flag, says = "waits", f"waits for {earlier[0]}" if len(earlier) == 1 else f"waits for {len(earlier)} stakes"
-        out.append(Stake(key, name, figure, working, flag, says, tuple(CATALOGUE.cautions.get(key, ()))))
+        told = CATALOGUE.cautions.get(f"{cautions}{key}", ())
+        out.append(Stake(key, name, figure, working, flag, says, tuple(told)))
     return out

@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from rowstake.core.fence.rails import row_offsets_mm
-from rowstake.core.plan import Plan
+from rowstake.core.plan import AnyPlan, DeckPlan, Plan
+from rowstake.core.views.deck.tapes import deck_tapes
 
 LONGEST_MM = 30_000.0
 """A leg longer than this is left to the tape: the paper would not be worth it."""
@@ -61,3 +62,16 @@ def posts(plan: Plan) -> list[Strip]:
             )
             out.append(Strip(f"Post middles on leg {leg.index + 1}, from its start", leg.length_mm, marks))
     return out
+
+
+def strips(plan: AnyPlan) -> list[Strip]:
+    """Every strip of a job: of a fence, heights, boards of the first bay and posts of every leg; of a deck, its tapes."""
+    if isinstance(plan, DeckPlan):
+        out = []
+        for tape in deck_tapes(plan):
+            if tape.length_mm <= LONGEST_MM and tape.marks:
+                marks = tuple((m.mm, f"{m.of if m.kind != 'joist' else 'joist'} {m.text}") for m in tape.marks)
+                out.append(Strip(f"{tape.what.capitalize()}, from the left or the house", tape.length_mm, marks))
+        return out
+    bay = first_bay(plan)
+    return [heights(plan), *([bay] if bay else []), *posts(plan)]

@@ -7,30 +7,31 @@ import io
 from collections.abc import Iterable
 from typing import Any
 
-from rowstake.core.plan import Plan
-from rowstake.core.views.lists import buy_rows, cut_rows, tapes
+from rowstake.core.plan import AnyPlan
+from rowstake.core.views.lists import buy_rows, cut_rows
+from rowstake.core.views.of import tapes_of
 from rowstake.files.base import Format, Issue
 
 DOCUMENTS = {"buy": "Buy list", "cuts": "Cut list", "marks": "Mark sheet"}
 
 
-def _buy(plan: Plan) -> Iterable[list[Any]]:
+def _buy(plan: AnyPlan) -> Iterable[list[Any]]:
     yield ["group", "item", "length", "length_mm", "buy", "unit", "needed", "note", "for"]
     for row, line in zip(buy_rows(plan), plan.lists.buy, strict=True):
         mm = "" if line.length_mm is None else round(line.length_mm, 1)
         yield [row.group, row.item, row.length, mm, row.count, row.unit, row.needed, row.note, " ".join(row.parts)]
 
 
-def _cuts(plan: Plan) -> Iterable[list[Any]]:
+def _cuts(plan: AnyPlan) -> Iterable[list[Any]]:
     yield ["section", "piece", "count", "length", "length_mm", "rip_mm", "ends", "labels"]
     for row, line in zip(cut_rows(plan), plan.lists.cuts, strict=True):
         rip = line.width_mm if row.width else ""
         yield [row.section, row.piece, row.count, row.length, line.length_mm, rip, row.ends, " ".join(row.parts)]
 
 
-def _marks(plan: Plan) -> Iterable[list[Any]]:
+def _marks(plan: AnyPlan) -> Iterable[list[Any]]:
     yield ["leg", "mark_of", "kind", "running_mark", "running_mm", "near_face", "far_face", "ground_level", "top_level"]
-    for tape in tapes(plan):
+    for tape in tapes_of(plan):
         for mark in tape.marks:
             yield [
                 tape.leg + 1,
@@ -45,7 +46,7 @@ def _marks(plan: Plan) -> Iterable[list[Any]]:
             ]
 
 
-def write(plan: Plan, document: str, _: Issue) -> bytes:
+def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     """UTF-8 with a byte order mark, so that spreadsheets read primes and × aright."""
     rows = {"buy": _buy, "cuts": _cuts, "marks": _marks}[document](plan)
     text = io.StringIO()

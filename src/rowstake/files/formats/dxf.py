@@ -11,7 +11,7 @@ from ezdxf.document import Drawing
 from ezdxf.enums import TextEntityAlignment
 
 from rowstake.core.drawing import Scene, Shape, scenes
-from rowstake.core.plan import Plan
+from rowstake.core.plan import AnyPlan
 from rowstake.files.base import Format, Issue
 
 LAYERS = {
@@ -78,7 +78,7 @@ def scene_dxf(scene: Scene) -> Drawing:
     return document
 
 
-def write(plan: Plan, document: str, _: Issue) -> bytes:
+def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     out = io.StringIO()
     scene_dxf(scenes(plan)[document]).write(out)
     return out.getvalue().encode("utf-8")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowstake.core.plan import Plan
+from rowstake.core.plan import AnyPlan
 from rowstake.files.base import Format, Issue
 from rowstake.files.sheets import sheets_html, strips_html
 
@@ -14,13 +14,13 @@ DOCUMENTS = {
 }
 
 
-def html(plan: Plan, document: str, issue: Issue) -> str:
+def html(plan: AnyPlan, document: str, issue: Issue) -> str:
     if document == "strips":
         return strips_html(plan, "letter" if plan.brief.job.units == "ft-in" else "a4", issue)
     return sheets_html(plan, document, issue)
 
 
-def write(plan: Plan, document: str, issue: Issue) -> bytes:
+def write(plan: AnyPlan, document: str, issue: Issue) -> bytes:
     from weasyprint import HTML  # two seconds to import: only when a sheet is asked for
 
     made: bytes = HTML(string=html(plan, document, issue)).write_pdf()

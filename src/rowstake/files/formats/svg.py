@@ -7,7 +7,7 @@ from xml.sax.saxutils import escape, quoteattr
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene, Shape, scenes
-from rowstake.core.plan import Plan
+from rowstake.core.plan import AnyPlan
 from rowstake.files.base import Format, Issue
 
 PAPER_UNIT = 0.236
@@ -108,7 +108,7 @@ def paper_size_mm(scene: Scene, paper_scale: float) -> tuple[float, float]:
     )
 
 
-def write(plan: Plan, document: str, _: Issue) -> bytes:
+def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     caution = str(CATALOGUE.cautions["always"])
     return scene_svg(scenes(plan)[document], caution).encode()
 

@@ -11,8 +11,9 @@ from openpyxl.utils import get_column_letter
 from openpyxl.worksheet.worksheet import Worksheet
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.plan import Plan
-from rowstake.core.views.lists import buy_rows, cut_rows, tapes
+from rowstake.core.plan import AnyPlan
+from rowstake.core.views.lists import buy_rows, cut_rows
+from rowstake.core.views.of import tapes_of
 from rowstake.files.base import Format, Issue
 
 BOLD = Font(bold=True)
@@ -34,7 +35,7 @@ def _total(sheet: Worksheet, words: str, formulas: dict[int, str]) -> None:
         sheet.cell(row, column, formula).font = BOLD
 
 
-def _buy(sheet: Worksheet, plan: Plan) -> None:
+def _buy(sheet: Worksheet, plan: AnyPlan) -> None:
     _head(
         sheet, ["What", "Length mm", "Buy", "Unit", "Metres", "Price each", "Cost", "Why so many", "Note", "For"],
         [34, 11, 8, 14, 10, 11, 11, 46, 22, 60],
@@ -51,7 +52,7 @@ def _buy(sheet: Worksheet, plan: Plan) -> None:
     _total(sheet, "Total", {5: f"=SUM(E2:E{last})", 7: f"=SUM(G2:G{last})"})
 
 
-def _cuts(sheet: Worksheet, plan: Plan) -> None:
+def _cuts(sheet: Worksheet, plan: AnyPlan) -> None:
     _head(
         sheet, ["Section", "Piece", "How many", "Cut mm", "Cut", "Rip mm", "Ends", "Metres", "Labels"],
         [22, 14, 10, 10, 14, 9, 34, 10, 60],
@@ -67,17 +68,17 @@ def _cuts(sheet: Worksheet, plan: Plan) -> None:
     _total(sheet, "Total", {3: f"=SUM(C2:C{last})", 8: f"=SUM(H2:H{last})"})
 
 
-def _marks(sheet: Worksheet, plan: Plan) -> None:
+def _marks(sheet: Worksheet, plan: AnyPlan) -> None:
     _head(
         sheet, ["Leg", "Mark of", "Kind", "Running mm", "Running", "Near face", "Far face", "Ground", "Top"],
         [6, 10, 10, 12, 14, 14, 14, 12, 12],
     )  # fmt: skip
-    for tape in tapes(plan):
+    for tape in tapes_of(plan):
         for m in tape.marks:
             sheet.append([tape.leg + 1, m.of, m.kind, round(m.mm, 2), m.text, m.near, m.far, m.ground, m.top])
 
 
-def write(plan: Plan, document: str, _: Issue) -> bytes:
+def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     book = Workbook()
     sheet = book.active
     assert isinstance(sheet, Worksheet)

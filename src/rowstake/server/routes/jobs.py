@@ -9,10 +9,10 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from rowstake.core.catalogue import CATALOGUE, pick
-from rowstake.core.drawing import Scene, outline
+from rowstake.core.drawing import Scene, deck_outline, outline
 from rowstake.core.edits import apply_raw
 from rowstake.core.fence.line import lay_line
-from rowstake.core.job import Job, Leg, new_job, read_job, read_job_text, write_job
+from rowstake.core.job import FenceJob, Job, Leg, new_deck, new_fence, read_job, read_job_text, write_job
 from rowstake.core.measure import parse_length
 from rowstake.core.plan import plan
 from rowstake.core.views import Desk, desk
@@ -36,6 +36,17 @@ class NewJob(BaseModel):
     region: str
     style: str = "close_butted"
     legs: Annotated[list[FirstLeg], Field(min_length=1, max_length=40)]
+
+
+class NewDeck(BaseModel):
+    """A region, a size, a height, and whether the house carries it."""
+
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    region: str
+    width: str
+    out: str
+    height: str
+    support: Literal["ledger", "free"] = "ledger"
 
 
 class Save(BaseModel):
@@ -97,6 +108,12 @@ def opened(held: Held) -> Opened:
 
 def _card(held: Held) -> Card:
     job = read_job(held.document)
+    if not isinstance(job, FenceJob):
+        shape, p = job.deck.shape, job.printer
+        return Card(
+            held.id, held.name, CATALOGUE.regions[job.region].name, "Deck", f"{p.length(shape.width_mm)} × {p.length(shape.out_mm)}",
+            held.changed_at, held.archived, held.revision, deck_outline(shape),
+        )  # fmt: skip
     legs = lay_line(job.fence.legs, (job.fence.start_x_mm, job.fence.start_y_mm))
     total = sum(leg.length_mm for leg in legs)
     gates = [(g.leg, g.at_mm, g.at_mm + g.opening_mm) for g in job.fence.gates]
@@ -123,13 +140,22 @@ def every(jobs: JobsHere, archived: bool = False) -> list[Card]:
 def new(body: NewJob, jobs: JobsHere) -> Opened:
     units = pick(CATALOGUE.regions, body.region, "region").units
     first = parse_length(body.legs[0].length, units, "legs.0.length")
-    job = new_job(body.name, body.region, [Leg.model_construct(length_mm=first, turn_deg=0.0)], body.style)
+    job = new_fence(body.name, body.region, [Leg.model_construct(length_mm=first, turn_deg=0.0)], body.style)
     more = [
         {"do": "add_leg", "length_mm": leg.length, "angle_deg": leg.angle_deg, "side": leg.side}
         for leg in body.legs[1:]
     ]
     job = apply_raw(read_job(write_job(job)), more)
     return opened(jobs.add(write_job(_checked(write_job(job))), "new job"))
+
+
+@router.post("/deck", status_code=201)
+def add_deck(body: NewDeck, jobs: JobsHere) -> Opened:
+    """A rectangular deck with the region's defaults."""
+    units = pick(CATALOGUE.regions, body.region, "region").units
+    width, out, height = (parse_length(getattr(body, k), units, f"deck.{k}") for k in ("width", "out", "height"))
+    job = new_deck(body.name, body.region, width, out, height, body.support)
+    return opened(jobs.add(write_job(_checked(write_job(job))), "new deck"))
 
 
 @router.post("/import", status_code=201)
@@ -142,7 +168,7 @@ def bring_in(body: JobFile, jobs: JobsHere) -> Opened:
 def from_line(body: LineFile, jobs: JobsHere) -> Opened:
     """A new job along a line surveyed elsewhere, with its levels where it has them."""
     legs, ground = read_line(body.text)
-    document = write_job(new_job(body.name, body.region, legs, body.style))
+    document = write_job(new_fence(body.name, body.region, legs, body.style))
     document["fence"]["ground"] = [g.model_dump() for g in ground]
     return opened(jobs.add(write_job(_checked(document)), "from a surveyed line"))
 

@@ -9,7 +9,8 @@ from fastapi import APIRouter, Response
 from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from rowstake.core.edits import Edit, apply
-from rowstake.core.job import read_job, write_job
+from rowstake.core.faults import refuse
+from rowstake.core.job import FenceJob, read_job, write_job
 from rowstake.core.measure import parse_length
 from rowstake.core.plan import plan
 from rowstake.core.preview import (
@@ -55,6 +56,14 @@ def _as_json(adapter: TypeAdapter[Any], value: Any) -> Response:
     return Response(adapter.dump_json(value), media_type="application/json")
 
 
+def _fence(document: dict[str, Any]) -> FenceJob:
+    """A fence's job; others have no line to compare."""
+    job = read_job(document)
+    if not isinstance(job, FenceJob):
+        raise refuse("document", "a deck", "a fence", "This is asked of fences only")
+    return job
+
+
 PLANNED, TRIED = TypeAdapter(Planned), TypeAdapter(Tried)
 
 
@@ -84,12 +93,12 @@ def consequences(body: AskAbout) -> list[list[Consequence]]:
 @router.post("/slopes")
 def slopes(body: AskAbout) -> list[Side]:
     """The three ways over the ground, beside each other."""
-    return ways_over_ground(read_job(body.document))
+    return ways_over_ground(_fence(body.document))
 
 
 @router.post("/variants")
 def side_by_side(body: AskAbout) -> list[Side]:
-    """The fence in hand and its variants, beside each other."""
+    """The work in hand and its variants, beside each other."""
     return variants(read_job(body.document))
 
 
@@ -101,7 +110,7 @@ class AskSecondLook(BaseModel):
 @router.post("/second-look")
 def look_again(body: AskSecondLook) -> list[Verdict]:
     """Somebody's quantities beside the plan's; the centres may be text in any unit."""
-    job = read_job(body.document)
+    job = _fence(body.document)
     quoted = {k: v for k, v in body.quoted.items() if v not in (None, "")}
     if isinstance(centres := quoted.get("centres_mm"), str):
         quoted["centres_mm"] = parse_length(centres, job.units, "quoted.centres_mm")
@@ -115,4 +124,4 @@ def look_again(body: AskSecondLook) -> list[Verdict]:
 @router.post("/wind")
 def wind(body: AskAbout) -> list[Side]:
     """What closer, larger, deeper, wider and more open each buy against the wind."""
-    return what_the_wind_asks(read_job(body.document))
+    return what_the_wind_asks(_fence(body.document))

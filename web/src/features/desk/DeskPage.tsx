@@ -143,6 +143,19 @@ function Desk() {
   const [placing, setPlacing] = useState(false);
   const { pick, edit, dismiss } = useDesk.getState();
   const thing = desk.things[selected[0] ?? ""];
+  const [layers, setLayers] = useState<readonly string[] | null>(null);
+  const shown = desk.fence ? null : (layers ?? LAYERS_AT[stake] ?? null);
+  const plan = shown ? { ...desk.scenes.plan, shapes: desk.scenes.plan.shapes.filter((s) => !s.layer || shown.includes(s.layer)) } : desk.scenes.plan;
+  const [lower, setLower] = useState("elevation");
+  const low = desk.scenes[lower] ?? desk.scenes.elevation;
+  const inset = section && (
+    <figure className={`m-0 hidden shrink-0 flex-col border-rule sm:flex ${desk.fence ? "w-[236px] border-l" : "h-[46%] border-t"}`}>
+      <figcaption className="px-2 pt-1 text-sm font-semibold">{section.title}</figcaption>
+      <div className="min-h-0 flex-1">
+        <SceneView scene={section} label={section.title} selected={selected} onPick={pick} />
+      </div>
+    </figure>
+  );
   const sideways = !["site", "line", "gates"].includes(stake);
   const drawn = Object.values(desk.scenes);
   const leaf = stake === "gates" ? drawn.find((s) => s.name.startsWith("leaf_")) : undefined;
@@ -182,33 +195,46 @@ function Desk() {
             </>
           ) : (
             <>
-              <div className={`flex h-[340px] border-b border-rule lg:h-auto lg:min-h-[150px] ${sideways ? "lg:flex-1" : "lg:flex-[1.7]"}`}>
-                <div className="min-w-0 flex-1">
-                  <SceneView
-                    scene={desk.scenes.plan}
-                    label="Plan"
-                    selected={selected}
-                    onPick={pick}
-                    onDrag={trying ? undefined : drag}
-                    onDrop={drop}
-                    onPlace={placing ? place : undefined}
-                  />
+              <div className={desk.fence ? "contents" : "flex min-h-0 flex-col lg:flex-1 lg:flex-row"}>
+                <div className={desk.fence ? `flex h-[340px] border-b border-rule lg:h-auto lg:min-h-[150px] ${sideways ? "lg:flex-1" : "lg:flex-[1.7]"}` : "flex h-[340px] min-w-0 lg:h-auto lg:flex-[1.15]"}>
+                  <div className="relative min-w-0 flex-1">
+                    {shown && <LayerBar layers={desk.scenes.plan.layers ?? []} shown={shown} show={setLayers} />}
+                    <SceneView
+                      scene={plan}
+                      label="Plan"
+                      selected={selected}
+                      onPick={pick}
+                      onDrag={trying ? undefined : drag}
+                      onDrop={drop}
+                      onPlace={placing ? place : undefined}
+                    />
+                  </div>
+                  {desk.fence && inset}
                 </div>
-                {section && (
-                  <figure className="m-0 hidden w-[236px] shrink-0 flex-col border-l border-rule sm:flex">
-                    <figcaption className="px-2 pt-1 text-sm font-semibold">{section.title}</figcaption>
+                <div className={desk.fence ? "contents" : "flex min-h-0 min-w-0 flex-col border-l border-rule lg:flex-1"}>
+                  <figure className={`m-0 flex flex-col lg:min-h-[150px] ${sideways ? "lg:flex-[1.25]" : "lg:flex-1"}`}>
+                    <figcaption className="flex flex-wrap items-center gap-x-3 px-3 pt-1 text-sm">
+                      {!desk.fence &&
+                        LOWER.filter(([key]) => desk.scenes[key]).map(([key, name]) => (
+                          <button
+                            key={key}
+                            type="button"
+                            aria-pressed={low.name === key}
+                            onClick={() => setLower(key)}
+                            className={`min-h-6 border-b-2 ${low.name === key ? "border-signal font-semibold" : "border-transparent text-faint"}`}
+                          >
+                            {name}
+                          </button>
+                        ))}
+                      <span>{low.title}</span>
+                    </figcaption>
                     <div className="min-h-0 flex-1">
-                      <SceneView scene={section} label={section.title} selected={selected} onPick={pick} />
+                      <SceneView scene={low} label={low.name === "elevation" ? "Elevation" : low.title} selected={selected} onPick={pick} />
                     </div>
                   </figure>
-                )}
-              </div>
-              <figure className={`m-0 flex flex-col lg:min-h-[150px] ${sideways ? "lg:flex-[1.25]" : "lg:flex-1"}`}>
-                <figcaption className="px-3 pt-1 text-sm">{desk.scenes.elevation.title}</figcaption>
-                <div className="min-h-0 flex-1">
-                  <SceneView scene={desk.scenes.elevation} label="Elevation" selected={selected} onPick={pick} />
+                  {!desk.fence && stake === "holes" && inset}
                 </div>
-              </figure>
+              </div>
               <Tape />
             </>
           )}
@@ -220,8 +246,49 @@ function Desk() {
   );
 }
 
+const LOWER = [
+  ["elevation", "Section"],
+  ["ledger", "Ledger"],
+  ["load", "Loads"],
+] as const;
+
+/** What of a deck lies open at each step: the plan as it is built. */
+const LAYERS_AT: Record<string, readonly string[]> = {
+  site: ["house", "footings", "beams", "joists", "blocks", "boards"],
+  line: ["house", "boards"],
+  ground: ["house", "footings", "beams"],
+  holes: ["house", "footings", "beams"],
+  frame: ["house", "footings", "beams", "joists", "blocks"],
+  skin: ["house", "boards"],
+};
+
+/** Layers of the plan in the order they are built: each can be shown alone, or the deck built up step by step. */
+function LayerBar({ layers, shown, show }: { layers: { key: string; name: string }[]; shown: readonly string[]; show: (keys: readonly string[] | null) => void }) {
+  const upTo = layers.filter((l) => shown.includes(l.key)).length;
+  const build = () => show(layers.slice(0, upTo >= layers.length ? 2 : upTo + 1).map((l) => l.key));
+  return (
+    <div className="absolute left-2 top-1 z-10 flex flex-wrap items-center gap-x-2.5 bg-lime/80 px-1 text-sm" role="group" aria-label="Layers">
+      {layers.map((l) => (
+        <label key={l.key} className="inline-flex items-center gap-1">
+          <input
+            type="checkbox"
+            checked={shown.includes(l.key)}
+            onChange={(e) => show(e.target.checked ? [...shown, l.key] : shown.filter((k) => k !== l.key))}
+            className="h-3.5 w-3.5 accent-[var(--signal)]"
+          />
+          {l.name}
+        </label>
+      ))}
+      <Quiet onClick={build}>Build the next</Quiet>
+    </div>
+  );
+}
+
 /** The edit that a drag of this handle means. Places along a leg are read against the drawing's own frame. */
 function dragged(desk: ReturnType<typeof useShownDesk>, handle: Handle, at: [number, number]): Edit {
+  if (handle.kind === "deck") {
+    return (handle.id === "far" ? { do: "size_deck", out_mm: -at[1] } : { do: "size_deck", width_mm: at[0] }) as Edit;
+  }
   if (handle.kind === "corner") {
     return { do: "move_corner", corner: Number(handle.id), x_mm: at[0], y_mm: at[1] };
   }

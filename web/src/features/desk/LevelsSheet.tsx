@@ -2,11 +2,11 @@ import { type FormEvent, useState } from "react";
 import type { Problem } from "../../api/types";
 import { Plain, Strong } from "../../ui/controls";
 import { Sheet } from "../../ui/Sheet";
-import { useDesk, useShownDesk } from "./state";
+import { useDesk, useFence } from "./state";
 
 /** Levels along the line: typed, pasted, or read from a CSV file; staff readings under an instrument height. */
 export function LevelsSheet({ onClose }: { onClose: () => void }) {
-  const kept = useShownDesk().ground_text;
+  const kept = useFence().ground_text;
   const edit = useDesk((s) => s.edit);
   const [text, setText] = useState(kept);
   const [instrument, setInstrument] = useState("");

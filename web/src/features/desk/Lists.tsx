@@ -106,16 +106,18 @@ function CutTable() {
 }
 
 function MarkTable() {
-  const tapes = useShownDesk().tapes.filter((t) => t.what === "posts");
+  const desk = useShownDesk();
+  const tapes = desk.tapes.filter((t) => !desk.fence || t.what === "posts");
   return (
     <div>
       {tapes.map((t) => (
-        <section key={t.leg} className="mb-4">
+        <section key={`${t.leg} ${t.what}`} className="mb-4">
           <h3 className="px-2 pt-2 font-bold">
-            Leg {t.leg + 1}, <Num>{t.length}</Num>; every mark from the middle of {t.marks[0].of}
+            {desk.fence ? `Leg ${t.leg + 1}` : `${t.what.charAt(0).toUpperCase()}${t.what.slice(1)} of the deck`}, <Num>{t.length}</Num>; every mark from{" "}
+            {desk.fence ? `the middle of ${t.marks[0].of}` : "the left end, or the house"}
           </h3>
           <table className="w-full border-collapse">
-            <Head names={["Post", "Kind", "Middle", "Near face", "Far face", ...(t.marks[0].ground ? ["Ground", "Top"] : [])]} />
+            <Head names={[desk.fence ? "Post" : "Mark", "Kind", "Middle", "Near face", "Far face", ...(t.marks[0].ground ? ["Ground", "Top"] : [])]} />
             <tbody>
               {t.marks.map((m) => (
                 <Row key={m.of} parts={[m.of]}>
@@ -157,6 +159,7 @@ export function Lists() {
   const take = async (list: string) => {
     if (await flush()) window.location.assign(`/api/jobs/${id}/exports/csv/${list}`);
   };
+  const fence = useShownDesk().fence;
   return (
     <Tabs.Root defaultValue="buy" className="flex min-h-0 flex-1 flex-col bg-board">
       <div className="flex items-end border-b border-ink px-2 pt-1">
@@ -170,9 +173,11 @@ export function Lists() {
             {name}
           </Tabs.Trigger>
         ))}
-        <Tabs.Trigger value={LOOK} className={tab}>
-          Second look
-        </Tabs.Trigger>
+        {fence && (
+          <Tabs.Trigger value={LOOK} className={tab}>
+            Second look
+          </Tabs.Trigger>
+        )}
       </Tabs.List>
         <span className="ml-auto pb-1 text-sm">
           Take as CSV:{" "}
@@ -193,7 +198,7 @@ export function Lists() {
         <MarkTable />
       </Tabs.Content>
       <Tabs.Content value={LOOK} className="min-h-0 flex-1 overflow-auto">
-        <SecondLook />
+        {fence && <SecondLook />}
       </Tabs.Content>
     </Tabs.Root>
   );

@@ -47,7 +47,7 @@ export function Margin() {
       )}
       <section aria-label="Findings">
         <h2 className="text-lg font-bold">{needs ? `${needs} to look at` : "Nothing stands in the way"}</h2>
-        {!needs && <p>Every check this program makes on the fence is clear.</p>}
+        {!needs && <p>Every check this program makes is clear.</p>}
         {order.map((i) => (
           <FindingNote key={`${desk.findings[i].rule}${i}`} finding={desk.findings[i]} index={i} waiting={!consequences} />
         ))}

@@ -3,7 +3,7 @@ import type { Swing } from "../../api/types";
 import { Plain } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { Sheet } from "../../ui/Sheet";
-import { useDesk, useShownDesk } from "./state";
+import { useDesk, useFence } from "./state";
 
 const W = 300;
 const H = 170;
@@ -45,7 +45,7 @@ const where = (s: Swing) => `hung at the ${s.hinge === "start" ? "near" : "far"}
 
 /** All ways of hanging a gate, rehearsed over the ground; the slider opens them. */
 export function RehearsalSheet({ gate, onClose }: { gate: string; onClose: () => void }) {
-  const swings = useShownDesk().rehearsals[gate] ?? [];
+  const swings = useFence().rehearsals[gate] ?? [];
   const edit = useDesk((s) => s.edit);
   const [angle, setAngle] = useState(0);
   const [shown, setShown] = useState(0);

@@ -1,19 +1,17 @@
-import { type ReactNode, useState } from "react";
+import { useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
 import { Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } from "./fields";
+import { DeckSlip } from "./DeckSlip";
 import { LevelsSheet } from "./LevelsSheet";
 import { RehearsalSheet } from "./RehearsalSheet";
+import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
 import { SlopeSheet } from "./SlopeSheet";
-import { useDesk, useShownDesk, valueAt } from "./state";
+import { useDesk, useFence, useShownDesk, valueAt } from "./state";
 import { WindSheet } from "./WindSheet";
 
 type Gate = { id: string; leg: number; leaves: number; hinge: string; swing: string };
 type Obstacle = { id: string; leg: number; what: string };
-
-function Say({ children }: { children: ReactNode }) {
-  return <p className="flex flex-wrap items-start gap-x-1.5 gap-y-0 leading-7">{children}</p>;
-}
 
 function SiteSlip() {
   const [wind, setWind] = useState(false);
@@ -44,10 +42,9 @@ function useLeg(): number {
 function LineSlip({ placing, place }: { placing: boolean; place: (on: boolean) => void }) {
   const { edit, pick } = useDesk.getState();
   const leg = useLeg();
-  const desk = useShownDesk();
   const legs = (useDesk((s) => valueAt(s.document, "fence.legs")) as unknown[]) ?? [];
   const way = useDesk((s) => valueAt(s.document, "fence.bays.way"));
-  const corner = desk.corners.find((c) => c.leg === leg);
+  const corner = useFence().corners.find((c) => c.leg === leg);
   const path = `fence.legs.${leg}.length_mm`;
   return (
     <>
@@ -134,10 +131,10 @@ function ObstacleWords() {
 }
 
 function GroundSlip() {
-  const text = useShownDesk().ground_text;
+  const text = useFence().ground_text;
   const way = useDesk((s) => valueAt(s.document, "fence.slope.way"));
   const datum = useDesk((s) => valueAt(s.document, "fence.slope.datum"));
-  const along = useShownDesk().along;
+  const along = useFence().along;
   const [levels, setLevels] = useState(false);
   const [compare, setCompare] = useState(false);
   return (
@@ -191,7 +188,7 @@ function CornerPick() {
 function HolesSlip() {
   const school = useDesk((s) => valueAt(s.document, "fence.posts.school"));
   const method = useDesk((s) => valueAt(s.document, "fence.posts.method"));
-  const walled = useShownDesk().walled;
+  const walled = useFence().walled;
   return (
     <>
       <Say>
@@ -229,7 +226,7 @@ function HolesSlip() {
 
 function FrameSlip() {
   const count = useDesk((s) => valueAt(s.document, "fence.rails.count"));
-  const { along, framed } = useShownDesk();
+  const { along, framed } = useFence();
   const { edit } = useDesk.getState();
   if (along) {
     return (
@@ -264,7 +261,7 @@ function FrameSlip() {
 
 function SkinSlip() {
   const { edit } = useDesk.getState();
-  const { joint, sheets } = useShownDesk();
+  const { joint, sheets } = useFence();
   const stock = useDesk((s) => valueAt(s.document, "fence.skin.stock"));
   const [year, setYear] = useState(false);
   return (
@@ -322,7 +319,7 @@ function GatesSlip() {
   const leg = useLeg();
   const { edit, pick } = useDesk.getState();
   const [rehearse, setRehearse] = useState(false);
-  const along = useShownDesk().along;
+  const along = useFence().along;
   const bars = useDesk((s) => valueAt(s.document, "fence.gate_frame.bars_mm")) as number;
   const found = gates.findIndex((g) => `gate ${g.id}` === picked);
   const index = found < 0 ? 0 : found;
@@ -422,15 +419,17 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
   const cautions = desk.stakes.find((s) => s.key === stake)?.cautions ?? [];
   const needs = desk.needs.filter((n) => n.stake === stake);
   if (trying) return <TryingBar />;
-  const body = {
-    site: <SiteSlip />,
-    line: <LineSlip placing={placing} place={place} />,
-    ground: <GroundSlip />,
-    holes: <HolesSlip />,
-    frame: <FrameSlip />,
-    skin: <SkinSlip />,
-    gates: <GatesSlip />,
-  }[stake];
+  const body = desk.fence
+    ? {
+        site: <SiteSlip />,
+        line: <LineSlip placing={placing} place={place} />,
+        ground: <GroundSlip />,
+        holes: <HolesSlip />,
+        frame: <FrameSlip />,
+        skin: <SkinSlip />,
+        gates: <GatesSlip />,
+      }[stake]
+    : stake !== "buy" && <DeckSlip stake={stake} />;
   return (
     <section aria-label="Choices" className="no-print border-b border-rule bg-board px-3 py-1 text-[15.5px] lg:max-h-[190px] lg:overflow-y-auto [&_button]:min-h-7 [&_button]:py-0">
       {open && body}

@@ -4,13 +4,18 @@ import { useDesk, useShownDesk } from "./state";
 
 const PX_PER_MM_LEAST = 0.02;
 
+/** The marks of a deck that each step is after. */
+const MARKS_AT: Record<string, string> = { frame: "joists", skin: "boards", line: "joists" };
+
 /** The tape: hooked at a leg's start, pulled along to read the running marks of posts or boards. */
 export function Tape() {
-  const tapes = useShownDesk().tapes;
+  const { tapes, fence } = useShownDesk();
   const selected = useDesk((s) => s.selected);
   const pick = useDesk((s) => s.pick);
   const thing = useShownDesk().things[selected[0] ?? ""];
-  const [what, setWhat] = useState<"posts" | "boards">("posts");
+  const [chosen, setWhat] = useState<string | null>(null);
+  const stake = useDesk((s) => s.stake);
+  const what = chosen ?? (fence ? "posts" : (MARKS_AT[stake] ?? "posts"));
   const [legChosen, setLeg] = useState(0);
   const [pull, setPull] = useState(0);
   const box = useRef<HTMLDivElement>(null);
@@ -38,13 +43,18 @@ export function Tape() {
         <select aria-label="Tape hooked at" value={leg} onChange={(e) => (setLeg(Number(e.target.value)), setPull(0), pick(`leg ${Number(e.target.value) + 1}`))} className="bg-board font-semibold">
           {[...new Set(tapes.map((t) => t.leg))].map((l) => (
             <option key={l} value={l}>
-              Leg {l + 1}
+              {fence ? `Leg ${l + 1}` : "The deck"}
             </option>
           ))}
         </select>
-        <select aria-label="Marks of" value={tape.what} onChange={(e) => (setWhat(e.target.value as "posts"), setPull(0))} className="bg-board">
-          <option value="posts">posts</option>
-          <option value="boards">board edges</option>
+        <select aria-label="Marks of" value={tape.what} onChange={(e) => (setWhat(e.target.value), setPull(0))} className="bg-board">
+          {tapes
+            .filter((t) => t.leg === leg)
+            .map((t) => (
+              <option key={t.what} value={t.what}>
+                {t.what === "boards" ? "board edges" : t.what}
+              </option>
+            ))}
         </select>
       </div>
       <div

@@ -292,3 +292,8 @@ export function useShownDesk(): Desk {
 export function valueAt(document: Document | null, path: string): unknown {
   return path.split(".").reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], document);
 }
+
+/** What only a fence's page shows; asked for by fence slips alone. */
+export function useFence() {
+  return useShownDesk().fence!;
+}

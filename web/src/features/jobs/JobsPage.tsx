@@ -6,6 +6,7 @@ import type { Card, Held, Opened, Problem, Start } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Plain, Quiet, Strong } from "../../ui/controls";
 import { Num } from "../../ui/Num";
+import { NewDeck } from "./NewDeck";
 import { NewJob } from "./NewJob";
 
 function when(text: string): string {
@@ -20,7 +21,7 @@ export function JobsPage() {
   const [cards, setCards] = useState<Card[] | null>(null);
   const [archived, setArchived] = useState(false);
   const [start, setStart] = useState<Start | null>(null);
-  const [making, setMaking] = useState(false);
+  const [making, setMaking] = useState<"fence" | "deck" | null>(null);
   const [refused, setRefused] = useState<Problem | null>(null);
   const [unread, setUnread] = useState<Problem | null>(null);
   const problem = refused ?? unread;
@@ -65,7 +66,8 @@ export function JobsPage() {
       <main className="mx-auto w-full max-w-5xl flex-1 px-4 py-4">
         <div className="flex flex-wrap items-end gap-2">
           <h1 className="mr-auto text-2xl font-bold">{archived ? "Jobs put away" : "Jobs on the go"}</h1>
-          <Strong onClick={() => setMaking(true)}>New fence</Strong>
+          <Strong onClick={() => setMaking("fence")}>New fence</Strong>
+          <Strong onClick={() => setMaking("deck")}>New deck</Strong>
           <label className="inline-flex min-h-9 cursor-pointer items-center rounded-sm border border-rule bg-board px-2.5 focus-within:outline-3 focus-within:outline-signal hover:border-ink">
             Bring in a job file
             <input
@@ -92,7 +94,8 @@ export function JobsPage() {
             {problem.status === 503 || problem.status === 0 ? <Plain onClick={() => void look()}>Try again</Plain> : null}
           </div>
         )}
-        {making && start && <NewJob start={start} onClose={() => setMaking(false)} />}
+        {making === "fence" && start && <NewJob start={start} onClose={() => setMaking(null)} />}
+        {making === "deck" && start && <NewDeck start={start} onClose={() => setMaking(null)} />}
         {!cards && !problem && <p className="mt-6">Looking for jobs…</p>}
         {cards?.length === 0 && (
           <p className="mt-6 max-w-prose text-lg">

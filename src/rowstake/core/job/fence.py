@@ -1,45 +1,14 @@
-"""The job document, schema 1: what was chosen and measured. Everything else is worked out from it.
-
-Lengths are mm. The document is closed: an unknown field is a fault, never dropped.
-"""
+"""The document of a fence: its line, ground, bays, posts, rails, boards and gates."""
 
 from __future__ import annotations
 
-import json
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from pydantic import Field, ValidationError
 
 from rowstake.core.catalogue import CATALOGUE, pick
-from rowstake.core.faults import JobFault, refuse
-from rowstake.core.measure import Printer
-from rowstake.core.measure.length import LONGEST_MM
+from rowstake.core.job.base import Block, Common, Key, Length, LengthOrZero
 from rowstake.core.reckoners.base import faults_of
-
-SCHEMA = 1
-Length = Annotated[float, Field(gt=0, le=LONGEST_MM)]
-LengthOrZero = Annotated[float, Field(ge=0, le=LONGEST_MM)]
-Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9_-]+$")]
-
-
-class Block(BaseModel):
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False, validate_default=True)
-
-
-class Site(Block):
-    """Where the fence stands. The gust is a 3-second gust at 10 m."""
-
-    frost_depth_mm: Annotated[float, Field(ge=0, le=3000)] = 0
-    gust_mps: Annotated[float, Field(gt=0, le=120)] = 30
-    exposure: Literal["B", "C", "D"] = "B"
-    soil: str = "clay"
-    near_salt: bool = False
-    crew: Annotated[int, Field(ge=1, le=12)] = 2
-    climate: str | None = None
-    """Months of temperature and humidity; None takes the region's."""
-    height_limit_mm: Annotated[float, Field(ge=300, le=10_000)] | None = None
-    far_drop_mm: Annotated[float, Field(ge=0, le=5000)] = 0
-    """How much lower the ground lies on the neighbour's side: a height limit counts from there too."""
 
 
 class Leg(Block):
@@ -211,73 +180,24 @@ class Fence(Block):
     trims: Trims = Trims()
 
 
-class Variant(Block):
+class FenceVariant(Block):
     """Another way of doing the same fence, set aside for comparison."""
 
     name: Annotated[str, Field(min_length=1, max_length=60)]
     fence: Fence
 
 
-class Job(Block):
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False, populate_by_name=True)
-
-    schema_: Literal[1] = Field(default=1, alias="schema")
-    name: Annotated[str, Field(min_length=1, max_length=120)]
-    region: str
-    units: Literal["mm", "ft-in"]
-    fraction: Literal[8, 16, 32] = 16
-    site: Site = Site()
+class FenceJob(Common):
     fence: Fence
-    variants: Annotated[list[Variant], Field(max_length=2)] = []
-
-    @property
-    def printer(self) -> Printer:
-        return Printer(self.units, self.fraction)
+    variants: Annotated[list[FenceVariant], Field(max_length=2)] = []
 
 
-def read_job(raw: Any) -> Job:
-    """A job from JSON data. Raises `JobFault` for another schema, an unknown field or a value out of range."""
-    if not isinstance(raw, dict):
-        raise refuse("job", type(raw).__name__, "a job file, a JSON object", "This is not a job file")
-    if raw.get("schema") != SCHEMA:
-        raise refuse(
-            "schema", raw.get("schema", "nothing"), f"schema {SCHEMA}",
-            "This job file is of another schema; this Row Stake reads schema 1",
-        )  # fmt: skip
-    try:
-        return Job.model_validate(raw)
-    except ValidationError as error:
-        raise faults_of(error) from None
-
-
-def read_job_text(text: str) -> Job:
-    """A job from the text of a job file; a truncated or broken file says where it breaks."""
-    try:
-        raw = json.loads(text)
-    except json.JSONDecodeError as error:
-        where = f"line {error.lineno}, column {error.colno}"
-        raise refuse(
-            "job", f"{len(text)} characters", "a whole JSON file", f"The job file breaks off at {where}"
-        ) from None
-    return read_job(raw)
-
-
-def write_job(job: Job) -> dict[str, Any]:
-    """The document as plain data, with every field, in schema order."""
-    return job.model_dump(mode="json", by_alias=True)
-
-
-def write_job_text(job: Job) -> str:
-    """The job file: canonical, so that reading and writing it again gives the same bytes."""
-    return json.dumps(write_job(job), indent=2, ensure_ascii=False) + "\n"
-
-
-def new_job(name: str, region: str, legs: list[Leg], style: str = "close_butted") -> Job:
+def new_fence(name: str, region: str, legs: list[Leg], style: str = "close_butted") -> FenceJob:
     """A job with the region's defaults along a first line. Raises `JobFault`."""
     facts = pick(CATALOGUE.regions, region, "region")
     entry = pick(CATALOGUE.styles, style, "style")
     try:
-        return Job(
+        return FenceJob(
             name=name,
             region=region,
             units=facts.units,
@@ -312,9 +232,3 @@ def new_job(name: str, region: str, legs: list[Leg], style: str = "close_butted"
         )
     except ValidationError as error:
         raise faults_of(error) from None
-
-
-__all__ = [
-    "SCHEMA", "Bays", "Fence", "Gate", "GateFrame", "Job", "JobFault", "Leg", "Obstacle", "Posts", "Rails",
-    "Site", "Skin", "new_job", "read_job", "read_job_text", "write_job", "write_job_text",
-]  # fmt: skip

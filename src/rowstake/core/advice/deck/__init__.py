@@ -1,0 +1,1 @@
+"""Advice on decks: one file a rule, one entry each in `advice_deck.toml`."""

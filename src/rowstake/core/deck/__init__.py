@@ -1,0 +1,1 @@
+"""Decks: shape, frame, footings and boards, laid out and counted."""

@@ -1,0 +1,86 @@
+"""The deck's job with its catalogue entries looked up once."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE, Decking, FootingEntry, Region, Section, Soil, Species, pick
+from rowstake.core.catalogue.models import Bag
+from rowstake.core.faults import refuse
+from rowstake.core.job import Deck, DeckJob
+from rowstake.core.measure import Printer
+
+
+@dataclass(frozen=True, slots=True)
+class DeckBrief:
+    """`joists` are the sizes that may be used: the one chosen, else all on sale, the shallowest first."""
+
+    job: DeckJob
+    deck: Deck
+    region: Region
+    printer: Printer
+    product: Decking
+    field: Section
+    square: Section
+    joists: tuple[Section, ...]
+    beams: tuple[Section, ...]
+    post: Section
+    fascia: Section | None
+    species: Species
+    soil: Soil
+    footing: FootingEntry
+    bag: Bag
+
+    @property
+    def attached(self) -> bool:
+        """True where the house carries one end of the joists. Joists that run along the house never reach it."""
+        return self.deck.house.support == "ledger" and not self.turned
+
+    @property
+    def turned(self) -> bool:
+        """True where joists run along the house, under boards laid straight out from it."""
+        return self.deck.boards.run == "across"
+
+    @property
+    def live_kpa(self) -> float:
+        return max(self.deck.loads.live_kpa, self.deck.loads.snow_kpa)
+
+    @property
+    def total_kpa(self) -> float:
+        return self.live_kpa + self.deck.loads.dead_kpa
+
+    @property
+    def spacing_mm(self) -> float:
+        """Joist spacing: chosen, or what the board asks; one step closer under boards at 45°."""
+        asked = self.product.diagonal_mm if self.deck.boards.run == "diagonal" else self.product.joists_mm
+        return self.deck.joists.spacing_mm or asked
+
+    @property
+    def pitch_mm(self) -> float:
+        return self.field.width_mm + self.deck.boards.gap_mm
+
+
+def resolve_deck(job: DeckJob) -> DeckBrief:
+    """Raises `JobFault` for anything the catalogue or the region does not have."""
+    deck, c = job.deck, CATALOGUE
+    region = pick(c.regions, job.region, "region")
+    product = pick(c.decking, deck.boards.product, "deck.boards.product")
+    sold = tuple(sorted(c.sections_for(job.region, "joist"), key=lambda s: s.width_mm))
+    if deck.footings.bag not in c.materials.bags:
+        raise refuse("deck.footings.bag", deck.footings.bag, ", ".join(c.materials.bags), "There is no such bag")
+
+    def sizes(chosen: str | None, field: str) -> tuple[Section, ...]:
+        return sold if chosen is None else (pick({s.id: s for s in sold}, chosen, field),)
+
+    if deck.boards.gap_mm > product.gap_most_mm + 10:
+        raise refuse("deck.boards.gap_mm", f"{deck.boards.gap_mm:g} mm", f"up to {product.gap_most_mm + 10:g} mm",
+                     "That gap catches heels")  # fmt: skip
+    return DeckBrief(
+        job=job, deck=deck, region=region, printer=job.printer, product=product,
+        field=c.sections[product.section], square=c.sections[product.square],
+        joists=sizes(deck.joists.size, "deck.joists.size"), beams=sizes(deck.beams.size, "deck.beams.size"),
+        post=pick(c.sections, deck.posts.size, "deck.posts.size"),
+        fascia=pick(c.sections, deck.boards.fascia, "deck.boards.fascia") if deck.boards.fascia else None,
+        species=pick(c.species, deck.species, "deck.species"), soil=pick(c.soils, job.site.soil, "site.soil"),
+        footing=pick(c.footings, deck.footings.kind, "deck.footings.kind"), bag=c.materials.bags[deck.footings.bag],
+    )  # fmt: skip

@@ -1,0 +1,74 @@
+"""What every kind of footing is: from a load and a soil to what is dug, poured and bought under one post."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.reckoners.footing_size import Footing, FootingSize
+from rowstake.core.reckoners.footing_size import run as footing_size
+from rowstake.core.setting import Layer
+
+
+@dataclass(frozen=True, slots=True)
+class Under:
+    """What stands on one footing, and the site. `top_mm` is the footing's top over the ground beside it."""
+
+    load_kn: float
+    bearing_kpa: float
+    post_mm: float
+    post_name: str
+    frost_mm: float
+    top_mm: float
+    augers_mm: tuple[float, ...]
+    pile_kn: float | None
+
+    @property
+    def asked(self) -> Footing:
+        """The size the soil asks for."""
+        return footing_size(
+            FootingSize(load_kn=max(self.load_kn, 0.01), bearing_kpa=self.bearing_kpa, post_mm=self.post_mm)
+        )
+
+    @property
+    def depth_mm(self) -> float:
+        """From the ground to the bottom: below the frost, and never less than the least."""
+        return max(self.frost_mm, CATALOGUE.materials.deck.least_footing_depth_mm)
+
+
+@dataclass(frozen=True, slots=True)
+class Dug:
+    """One footing: across, depth, its layers bottom up, spoil (loose), hardware, and what it can carry (None: as asked).
+
+    `post_below_mm` is how far the post reaches under the footing's top.
+    """
+
+    across_mm: float
+    depth_mm: float
+    layers: tuple[Layer, ...]
+    spoil_m3: float
+    hardware: tuple[tuple[str, int], ...]
+    carries_kn: float | None = None
+    post_below_mm: float = 0.0
+    words: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Kind:
+    id: str
+    dig: Callable[[Under], Dug]
+
+
+def round_m3(across_mm: float, deep_mm: float) -> float:
+    return math.pi * across_mm**2 / 4 * deep_mm / 1e9
+
+
+def tidy(mm: float, step: float = 50.0) -> float:
+    """Up to the next step."""
+    return math.ceil(mm / step - 1e-9) * step
+
+
+def base_of(under: Under) -> tuple[tuple[str, int], ...]:
+    return ((f"post base for {under.post_name}", 1),)

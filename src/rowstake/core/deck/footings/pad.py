@@ -1,0 +1,37 @@
+"""A round pad under the frost and a pier up to the post base; soil goes back round the pier."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.footings.base import Dug, Kind, Under, base_of, round_m3, tidy
+from rowstake.core.setting import Layer
+
+
+def dig(under: Under) -> Dug:
+    facts, asked = CATALOGUE.materials.deck, under.asked
+    thick = tidy(asked.thickness_mm, 25.0)
+    depth = max(under.depth_mm, thick)
+    pier = tidy(under.post_mm + facts.pier_over_post_mm)
+    across = max(tidy(asked.diameter_mm), pier)
+    pad = Layer("concrete pad", "concrete", -depth, -depth + thick, round_m3(across, thick))
+    tall = depth - thick + under.top_mm
+    layers = [pad]
+    back = 0.0
+    if tall > 1:
+        layers.append(Layer("concrete pier", "concrete", -depth + thick, under.top_mm, round_m3(pier, tall)))
+        below = max(0.0, depth - thick)
+        back = round_m3(across, below) - round_m3(pier, below)
+        if back > 1e-6:
+            layers.append(Layer("soil put back", "soil", -depth + thick, 0.0, back))
+    loose = (round_m3(across, depth) - back) * CATALOGUE.materials.fill.spoil_bulking
+    return Dug(
+        across,
+        depth,
+        tuple(layers),
+        loose,
+        base_of(under),
+        words=f"pad {across:g} across, {thick:g} thick, pier {pier:g}",
+    )
+
+
+KIND = Kind("pad", dig)

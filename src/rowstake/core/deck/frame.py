@@ -1,0 +1,275 @@
+"""The frame in its own directions: s along the ledger or the beams, t along the joists. Joists, rims, headers, blocks.
+
+A deck whose boards run out from the house is framed turned: its joists run along the house, so s and t change places.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, field
+from itertools import pairwise
+
+from shapely.geometry import LineString, Polygon
+from shapely.geometry.polygon import orient
+
+from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.deck.brief import DeckBrief
+from rowstake.core.deck.shape import Edge, Point, edges, inset, outline, swap
+
+NEAR = 1.2
+"""Marks nearer than this many joists to a joist that must be there are left out."""
+
+
+@dataclass(frozen=True, slots=True)
+class Stick:
+    """One piece of the frame by its middle line in (s, t), its width on the plan, and what it is."""
+
+    kind: str
+    section: Section
+    a: Point
+    b: Point
+    ends: str = "square"
+    extra_mm: float = 0.0
+
+    @property
+    def length_mm(self) -> float:
+        return math.dist(self.a, self.b) + self.extra_mm
+
+    def outline(self) -> tuple[Point, ...]:
+        """Its four corners in (s, t)."""
+        length = math.dist(self.a, self.b) or 1.0
+        dx, dy = (self.b[0] - self.a[0]) / length, (self.b[1] - self.a[1]) / length
+        h = self.section.thickness_mm / 2
+        nx, ny = -dy * h, dx * h
+        (ax, ay), (bx, by) = self.a, self.b
+        return (ax - nx, ay - ny), (bx - nx, by - ny), (bx + nx, by + ny), (ax + nx, ay + ny)
+
+
+@dataclass(frozen=True, slots=True)
+class Joist:
+    """A line of joists at one s, from t0 to t1 between the faces that hold it. `kind` says why it is there."""
+
+    s: float
+    t0: float
+    t1: float
+    kind: str
+
+    @property
+    def length_mm(self) -> float:
+        return self.t1 - self.t0
+
+
+@dataclass(frozen=True, slots=True)
+class Group:
+    """A stretch of the frame, s0 to s1, whose joists run from t0 to t1; `ledger` where the house carries t0."""
+
+    s0: float
+    s1: float
+    t0: float
+    t1: float
+    ledger: bool
+
+
+@dataclass(slots=True)
+class Grid:
+    """The frame's outline and where its joists lie; `turned` maps (s, t) to the plan by changing places."""
+
+    poly: Polygon
+    turned: bool
+    thick_mm: float
+    spacing_mm: float
+    groups: list[Group]
+    joists: list[Joist] = field(default_factory=list)
+    edges: list[Edge] = field(default_factory=list)
+
+    def on_plan(self, point: Point) -> Point:
+        return swap(point) if self.turned else point
+
+    def covering(self, t: float) -> list[Joist]:
+        """Joists that reach a level of t, in order."""
+        return sorted((j for j in self.joists if j.t0 - 1 <= t <= j.t1 + 1), key=lambda j: j.s)
+
+
+def _turned(poly: Polygon) -> Polygon:
+    return orient(
+        Polygon([swap(p) for p in poly.exterior.coords], [[swap(p) for p in r.coords] for r in poly.interiors]), 1.0
+    )
+
+
+def frame_outline(brief: DeckBrief) -> Polygon:
+    """The outline of the frame on the plan: the boards' edge less their overhang, flush with the house."""
+    overhang = brief.deck.boards.overhang_mm
+    return inset(
+        outline(brief.deck.shape), lambda e: 0.0 if e.wall and brief.deck.house.support == "ledger" else overhang
+    )
+
+
+def _span_at(poly: Polygon, s: float) -> list[tuple[float, float]]:
+    """(from, to) along t of the polygon at one s."""
+    _, low, _, high = poly.bounds
+    cut = poly.intersection(LineString([(s, low - 1), (s, high + 1)]))
+    parts = getattr(cut, "geoms", [cut])
+    spans = [(p.bounds[1], p.bounds[3]) for p in parts if not p.is_empty and p.length > 1]
+    return sorted(spans)
+
+
+def _groups(brief: DeckBrief, poly: Polygon) -> list[Group]:
+    """Stretches between the outer corners, joined where their joists are alike; a clipped corner counts with its neighbour."""
+    outer = Polygon(poly.exterior)
+    marks = sorted({round(x, 3) for x, _ in outer.exterior.coords})
+    out: list[Group] = []
+    for a, b in pairwise(marks):
+        if b - a < 1:
+            continue
+        ends = [_span_at(outer, s) for s in (a + 0.5, b - 0.5)]
+        for near, far in zip(*ends, strict=False):
+            t0, t1 = min(near[0], far[0]), max(near[1], far[1])
+            last = out[-1] if out else None
+            if last and abs(last.s1 - a) < 1 and abs(last.t0 - t0) < 2 and abs(last.t1 - t1) < 2:
+                out[-1] = Group(last.s0, b, last.t0, last.t1, last.ledger)
+            else:
+                out.append(Group(a, b, t0, t1, brief.attached and abs(t0) < 0.01))
+    return out
+
+
+def _uprights(grid: Grid) -> list[tuple[float, str]]:
+    """(s, kind) of joists that edges call for: ends, both sides of an inner corner, trimmers beside a hole."""
+    half, out = grid.thick_mm / 2, []
+    for edge in grid.edges:
+        if abs(edge.a[0] - edge.b[0]) > 0.01:
+            continue
+        s, into = edge.a[0], edge.inward[0]
+        middle = (edge.a[1] + edge.b[1]) / 2
+        spans = [sp for sp in _span_at(grid.poly, s + into * half) if sp[0] - 1 <= middle <= sp[1] + 1]
+        if not spans:
+            continue
+        whole = abs(spans[0][1] - spans[0][0] - edge.length_mm) < 2
+        if edge.hole:
+            out += [(s + into * half, "trimmer"), (s + into * 3 * half, "trimmer")]
+        elif whole:
+            out.append((s + into * half, "end joist"))
+        else:
+            out += [(s + into * half, "inner-corner joist"), (s + into * 3 * half, "inner-corner joist")]
+    return out
+
+
+def lay_grid(brief: DeckBrief, thick_mm: float, nailers: list[float], doubled: bool) -> Grid:
+    """Joists on centres from the low end of s, with those that edges, borders and doubled ends ask for."""
+    plan = frame_outline(brief)
+    poly = _turned(plan) if brief.turned else plan
+    grid = Grid(poly, brief.turned, thick_mm, brief.spacing_mm, _groups(brief, poly))
+    grid.edges = edges(poly)
+    asked = _uprights(grid)
+    low, _, high, _ = poly.bounds
+    if doubled:
+        asked += [(low + 1.5 * thick_mm, "doubled end"), (high - 1.5 * thick_mm, "doubled end")]
+    taken = [s for s, _ in asked]
+    for s in nailers:
+        if all(abs(s - other) > thick_mm * 0.9 for other in taken) and low < s < high:
+            asked.append((s, "nailer"))
+            taken.append(s)
+    k = 1
+    while low + k * grid.spacing_mm < high - thick_mm:
+        s = low + k * grid.spacing_mm
+        if all(abs(s - other) > thick_mm * NEAR for other in taken):
+            asked.append((s, "joist"))
+        k += 1
+    for s, kind in sorted(asked):
+        for t0, t1 in _span_at(poly, s):
+            near, far = _held(grid, s, t0), _held(grid, s, t1)
+            if t1 - far - t0 - near > 2 * thick_mm:
+                grid.joists.append(Joist(s, t0 + near, t1 - far, kind))
+    return grid
+
+
+def _edge_at(grid: Grid, s: float, t: float) -> Edge | None:
+    """The edge across the joists that a joist at s meets at t."""
+    for edge in grid.edges:
+        (x0, y0), (x1, y1) = edge.a, edge.b
+        if abs(x1 - x0) < 0.01 or not min(x0, x1) - 0.01 <= s <= max(x0, x1) + 0.01:
+            continue
+        if abs(y0 + (y1 - y0) * (s - x0) / (x1 - x0) - t) < 0.5:
+            return edge
+    return None
+
+
+def _held(grid: Grid, s: float, t: float) -> float:
+    """How much of the way along t what holds a joist's end takes: a ledger, a rim, or two of them at holes and clips."""
+    edge = _edge_at(grid, s, t)
+    if edge is None:
+        return grid.thick_mm
+    lean = abs(edge.along[0])
+    return grid.thick_mm * across_plies(edge) / max(lean, 0.2)
+
+
+def across_plies(edge: Edge) -> int:
+    """One ledger or rim; two at a hole and at a clipped corner, which carry cut joists."""
+    return 2 if edge.hole or min(abs(edge.along[0]), abs(edge.along[1])) > 0.01 else 1
+
+
+def across_kind(edge: Edge, attached: bool) -> str:
+    if edge.hole:
+        return "header"
+    if min(abs(edge.along[0]), abs(edge.along[1])) > 0.01:
+        return "clipped rim"
+    return "ledger" if attached and abs(edge.a[1]) < 0.01 and abs(edge.b[1]) < 0.01 else "rim"
+
+
+def across(brief: DeckBrief, grid: Grid, joist: Section, flush_outer: set[float]) -> list[Stick]:
+    """What closes the frame across the joists: ledger, rims, headers at holes. A flush outer beam takes a rim's place."""
+    out: list[Stick] = []
+    longest = max(joist.lengths_mm)
+    for edge in grid.edges:
+        if abs(edge.a[0] - edge.b[0]) < 0.01:
+            continue
+        kind = across_kind(edge, brief.attached)
+        if kind == "rim" and any(abs(edge.a[1] - t) < 1 for t in flush_outer):
+            continue
+        nx, ny = edge.inward
+        ends = (
+            f"cut to {math.degrees(math.atan2(abs(edge.along[1]), abs(edge.along[0]))):.1f}°"
+            if kind == "clipped rim"
+            else "square"
+        )
+        for ply in range(across_plies(edge)):
+            d = grid.thick_mm * (ply + 0.5)
+            a = (edge.a[0] + nx * d, edge.a[1] + ny * d)
+            b = (edge.b[0] + nx * d, edge.b[1] + ny * d)
+            out += _in_lengths(grid, Stick(kind, joist, a, b, ends), longest)
+    return out
+
+
+def _in_lengths(grid: Grid, stick: Stick, longest: float) -> list[Stick]:
+    """A long ledger or rim in pieces that meet on the middle of a joist; one piece where it is short or leans."""
+    if stick.length_mm <= longest or abs(stick.a[1] - stick.b[1]) > 0.01:
+        return [stick]
+    low, high = sorted((stick.a[0], stick.b[0]))
+    places = [j.s for j in grid.joists if low < j.s < high and j.kind == "joist"]
+    cuts = [low]
+    while high - cuts[-1] > longest:
+        reach = [s for s in places if cuts[-1] < s <= cuts[-1] + longest]
+        cuts.append(max(reach, default=cuts[-1] + longest))
+    return [Stick(stick.kind, stick.section, (a, stick.a[1]), (b, stick.a[1])) for a, b in pairwise([*cuts, high])]
+
+
+def blocks_at(
+    grid: Grid, joist: Section, t: float, kind: str, low: float = -math.inf, high: float = math.inf
+) -> list[Stick]:
+    """Blocks between neighbouring joists at one t, where there is frame between them."""
+    out = []
+    for left, right in pairwise(grid.covering(t)):
+        clear = right.s - left.s - grid.thick_mm
+        middle = (left.s + right.s) / 2
+        if clear < grid.thick_mm * 0.5 or not low <= middle <= high:
+            continue
+        if not any(t0 < t < t1 for t0, t1 in _span_at(grid.poly, middle)):
+            continue
+        half = grid.thick_mm / 2
+        out.append(Stick(kind, joist, (left.s + half, t), (right.s - half, t)))
+    return out
+
+
+def spans_over_blocking(bearings: list[float]) -> list[float]:
+    """The middles of spans long enough to need a row of blocks."""
+    over = CATALOGUE.materials.deck.blocking_over_mm
+    return [(a + b) / 2 for a, b in pairwise(bearings) if b - a > over]

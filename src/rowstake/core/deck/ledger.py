@@ -1,0 +1,98 @@
+"""The ledger on the house: its fixings in two staggered rows clear of the joists, flashing and ties."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.brief import DeckBrief
+from rowstake.core.deck.frame import Grid, Stick
+from rowstake.core.deck.supports import Supports
+from rowstake.core.parts import Part
+from rowstake.core.reckoners.base import up
+from rowstake.core.reckoners.ledger_fasteners import LedgerFasteners
+from rowstake.core.reckoners.ledger_fasteners import run as ledger_fasteners
+
+ITEM = {
+    "lag_13mm": "lag screw 13 mm with washer",
+    "bolt_13mm": "bolt 13 mm with nut and washers",
+    "bolt_13mm_spaced": "bolt 13 mm with nut, washers and drainage spacers",
+}
+CLEAR_MM = 40.0
+FLASHING_MM = 3000.0
+LAP_MM = 100.0
+
+
+@dataclass(frozen=True, slots=True)
+class Hole:
+    """A fixing: along s, and in the upper or the lower row of the ledger."""
+
+    s: float
+    upper: bool
+
+
+@dataclass(frozen=True, slots=True)
+class LedgerPlan:
+    """`spacing_mm` is what the load allows; `holes` keep to it or closer, and clear of every joist."""
+
+    length_mm: float
+    spacing_mm: float
+    span_mm: float
+    holes: tuple[Hole, ...]
+
+
+def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[Stick]) -> LedgerPlan | None:
+    """None where the deck stands free."""
+    pieces = [s for s in sticks if s.kind == "ledger"]
+    if not pieces:
+        return None
+    spans = [b[1] - b[0] for g in grid.groups if g.ledger and len(b := supports.bearings(g)) > 1]
+    span = max(spans, default=0.0)
+    length = sum(s.length_mm for s in pieces)
+    fixed = ledger_fasteners(
+        LedgerFasteners(
+            joist_span_mm=max(span, 1.0), fastener=brief.deck.ledger.fastener, live_kpa=brief.live_kpa,
+            dead_kpa=brief.deck.loads.dead_kpa, length_mm=length,
+        )
+    )  # fmt: skip
+    holes: list[Hole] = []
+    for stick in pieces:
+        low, high = sorted((stick.a[0], stick.b[0]))
+        holes += _holes(grid, low, high, fixed.spacing_mm)
+    return LedgerPlan(length, fixed.spacing_mm, span, tuple(holes))
+
+
+def _holes(grid: Grid, low: float, high: float, spacing: float) -> list[Hole]:
+    """Evenly from end to end, closer than the load allows; each moved clear of the joist it would meet."""
+    end = min(CATALOGUE.materials.deck.ledger_end_mm, (high - low) / 4)
+    count = up((high - low - 2 * end) / spacing) + 1 if high - low > 2 * end else 1
+    step = (high - low - 2 * end) / max(count - 1, 1)
+    clear = grid.thick_mm / 2 + CLEAR_MM
+    joists = [j.s for j in grid.joists]
+    out = []
+    for n in range(count):
+        s = low + end + step * n
+        hit = next((j for j in joists if abs(j - s) < clear), None)
+        if hit is not None:
+            tries = [x for x in (hit + clear, hit - clear) if low + 20 <= x <= high - 20]
+            free = [x for x in tries if all(abs(x - j) >= clear - 0.1 for j in joists)]
+            s = min(free or tries or [s], key=lambda x, at=s: abs(x - at))  # type: ignore[misc]
+        out.append(Hole(s, n % 2 == 0))
+    return out
+
+
+def ledger_parts(brief: DeckBrief, ledger: LedgerPlan | None) -> list[Part]:
+    if ledger is None:
+        return []
+    facts = CATALOGUE.materials.deck
+    flashing = up((ledger.length_mm + LAP_MM) / (FLASHING_MM - LAP_MM))
+
+    def item(what: str, count: float) -> Part:
+        return Part(f"ledger {what}", "hardware", "frame", what, "ledger", amount=count, unit="each")
+
+    return [
+        item(ITEM[brief.deck.ledger.fastener], len(ledger.holes)),
+        item(f"Z flashing, {FLASHING_MM / 1000:g} m", flashing),
+        item("self-adhesive membrane behind the ledger, 5 m roll", up(ledger.length_mm / 5000)),
+        item(f"lateral tie, {facts.ties_kn:g} kN", facts.ties),
+    ]

@@ -1,0 +1,196 @@
+"""What carries the joists: their size, the beams under them, the posts under those. Sizes are proposed from the spans."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from itertools import pairwise
+
+from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.deck.brief import DeckBrief
+from rowstake.core.deck.frame import Group
+from rowstake.core.faults import refuse
+from rowstake.core.reckoners.base import up
+from rowstake.core.reckoners.beam_span import OVERHANGING, BeamSpan
+from rowstake.core.reckoners.beam_span import run as beam_span
+from rowstake.core.reckoners.joist_span import JoistSpan
+from rowstake.core.reckoners.joist_span import run as joist_span
+
+MOST_ROWS = 12
+USUAL_POSTS_MM = 2400.0
+END_SHARE = 8
+
+
+@dataclass(frozen=True, slots=True)
+class Reach:
+    """How far something may span, what stops it, and how far it does."""
+
+    allowed_mm: float
+    governed_by: str
+    span_mm: float
+
+    @property
+    def used(self) -> float:
+        """Share of the allowed span that is used."""
+        return self.span_mm / self.allowed_mm if self.allowed_mm else math.inf
+
+
+@dataclass(frozen=True, slots=True)
+class BeamLine:
+    """One beam at t from s0 to s1: what it carries per metre of its length, its own plies, and its posts along s."""
+
+    label: str
+    group: Group
+    t: float
+    s0: float
+    s1: float
+    section: Section
+    plies: int
+    carried_mm: float
+    posts: tuple[float, ...]
+    reach: Reach
+    outer: bool
+
+    @property
+    def wide_mm(self) -> float:
+        return self.plies * self.section.thickness_mm
+
+    def shares(self) -> list[float]:
+        """How much of the beam's length each post carries."""
+        marks = [self.s0, *((a + b) / 2 for a, b in pairwise(self.posts)), self.s1]
+        return [b - a for a, b in pairwise(marks)]
+
+
+@dataclass(frozen=True, slots=True)
+class Supports:
+    joist: Section
+    joist_reach: Reach
+    overhang_mm: float
+    beams: tuple[BeamLine, ...]
+    flush: bool
+
+    def bearings(self, group: Group) -> list[float]:
+        """Where the joists of a group bear, from the near end out."""
+        own = sorted(b.t for b in self.beams if b.group == group)
+        return [group.t0, *own] if group.ledger else own
+
+
+def overhang_of(brief: DeckBrief, group: Group) -> float:
+    """How far joists of a group run past their outer beam: chosen, or a share of the way to a tidy figure; none when flush."""
+    facts, beams = CATALOGUE.materials.deck, brief.deck.beams
+    if beams.way == "flush":
+        return 0.0
+    if beams.overhang_mm is not None:
+        return min(beams.overhang_mm, (group.t1 - group.t0) / 2)
+    tidy = (group.t1 - group.t0) * facts.overhang_of_run // brief.region.snap_mm * brief.region.snap_mm
+    return tidy if tidy >= facts.least_overhang_mm else 0.0
+
+
+def allowed_joist(brief: DeckBrief, joist: Section) -> Reach:
+    out = joist_span(
+        JoistSpan(
+            species=[brief.species.id], size=joist.id, spacing_mm=brief.spacing_mm, live_kpa=brief.live_kpa,
+            dead_kpa=brief.deck.loads.dead_kpa,
+        )
+    )  # fmt: skip
+    return Reach(out.span_mm, out.governed_by, 0.0)
+
+
+def _ends(brief: DeckBrief, group: Group, wide_mm: float) -> tuple[float, float]:
+    """(first, last) bearing of a group: the ledger or a beam in by the overhang; a beam never hangs past the frame."""
+    overhang = max(overhang_of(brief, group), wide_mm / 2)
+    return (group.t0 if group.ledger else group.t0 + overhang), group.t1 - overhang
+
+
+def _rows(brief: DeckBrief, length_mm: float, allowed_mm: float, ledger: bool) -> int:
+    """How many spans the joists make: as the builder set the rows of beams, else the fewest allowed."""
+    rows = brief.deck.beams.rows
+    if rows is not None:
+        return max(1, rows if ledger else rows - 1)
+    return max(1, up(length_mm / allowed_mm))
+
+
+def propose(brief: DeckBrief, groups: list[Group]) -> Supports:
+    """The shallowest joist that needs the fewest beams, and beams to suit. Raises `JobFault` where nothing on sale reaches."""
+    guess = brief.joists[0].thickness_mm * (brief.deck.beams.plies or 2)
+    lengths = [(e[1] - e[0], g.ledger) for g in groups for e in (_ends(brief, g, guess),)]
+    longest, ledger = max(lengths)
+    if longest <= 0:
+        raise refuse("deck.beams.overhang_mm", f"{brief.deck.beams.overhang_mm or 0:g} mm", "less than the deck is deep",
+                     "The overhang leaves nothing between the bearings")  # fmt: skip
+    fewest = min(_rows(brief, longest, allowed_joist(brief, j).allowed_mm, ledger) for j in brief.joists)
+    fitting = [j for j in brief.joists if _rows(brief, longest, allowed_joist(brief, j).allowed_mm, ledger) == fewest]
+    joist = fitting[0]
+    limit = allowed_joist(brief, joist)
+    beams: list[BeamLine] = []
+    worst = 0.0
+    for group in groups:
+        first, last = _ends(brief, group, guess)
+        rows = _rows(brief, last - first, limit.allowed_mm, group.ledger)
+        if not group.ledger and last - first < 1:
+            first = last
+        marks = [first + (last - first) * i / rows for i in range(rows + 1)]
+        worst = max(worst, (last - first) / rows)
+        for t in marks[1:] if group.ledger else dict.fromkeys(marks):
+            beams.append(_beam(brief, joist, group, t, marks, len(beams) + 1))
+    if len(beams) > 400:
+        raise refuse(
+            "deck.shape", f"{len(beams)} beams", "up to 400 beams", "This deck is too large to lay out at once"
+        )
+    reach = Reach(limit.allowed_mm, limit.governed_by, worst)
+    return Supports(joist, reach, overhang_of(brief, groups[0]), tuple(beams), brief.deck.beams.way == "flush")
+
+
+def _carried(marks: list[float], group: Group, t: float) -> float:
+    """The depth of deck a beam carries: half the spans beside it, and all of an overhang by its leverage."""
+    before = [m for m in marks if m < t - 0.1]
+    after = [m for m in marks if m > t + 0.1]
+    span_in, span_out = (t - before[-1] if before else 0.0), (after[0] - t if after else 0.0)
+    carried = span_in / 2 + span_out / 2
+    for missing, hang, span in ((not after, group.t1 - t, span_in), (not before, t - group.t0, span_out)):
+        if missing and hang > 0:
+            carried += hang + (hang * hang / (2 * span) if span else 0.0)
+    return carried
+
+
+def _beam(brief: DeckBrief, joist: Section, group: Group, t: float, marks: list[float], number: int) -> BeamLine:
+    """A beam under (or between) the joists: the lightest of those on sale that reaches the spacing wanted."""
+    carried = _carried(marks, group, t)
+    length = group.s1 - group.s0
+    end = min(300.0, length / END_SHARE)
+    wanted = min(brief.deck.posts.most_mm or USUAL_POSTS_MM, length - 2 * end)
+    flush = brief.deck.beams.way == "flush"
+    sections = [joist] if flush else list(brief.beams)
+    plies = [brief.deck.beams.plies] if brief.deck.beams.plies else [2, 3]
+    tries = [(s, n, *_allowed(brief, s, n, carried)) for n in plies for s in sections if n]
+    best = next((x for x in tries if x[2] >= wanted - 0.5), None) or max(tries, key=lambda x: x[2])
+    section, n, allowed, governed = best
+    most = min(allowed, brief.deck.posts.most_mm or math.inf)
+    between = length - 2 * end
+    bays = max(1, up(between / most))
+    posts = tuple(group.s0 + end + between * i / bays for i in range(bays + 1))
+    outer = abs(t - max(marks)) < 0.1
+    return BeamLine(
+        f"B{number}",
+        group,
+        t,
+        group.s0,
+        group.s1,
+        section,
+        n,
+        carried,
+        posts,
+        Reach(allowed, governed, between / bays),
+        outer,
+    )
+
+
+def _allowed(brief: DeckBrief, section: Section, plies: int, carried_mm: float) -> tuple[float, str]:
+    """Allowed post spacing under a load that is given by its depth: told to the reckoner as the joist span that carries it."""
+    out = beam_span(
+        BeamSpan(
+            species=[brief.species.id], size=section.id, plies=plies, joist_span_mm=max(carried_mm / OVERHANGING, 1.0),
+            live_kpa=brief.live_kpa, dead_kpa=brief.deck.loads.dead_kpa,
+        )
+    )  # fmt: skip
+    return out.span_mm, out.governed_by

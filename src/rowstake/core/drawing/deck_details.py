@@ -1,0 +1,106 @@
+"""Details of a deck: the ledger with its fixings, a footing, and the picture of loads."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.built import FootingAt
+from rowstake.core.deck.stack import joist_depth
+from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.planned_deck import DeckPlanned
+
+
+def ledger_scene(planned: DeckPlanned) -> Scene | None:
+    """The ledger from the front: joists on it, fixings between them in two rows."""
+    ledger = planned.built.ledger
+    if ledger is None:
+        return None
+    board, p, facts = Board(), planned.brief.printer, CATALOGUE.materials.deck
+    high, edge = joist_depth(planned.brief, planned.supports), facts.ledger_edge_mm
+    half = planned.grid.thick_mm / 2
+    for label, stick in planned.built.sticks:
+        if stick.kind == "ledger":
+            low, end = sorted((stick.a[0], stick.b[0]))
+            board.rect(low, 0.0, end, high, "rail", label)
+            board.dim((low, 0.0), (end, 0.0), p.length(end - low), -2.4)
+            joists = sorted(
+                {j.s for j in planned.grid.joists if low <= j.s <= end and j.t0 < planned.grid.thick_mm * 2}
+            )
+            for s in joists:
+                board.rect(s - half, 0.0, s + half, high, "board", hidden=True)
+    for hole in ledger.holes:
+        y = high - edge if hole.upper else edge
+        board.add(Shape("circle", ((hole.s, y),), "post", "L1", radius_mm=11))
+    for a, b in list(zip(ledger.holes, ledger.holes[1:], strict=False))[:6]:
+        board.dim((a.s, high), (b.s, high), p.bare(b.s - a.s), 1.0)
+    board.text(
+        (min(h.s for h in ledger.holes) + 300, high + 220),
+        f"{len(ledger.holes)} fixings, at most {p.length(ledger.spacing_mm)} apart",
+        "label",
+    )
+    return board.scene("ledger", "Ledger, its fixings clear of the joists", 150.0)
+
+
+LOOKS: dict[str, Look] = {"concrete": "concrete", "gravel": "gravel", "soil": "hole"}
+
+
+def footings_alike(planned: DeckPlanned) -> dict[str, FootingAt]:
+    """For every footing's label, the first that is dug and stands as it does: one drawing shows them all."""
+    first: dict[tuple[str, int, int], FootingAt] = {}
+    out = {}
+    for f in planned.built.footings:
+        key = (f.dug.words, round(f.dug.depth_mm), round(f.post.height_mm / 25))
+        out[f.label] = first.setdefault(key, f)
+    return out
+
+
+def footing_scene(planned: DeckPlanned, f: FootingAt) -> Scene:
+    """One footing in section, to scale, with the post it carries."""
+    board, p, brief = Board(), planned.brief.printer, planned.brief
+    dug, post, facts = f.dug, f.post, CATALOGUE.materials.deck
+    r, half, top = dug.across_mm / 2, brief.post.width_mm / 2, brief.deck.footings.top_mm
+    wide = max(r * 1.3, 350.0)
+    board.line((-wide, 0.0), (wide, 0.0), "ground")
+    for layer in dug.layers:
+        w = half + facts.pier_over_post_mm / 2 if "pier" in layer.what else r
+        board.rect(-w, layer.bottom_mm, w, layer.top_mm, LOOKS[layer.material], f.label)
+    shown = min(max(post.height_mm, 0.0), 600.0)
+    foot = top + facts.standoff_mm - (dug.post_below_mm + facts.standoff_mm if dug.post_below_mm else 0.0)
+    if post.height_mm > 0:
+        board.rect(-half, foot, half, top + facts.standoff_mm + shown, "post", post.label)
+    if dug.depth_mm:
+        board.dim((-r, -dug.depth_mm), (-r, 0.0), p.length(dug.depth_mm), 1.6)
+        board.dim((-r, -dug.depth_mm), (r, -dug.depth_mm), p.length(dug.across_mm), -1.0)
+    frost = brief.job.site.frost_depth_mm
+    if frost:
+        board.line((-wide, -frost), (wide, -frost), "frost", hidden=True)
+    board.text((0.0, top + facts.standoff_mm + shown + 60), f"post {p.length(max(post.height_mm, 0.0))}", "label")
+    alike = [k for k, v in footings_alike(planned).items() if v is f]
+    named = f.label if len(alike) == 1 else f"{alike[0]} and {len(alike) - 1} alike"
+    return board.scene(f"section_{f.label}", f"{named}: {dug.words}", 90.0)
+
+
+def load_scene(planned: DeckPlanned) -> Scene:
+    """The deck each post carries, darker the nearer its beam is to its limit; figures in kN and per cent."""
+    board, _brief = Board(), planned.brief
+    for edge_shape in [planned.shape]:
+        board.add(Shape("poly", tuple((x, -y) for x, y in edge_shape.exterior.coords[:-1]), "label"))
+    loads = {f.post.label: f.load_kn for f in planned.built.footings}
+    for beam in planned.supports.beams:
+        marks = [beam.s0, *((a + b) / 2 for a, b in zip(beam.posts, beam.posts[1:], strict=False)), beam.s1]
+        own = [q for q in planned.built.posts if q.beam == beam]
+        near = beam.t - beam.carried_mm / 2 if not beam.outer else min(beam.t, beam.group.t1 - beam.carried_mm)
+        far = near + beam.carried_mm
+        for post, a, b in zip(own, marks, marks[1:], strict=False):
+            corners = [planned.grid.on_plan(q) for q in ((a, near), (b, near), (b, far), (a, far))]
+            used = beam.reach.used
+            look: Look = "zone" if used > 1.0005 else "rail" if used > 0.8 else "board"
+            board.add(Shape("poly", tuple((x, -y) for x, y in corners), look, post.label))
+            board.text(
+                (post.at[0], -post.at[1]),
+                f"{post.label} {loads[post.label]:.1f} kN, beam {used * 100:.0f} %",
+                "label",
+                post.label,
+            )
+    j = planned.supports.joist_reach
+    title = f"What each post carries; joists at {j.used * 100:.0f} % of their span. Dark: over 80 %, hatched: over the limit"
+    return board.scene("load", title, 250.0)

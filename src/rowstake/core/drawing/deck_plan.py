@@ -1,0 +1,107 @@
+"""A deck from above, in layers in the order they are built: footings, beams, joists, blocks, boards."""
+
+from __future__ import annotations
+
+import itertools
+
+from rowstake.core.deck.shape import Point, edges, outline
+from rowstake.core.drawing.scene import Board, Handle, Layer, Look, Scene, Shape
+from rowstake.core.job.deck import Shape as DeckShape
+from rowstake.core.parts import Part
+from rowstake.core.planned_deck import DeckPlanned
+
+LAYERS = (
+    Layer("house", "House"), Layer("footings", "Footings"), Layer("beams", "Beams"), Layer("joists", "Joists"),
+    Layer("blocks", "Blocking"), Layer("boards", "Boards"),
+)  # fmt: skip
+OF: dict[str, tuple[str, Look]] = {
+    "concrete": ("footings", "concrete"), "gravel": ("footings", "gravel"), "post": ("footings", "post"), "beam": ("beams", "rail"),
+    "ledger": ("joists", "rail"), "rim": ("joists", "frame"), "clipped rim": ("joists", "frame"), "header": ("joists", "frame"),
+    "joist": ("joists", "frame"), "end joist": ("joists", "frame"), "nailer": ("joists", "frame"), "trimmer": ("joists", "frame"),
+    "inner-corner joist": ("joists", "frame"), "doubled end": ("joists", "frame"), "blocking": ("blocks", "frame"),
+    "ladder block": ("blocks", "frame"), "sister block": ("blocks", "post"), "board": ("boards", "board"), "border": ("boards", "board"),
+    "breaker": ("boards", "board"), "fascia": ("boards", "board"),
+}  # fmt: skip
+WALL_MM = 260.0
+
+
+def deck_plan_scene(planned: DeckPlanned) -> Scene:
+    """Everything that lies on the plan, with the house above it."""
+    board, brief, p = Board(), planned.brief, planned.brief.printer
+    shape = brief.deck.shape
+    board.layer = "house"
+    board.add(
+        Shape(
+            "poly",
+            _flip([(-300.0, 0.0), (shape.width_mm + 300, 0.0), (shape.width_mm + 300, -WALL_MM), (-300.0, -WALL_MM)]),
+            "zone",
+        )
+    )
+    for layer in LAYERS[1:]:
+        board.layer = layer.key
+        for part in planned.parts:
+            place = OF.get(part.kind)
+            if place and place[0] == layer.key and part.lies:
+                _part(board, part, place[1])
+        if layer.key == "footings":
+            for f in planned.built.footings:
+                if not f.dug.layers:
+                    board.add(
+                        Shape("circle", (_y(f.post.at),), "concrete", f.label, radius_mm=max(f.dug.across_mm / 2, 40))
+                    )
+                board.text(
+                    _y(f.post.at), f.post.label, "label", f.post.label, towards=_y((f.post.at[0], f.post.at[1] + 1))
+                )
+    board.layer = ""
+    _dims(board, planned)
+    for cut in shape.cuts:
+        if cut.kind == "hole":
+            board.text(_y((cut.x_mm + cut.along_mm / 2, cut.y_mm + cut.out_mm / 2)), cut.what, "quiet", cut.id)
+    handles = (
+        Handle("deck", "far", _y((shape.width_mm / 2, shape.out_mm))), Handle("deck", "right", _y((shape.width_mm, shape.out_mm / 2))),
+    )  # fmt: skip
+    return board.scene(
+        "plan", f"Plan, {p.length(shape.width_mm)} × {p.length(shape.out_mm)}", 250.0, handles=handles, layers=LAYERS
+    )
+
+
+def _y(point: Point) -> Point:
+    """The plan is drawn with the house at the top: y grows downwards."""
+    return point[0], -point[1]
+
+
+def _flip(points: list[Point]) -> tuple[Point, ...]:
+    return tuple(_y(q) for q in points)
+
+
+def _part(board: Board, part: Part, look: Look) -> None:
+    if part.lies is None:
+        return
+    of = part.of if look in ("concrete", "gravel") else part.label
+    board.add(Shape("poly", tuple(_y(q) for q in part.lies.points), look, of))
+    for hole in part.lies.holes:
+        board.add(Shape("poly", tuple(_y(q) for q in hole), "label", of))
+
+
+def _dims(board: Board, planned: DeckPlanned) -> None:
+    p, shape = planned.brief.printer, planned.brief.deck.shape
+    for edge in edges(planned.shape):
+        if edge.hole:
+            continue
+        whole = edge.length_mm >= max(shape.width_mm, shape.out_mm) - 1
+        board.dim(_y(edge.a), _y(edge.b), p.length(edge.length_mm), 1.4 if whole else 1.2)
+    board.layer = "joists"
+    grid = planned.grid
+    if not grid.turned:
+        marks = sorted({j.s for j in grid.joists})[:4]
+        for a, b in itertools.pairwise(marks):
+            board.dim(_y((a, shape.out_mm * 0.12)), _y((b, shape.out_mm * 0.12)), p.bare(b - a), 0.0)
+    board.layer = ""
+
+
+def deck_outline(shape: DeckShape) -> Scene:
+    """A small drawing for a list of jobs: the edge of the boards, and the house."""
+    board, poly = Board(), outline(shape)
+    board.add(Shape("poly", _flip([(float(x), float(y)) for x, y in poly.exterior.coords][:-1]), "board"))
+    board.line((-0.04 * shape.width_mm, 0.0), (1.04 * shape.width_mm, 0.0), "ground")
+    return board.scene("outline", "The deck", shape.width_mm * 0.06)

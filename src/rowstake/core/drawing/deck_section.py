@@ -1,0 +1,154 @@
+"""A section through a deck along its joists: the height stack, the ground under it, the door sill and the thresholds."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.frame import Group
+from rowstake.core.deck.stack import ground_at, joist_depth
+from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.planned_deck import DeckPlanned
+
+LOOKS: dict[str, Look] = {"concrete": "concrete", "gravel": "gravel"}
+
+
+def deck_section_scene(planned: DeckPlanned) -> Scene:
+    """Cut where the joists are longest; what bears on what, from the house outwards (or from left to right)."""
+    board, brief, p = Board(), planned.brief, planned.brief.printer
+    grid, supports, levels = planned.grid, planned.supports, brief.deck.levels
+    group = max(grid.groups, key=lambda g: g.t1 - g.t0)
+    s = (group.s0 + group.s1) / 2
+    top = levels.height_mm
+    frame, depth = top - brief.field.thickness_mm, joist_depth(brief, supports)
+
+    def ground(t: float) -> float:
+        return ground_at(brief, grid.on_plan((s, t)))
+
+    ends = (group.t0 - 500.0, group.t1 + 900.0)
+    board.line((ends[0], ground(ends[0])), (ends[1], ground(ends[1])), "ground")
+    if levels.paving_mm:
+        foot = ground(group.t1)
+        board.add(
+            Shape(
+                "poly",
+                (
+                    (group.t1, foot),
+                    (ends[1], ground(ends[1])),
+                    (ends[1], ground(ends[1]) + levels.paving_mm),
+                    (group.t1, foot + levels.paving_mm),
+                ),
+                "gravel",
+                "paving",
+            )
+        )
+    if not grid.turned:
+        _house(board, planned)
+    for post in planned.built.posts:
+        if post.beam.group == group and abs(post.beam.posts[0] - min(post.beam.posts)) < 1:
+            own = next(q for q in planned.built.posts if q.beam == post.beam)
+            if own is post:
+                _under(board, planned, post.label, post.beam.t, ground(post.beam.t))
+    for beam in supports.beams:
+        if beam.group == group:
+            high = frame if supports.flush else frame - depth
+            board.rect(
+                beam.t - beam.wide_mm / 2,
+                high - beam.section.width_mm,
+                beam.t + beam.wide_mm / 2,
+                high,
+                "rail",
+                beam.label,
+            )
+    line = max((j for j in grid.joists if group.s0 < j.s < group.s1), key=lambda j: j.length_mm, default=None)
+    if line is not None:
+        thick = grid.thick_mm
+        if group.ledger:
+            board.rect(line.t0 - thick, frame - depth, line.t0, frame, "rail", "L1")
+        else:
+            board.rect(line.t0 - thick, frame - depth, line.t0, frame, "frame")
+        if not supports.flush:
+            board.rect(line.t1, frame - depth, line.t1 + thick, frame, "frame")
+        board.rect(line.t0, frame - depth, line.t1, frame, "frame")
+    _boards(board, planned, group.t0, group.t1, top)
+    _stack(board, planned, group, ground, frame, depth)
+    _heights(board, planned, group.t1 + brief.deck.boards.overhang_mm, ground, top)
+    where = "along the house" if grid.turned else "from the house outwards"
+    return board.scene("elevation", f"Section {where}; finished {p.length(top)}", 160.0)
+
+
+def _stack(
+    board: Board, planned: DeckPlanned, group: Group, ground: Callable[[float], float], frame: float, depth: float
+) -> None:
+    """What stands over what at the outer beam, one under the other."""
+    p, own = planned.brief.printer, [q for q in planned.built.posts if q.beam.group == group]
+    if not own:
+        return
+    post = max(own, key=lambda q: q.beam.t)
+    x = post.beam.t - post.beam.wide_mm / 2 - 40
+    beam = 0.0 if planned.supports.flush else post.beam.section.width_mm
+    board.dim((x, frame - depth), (x, frame), p.bare(depth), 1.0)
+    if beam:
+        board.dim((x, frame - depth - beam), (x, frame - depth), p.bare(beam), 1.0)
+    foot = ground(post.beam.t) + planned.brief.deck.footings.top_mm + CATALOGUE.materials.deck.standoff_mm
+    if post.height_mm > 0:
+        board.dim((x, foot), (x, foot + post.height_mm), p.bare(post.height_mm), 1.0)
+    else:
+        board.text(
+            (post.beam.t, foot - 120), f"{p.length(-post.height_mm)} short: it does not fit", "label", post.label
+        )
+
+
+def _house(board: Board, planned: DeckPlanned) -> None:
+    """The wall and its sill, with the step down to the boards."""
+    p, brief = planned.brief.printer, planned.brief
+    sill, top = brief.deck.house.sill_mm, brief.deck.levels.height_mm
+    high = max(sill, top) + 500.0
+    board.add(Shape("poly", ((-240.0, -200.0), (0.0, -200.0), (0.0, high), (-240.0, high)), "zone"))
+    if sill > top:
+        board.line((-240.0, sill), (60.0, sill), "string", "sill")
+        board.dim((30.0, top), (30.0, sill), f"{p.length(sill - top)} to the sill", 1.0, "sill")
+
+
+def _under(board: Board, planned: DeckPlanned, label: str, t: float, ground: float) -> None:
+    """A post and its footing."""
+    f = next(x for x in planned.built.footings if x.post.label == label)
+    facts = CATALOGUE.materials.deck
+    r = f.dug.across_mm / 2
+    for layer in f.dug.layers:
+        wide = planned.brief.post.width_mm / 2 + facts.pier_over_post_mm / 2 if "pier" in layer.what else r
+        look = LOOKS.get(layer.material)
+        if look:
+            board.rect(t - wide, ground + layer.bottom_mm, t + wide, ground + layer.top_mm, look, f.label)
+    post = f.post
+    if post.height_mm > 0:
+        half = planned.brief.post.width_mm / 2
+        foot = ground + planned.brief.deck.footings.top_mm + facts.standoff_mm
+        board.rect(t - half, foot, t + half, foot + post.height_mm, "post", label)
+
+
+def _boards(board: Board, planned: DeckPlanned, low: float, high: float, top: float) -> None:
+    """Boards end on, row by row; side on where they lie the other way."""
+    brief, laying = planned.brief, planned.laying
+    thick = brief.field.thickness_mm
+    if brief.deck.boards.run == "diagonal":
+        board.rect(low, top - thick, high + brief.deck.boards.overhang_mm, top, "board")
+        return
+    seen = set()
+    for b in laying.boards:
+        x0, y0, x1, y1 = b.shape.bounds
+        a, z = (x0, x1) if planned.grid.turned else (y0, y1)
+        key = (round(a), round(z))
+        if b.kind == "board" and key not in seen:
+            seen.add(key)
+            board.rect(a, top - thick, z, top, "board", f"D{b.number}")
+
+
+def _heights(board: Board, planned: DeckPlanned, x: float, ground: Callable[[float], float], top: float) -> None:
+    """The whole height at the far edge, and the thresholds over the ground there."""
+    p, facts, levels = planned.brief.printer, CATALOGUE.materials.deck, planned.brief.deck.levels
+    foot = ground(x) + levels.paving_mm
+    board.dim((x, foot), (x, top), p.length(top - foot), -2.2)
+    for name, over in (("guard", facts.guard_over_mm),):
+        board.line((x + 60, foot + over), (x + 620, foot + over), "frost", name, hidden=True)
+        board.text((x + 380, foot + over + 40), f"{name} over {p.length(over)}", "quiet", name)

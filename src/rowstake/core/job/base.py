@@ -1,0 +1,54 @@
+"""What every job document shares: closed blocks, lengths in mm, the site, the units."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from rowstake.core.measure import Printer
+from rowstake.core.measure.length import LONGEST_MM
+
+SCHEMA = 1
+Length = Annotated[float, Field(gt=0, le=LONGEST_MM)]
+LengthOrZero = Annotated[float, Field(ge=0, le=LONGEST_MM)]
+Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9_-]+$")]
+
+
+class Block(BaseModel):
+    """A part of the document. It is closed: an unknown field is a fault, never dropped."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False, validate_default=True)
+
+
+class Site(Block):
+    """Where the work stands. The gust is a 3-second gust at 10 m."""
+
+    frost_depth_mm: Annotated[float, Field(ge=0, le=3000)] = 0
+    gust_mps: Annotated[float, Field(gt=0, le=120)] = 30
+    exposure: Literal["B", "C", "D"] = "B"
+    soil: str = "clay"
+    near_salt: bool = False
+    crew: Annotated[int, Field(ge=1, le=12)] = 2
+    climate: str | None = None
+    """Months of temperature and humidity; None takes the region's."""
+    height_limit_mm: Annotated[float, Field(ge=300, le=10_000)] | None = None
+    far_drop_mm: Annotated[float, Field(ge=0, le=5000)] = 0
+    """How much lower the ground lies on the neighbour's side: a height limit counts from there too."""
+
+
+class Common(Block):
+    """Of every job, whatever it is about."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False, populate_by_name=True)
+
+    schema_: Literal[1] = Field(default=1, alias="schema")
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    region: str
+    units: Literal["mm", "ft-in"]
+    fraction: Literal[8, 16, 32] = 16
+    site: Site = Site()
+
+    @property
+    def printer(self) -> Printer:
+        return Printer(self.units, self.fraction)

@@ -1,0 +1,190 @@
+"""The document of a deck: its shape, house, levels, frame, footings, boards and borders."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field, ValidationError
+
+from rowstake.core.catalogue import CATALOGUE, pick
+from rowstake.core.job.base import Block, Common, Key, LengthOrZero
+from rowstake.core.reckoners.base import faults_of
+
+DeckSide = Literal["house", "left", "right", "far"]
+
+
+class Cut(Block):
+    """What is taken out of the rectangle: a notch at a corner (two make a T, one an L), a clipped corner, or a hole.
+
+    A notch or clip is `along_mm` by `out_mm` from its corner; a hole starts `x_mm` from the left end and `y_mm` from the house.
+    """
+
+    id: Key
+    kind: Literal["notch", "clip", "hole"]
+    corner: Literal["house_left", "house_right", "far_left", "far_right"] = "far_right"
+    x_mm: LengthOrZero = 0
+    y_mm: LengthOrZero = 0
+    along_mm: Annotated[float, Field(ge=20, le=30_000)]
+    out_mm: Annotated[float, Field(ge=20, le=30_000)]
+    what: Annotated[str, Field(min_length=1, max_length=40)] = "tree"
+
+
+class Shape(Block):
+    """The edge of the boards seen from above: so wide along the house, so far out from it, less what is cut out."""
+
+    width_mm: Annotated[float, Field(ge=600, le=40_000)]
+    out_mm: Annotated[float, Field(ge=600, le=40_000)]
+    cuts: Annotated[list[Cut], Field(max_length=20)] = []
+
+
+class House(Block):
+    """The wall the deck meets, and its door. `sill_mm` is the door sill above the ground at the house."""
+
+    support: Literal["ledger", "free"] = "ledger"
+    siding: Literal["lap", "board", "render", "masonry", "veneer"] = "lap"
+    cantilevered_floor: bool = False
+    sill_mm: LengthOrZero
+    step_mm: Annotated[float, Field(ge=0, le=400)]
+    """The least step down from the sill to the boards."""
+    window: Literal["none", "plain", "low_e"] = "none"
+
+
+class Levels(Block):
+    """`height_mm` is the finished top over the ground at the left end of the house wall; the ground falls from there."""
+
+    height_mm: Annotated[float, Field(ge=60, le=6000)]
+    fall_out_mm: Annotated[float, Field(ge=-3000, le=3000)] = 0
+    """How much lower the ground lies at the far edge."""
+    fall_along_mm: Annotated[float, Field(ge=-3000, le=3000)] = 0
+    """How much lower the ground lies at the right end."""
+    paving_mm: Annotated[float, Field(ge=0, le=500)] = 0
+    """How much a paving still to come lifts the ground at the foot."""
+
+
+class Loads(Block):
+    live_kpa: Annotated[float, Field(ge=1, le=10)]
+    dead_kpa: Annotated[float, Field(ge=0.1, le=5)]
+    snow_kpa: Annotated[float, Field(ge=0, le=15)] = 0
+
+
+class Joists(Block):
+    """None lets the rules propose: the smallest size whose span reaches, the spacing the boards ask for."""
+
+    size: str | None = None
+    spacing_mm: Annotated[float, Field(ge=150, le=900)] | None = None
+    measured_mm: Annotated[float, Field(ge=60, le=400)] | None = None
+    """The depth of the joists delivered, where it was measured."""
+    doubled_ends: bool = False
+    tape: bool = False
+    left_long: bool = False
+
+
+class Beams(Block):
+    way: Literal["dropped", "flush"] = "dropped"
+    size: str | None = None
+    plies: Literal[1, 2, 3] | None = None
+    rows: Annotated[int, Field(ge=1, le=12)] | None = None
+    overhang_mm: Annotated[float, Field(ge=0, le=2000)] | None = None
+    """How far joists run past the outer beam; None takes a sixth of the way, to a tidy figure."""
+
+
+class DeckPosts(Block):
+    size: str
+    most_mm: Annotated[float, Field(ge=500, le=6000)] | None = None
+    """The widest post spacing the builder wants; None lets the beam govern."""
+
+
+class Footings(Block):
+    kind: str
+    soil_known: bool = False
+    pile_kn: Annotated[float, Field(gt=0, le=500)] | None = None
+    slab_mm: Annotated[float, Field(ge=50, le=500)] | None = None
+    top_mm: Annotated[float, Field(ge=-300, le=600)] = 50
+    """The top of the footing over the ground beside it."""
+    bag: str
+
+
+class Ledger(Block):
+    fastener: Literal["lag_13mm", "bolt_13mm", "bolt_13mm_spaced"] = "bolt_13mm"
+
+
+class Border(Block):
+    """Boards that frame the field, on chosen sides of the outline; the nailers they need come with them."""
+
+    boards: Literal[0, 1, 2] = 0
+    sides: list[DeckSide] = ["left", "far", "right"]
+
+
+class DeckBoards(Block):
+    product: str
+    run: Literal["along", "across", "diagonal"] = "along"
+    """Along the house, straight out from it, or at 45°."""
+    start: Literal["far", "house"] = "far"
+    gap_mm: Annotated[float, Field(ge=0, le=30)]
+    fit: Literal["rip", "gap", "balanced"] = "rip"
+    overhang_mm: Annotated[float, Field(ge=0, le=80)]
+    border: Border = Border()
+    breaker: bool = False
+    fixing: Literal["screws", "clips", "plugs"] = "screws"
+    trim_ends_mm: Annotated[float, Field(ge=0, le=50)] = 0
+    stock: Literal["wet", "yard", "indoors"] = "yard"
+    fascia: str | None = None
+    edge_screws: bool = False
+    """Face-screw the edge rows as well, as a wind zone may ask."""
+
+
+class Lights(Block):
+    count: Annotated[int, Field(ge=0, le=200)] = 0
+    watts: Annotated[float, Field(gt=0, le=50)] = 2
+    transformer_w: Annotated[float, Field(gt=0, le=1000)] = 60
+
+
+class Deck(Block):
+    shape: Shape
+    house: House
+    levels: Levels
+    loads: Loads
+    species: str
+    joists: Joists = Joists()
+    beams: Beams = Beams()
+    posts: DeckPosts
+    footings: Footings
+    ledger: Ledger = Ledger()
+    boards: DeckBoards
+    lights: Lights = Lights()
+
+
+class DeckVariant(Block):
+    """Another way of doing the same deck, set aside for comparison."""
+
+    name: Annotated[str, Field(min_length=1, max_length=60)]
+    deck: Deck
+
+
+class DeckJob(Common):
+    deck: Deck
+    variants: Annotated[list[DeckVariant], Field(max_length=2)] = []
+
+
+def new_deck(
+    name: str, region: str, width_mm: float, out_mm: float, height_mm: float, support: str = "ledger"
+) -> DeckJob:
+    """A rectangular deck with the region's defaults. Raises `JobFault`."""
+    facts = pick(CATALOGUE.regions, region, "region")
+    product = pick(CATALOGUE.decking, facts.decking, "deck.boards.product")
+    try:
+        return DeckJob.model_validate({
+            "name": name, "region": region, "units": facts.units,
+            "deck": {
+                "shape": {"width_mm": width_mm, "out_mm": out_mm},
+                "house": {"support": support, "sill_mm": height_mm + facts.sill_step_mm, "step_mm": facts.sill_step_mm},
+                "levels": {"height_mm": height_mm},
+                "loads": {"live_kpa": facts.live_kpa, "dead_kpa": facts.dead_kpa},
+                "species": facts.species,
+                "posts": {"size": facts.post},
+                "footings": {"kind": "pad" if support == "ledger" or height_mm > 600 else "block", "bag": facts.bags[0]},
+                "boards": {"product": product.id, "gap_mm": product.gap_mm, "overhang_mm": facts.overhang_mm},
+            },
+        })  # fmt: skip
+    except ValidationError as error:
+        raise faults_of(error) from None

@@ -1,0 +1,54 @@
+"""Job files: a document from JSON and back, byte for byte."""
+
+from __future__ import annotations
+
+import json
+from typing import Any
+
+from pydantic import ValidationError
+
+from rowstake.core.faults import refuse
+from rowstake.core.job.base import SCHEMA
+from rowstake.core.job.deck import DeckJob
+from rowstake.core.job.fence import FenceJob
+from rowstake.core.reckoners.base import faults_of
+
+Job = FenceJob | DeckJob
+
+
+def read_job(raw: Any) -> Job:
+    """A job from JSON data. Raises `JobFault` for another schema, an unknown field or a value out of range."""
+    if not isinstance(raw, dict):
+        raise refuse("job", type(raw).__name__, "a job file, a JSON object", "This is not a job file")
+    if raw.get("schema") != SCHEMA:
+        raise refuse(
+            "schema", raw.get("schema", "nothing"), f"schema {SCHEMA}",
+            "This job file is of another schema; this Row Stake reads schema 1",
+        )  # fmt: skip
+    try:
+        kind = DeckJob if "deck" in raw else FenceJob
+        return kind.model_validate(raw)
+    except ValidationError as error:
+        raise faults_of(error) from None
+
+
+def read_job_text(text: str) -> Job:
+    """A job from the text of a job file; a truncated or broken file says where it breaks."""
+    try:
+        raw = json.loads(text)
+    except json.JSONDecodeError as error:
+        where = f"line {error.lineno}, column {error.colno}"
+        raise refuse(
+            "job", f"{len(text)} characters", "a whole JSON file", f"The job file breaks off at {where}"
+        ) from None
+    return read_job(raw)
+
+
+def write_job(job: Job) -> dict[str, Any]:
+    """The document as plain data, with every field, in schema order."""
+    return job.model_dump(mode="json", by_alias=True)
+
+
+def write_job_text(job: Job) -> str:
+    """The job file: canonical, so that reading and writing it again gives the same bytes."""
+    return json.dumps(write_job(job), indent=2, ensure_ascii=False) + "\n"

@@ -1,0 +1,1 @@
+"""A deck's plan put into words and units."""

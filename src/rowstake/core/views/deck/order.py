@@ -1,0 +1,51 @@
+"""What has to be in the frame before the boards go down, and what else a later choice asks of an earlier step."""
+
+from __future__ import annotations
+
+from rowstake.core.plan import DeckPlan
+from rowstake.core.views.order import Need
+
+
+def deck_needs(plan: DeckPlan) -> list[Need]:
+    brief, p, out = plan.brief, plan.brief.printer, []
+    boards = brief.deck.boards
+    if plan.built.ledger:
+        out.append(
+            Need(
+                "frame",
+                "the ledger flashed, its fixings staggered and seen by the inspector",
+                "the boards that hide it",
+            )
+        )
+    nailed = plan.count("nailer")
+    if boards.border.boards and nailed:
+        out.append(
+            Need(
+                "frame",
+                f"{nailed} nailers and {plan.count('ladder block')} ladder blocks under the border",
+                "the border",
+            )
+        )
+    if plan.laying.breakers:
+        out.append(
+            Need("frame", f"a joist under both edges of {len(plan.laying.breakers)} breakers", "the breaker boards")
+        )
+    if plan.laying.butts:
+        out.append(Need("frame", f"{plan.count('sister block')} sister blocks under butt joints", "the butt joints"))
+    if brief.deck.joists.tape:
+        out.append(Need("frame", "tape on the joists", "keeping their tops dry"))
+    lights = brief.deck.lights
+    if lights.count:
+        out.append(Need("frame", f"{lights.count} holes of {p.length(19)} and the cable drawn", "the lights"))
+    if plan.fall_mm() > 762 or brief.deck.joists.doubled_ends:
+        out.append(Need("frame", "blocks and bolts where guard posts will stand", "the guard"))
+    if brief.deck.levels.paving_mm:
+        out.append(
+            Need(
+                "ground",
+                f"levels taken from the paving to come, {p.length(brief.deck.levels.paving_mm)} higher",
+                "the paving",
+            )
+        )
+    out.append(Need("skin", "services below, inspection and anything under the boards done", "what they cover"))
+    return sorted(out, key=lambda n: ["ground", "holes", "frame", "skin"].index(n.stake))

@@ -1,0 +1,232 @@
+import { useState } from "react";
+import { Plain, Quiet } from "../../ui/controls";
+import { Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } from "./fields";
+import { Say } from "./Say";
+import { SeasonsSheet } from "./SeasonsSheet";
+import { useDesk, valueAt } from "./state";
+
+type Cut = { id: string; kind: "notch" | "clip" | "hole"; corner: string; what: string };
+const CORNERS = { house_left: "left at the house", house_right: "right at the house", far_left: "far left", far_right: "far right" };
+const field = "min-h-7 border-b-2 border-ink/50 bg-board font-semibold";
+
+/** The choices of a deck, stake by stake, as sentences with blanks to fill. */
+export function DeckSlip({ stake }: { stake: string }) {
+  if (stake === "site") return <Site />;
+  if (stake === "line") return <Shape />;
+  if (stake === "ground") return <Height />;
+  if (stake === "holes") return <Footings />;
+  if (stake === "frame") return <Frame />;
+  return <Boards />;
+}
+
+function Site() {
+  const known = useDesk((s) => valueAt(s.document, "deck.footings.soil_known"));
+  return (
+    <Say>
+      The ground is <Pick path="site.soil" name="Soil" />, <Tick path="deck.footings.soil_known" words="known for certain" />
+      {!known && <span className="text-faint">(else taken as the weakest)</span>} and freezes{" "}
+      <Length path="site.frost_depth_mm" name="Frost depth" /> deep. It carries <Figure path="deck.loads.live_kpa" name="Live load" unit="kPa" /> of
+      people, <Figure path="deck.loads.dead_kpa" name="Dead load" unit="kPa" /> of itself and{" "}
+      <Figure path="deck.loads.snow_kpa" name="Snow load" unit="kPa" /> of snow. <Tick path="site.near_salt" words="within 1 km of salt water" /> The air is{" "}
+      <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />; a crew of <Figure path="site.crew" name="Crew" unit="" />{" "}
+      builds it.
+    </Say>
+  );
+}
+
+function Shape() {
+  const cuts = (useDesk((s) => valueAt(s.document, "deck.shape.cuts")) as Cut[] | undefined) ?? [];
+  const picked = useDesk((s) => s.selected[0]);
+  const { edit, pick } = useDesk.getState();
+  const found = cuts.findIndex((c) => c.id === picked);
+  const index = found < 0 ? cuts.length - 1 : found;
+  const cut = cuts[index];
+  const at = `deck.shape.cuts.${index}`;
+  const add = (kind: Cut["kind"], words: string) => edit([{ do: "add_cut", kind } as never], words);
+  return (
+    <>
+      <Say>
+        The boards are <Length path="deck.shape.width_mm" name="Width" /> wide along the house and reach{" "}
+        <Length path="deck.shape.out_mm" name="Way out" /> out. It is <Pick path="deck.house.support" name="Support" />, on{" "}
+        <Pick path="deck.house.siding" name="Siding" />, <Pick path="deck.house.window" name="Window" />.{" "}
+        <Tick path="deck.house.cantilevered_floor" words="the floor behind hangs out past its wall" />
+        <Plain onClick={() => void add("notch", "Notch")}>Take a corner out</Plain>
+        <Plain onClick={() => void add("clip", "Corner clipped")}>Clip a corner</Plain>
+        <Plain onClick={() => void add("hole", "Hole")}>Leave a hole</Plain>
+      </Say>
+      {cut && (
+        <Say>
+          <select aria-label="Cut" value={cut.id} onChange={(e) => pick(e.target.value)} className={field}>
+            {cuts.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.kind === "hole" ? `Hole ${c.id}` : c.kind === "clip" ? `Clip ${c.id}` : `Notch ${c.id}`}
+              </option>
+            ))}
+          </select>
+          {cut.kind === "hole" ? (
+            <>
+              for a <Typed value={cut.what} name="What stands there" width={10} commit={(what) => edit([{ do: "set", path: `${at}.what`, value: what }], "Hole")} />{" "}
+              starts <Length path={`${at}.x_mm`} name="Hole along" /> along and <Length path={`${at}.y_mm`} name="Hole out" /> out,
+            </>
+          ) : (
+            <>
+              at the{" "}
+              <select
+                aria-label="Corner"
+                value={cut.corner}
+                onChange={(e) => void edit([{ do: "set", path: `${at}.corner`, value: e.target.value }], "Corner")}
+                className={field}
+              >
+                {Object.entries(CORNERS).map(([id, words]) => (
+                  <option key={id} value={id}>
+                    {words}
+                  </option>
+                ))}
+              </select>
+            </>
+          )}{" "}
+          takes <Length path={`${at}.along_mm`} name="Cut along" /> by <Length path={`${at}.out_mm`} name="Cut out" />.
+          <Quiet onClick={() => void edit([{ do: "remove_cut", id: cut.id } as never], "Cut removed")}>Put it back</Quiet>
+        </Say>
+      )}
+    </>
+  );
+}
+
+function Height() {
+  return (
+    <Say>
+      The finished top stands <Length path="deck.levels.height_mm" name="Finished height" /> over the ground at the left of the house wall; the
+      door sill <Length path="deck.house.sill_mm" name="Door sill" />, at least <Length path="deck.house.step_mm" name="Step down" /> above the
+      boards. From there the ground falls <Length path="deck.levels.fall_out_mm" name="Fall outwards" /> to the far edge and{" "}
+      <Length path="deck.levels.fall_along_mm" name="Fall along" /> to the right; paving to come lifts it{" "}
+      <Length path="deck.levels.paving_mm" name="Paving" /> at the foot. Joists were measured{" "}
+      <OptionalLength path="deck.joists.measured_mm" name="Measured joist depth" empty="as sold" /> deep.
+    </Say>
+  );
+}
+
+function Footings() {
+  const kind = useDesk((s) => valueAt(s.document, "deck.footings.kind"));
+  return (
+    <Say>
+      Posts of <Pick path="deck.posts.size" name="Post size" /> stand on <Pick path="deck.footings.kind" name="Footings" />, at most{" "}
+      <OptionalLength path="deck.posts.most_mm" name="Post spacing" empty="what the beam allows" /> apart, their tops{" "}
+      <Length path="deck.footings.top_mm" name="Top of footing" /> over the ground.
+      {kind === "pile" && (
+        <>
+          {" "}
+          A pile carries <Figure path="deck.footings.pile_kn" name="Load of a pile" unit="kN" empty="not known" />.
+        </>
+      )}
+      {kind === "slab" && (
+        <>
+          {" "}
+          The slab is <OptionalLength path="deck.footings.slab_mm" name="Slab thickness" empty="not known" /> thick.
+        </>
+      )}{" "}
+      Concrete by the <Pick path="deck.footings.bag" name="Bags" />. <Why path="deck.footings.kind" />
+    </Say>
+  );
+}
+
+function Frame() {
+  const flush = useDesk((s) => valueAt(s.document, "deck.beams.way")) === "flush";
+  const support = useDesk((s) => valueAt(s.document, "deck.house.support"));
+  const rows = useDesk((s) => valueAt(s.document, "deck.beams.rows"));
+  const plies = useDesk((s) => valueAt(s.document, "deck.beams.plies"));
+  const { edit } = useDesk.getState();
+  const number = (path: string, value: unknown, name: string, all: string, most: number) => (
+    <select
+      aria-label={name}
+      value={String(value ?? "")}
+      onChange={(e) => void edit([{ do: "set", path, value: e.target.value ? Number(e.target.value) : null }], name)}
+      className={field}
+    >
+      <option value="">{all}</option>
+      {Array.from({ length: most }, (_, i) => i + 1).map((n) => (
+        <option key={n} value={n}>
+          {n}
+        </option>
+      ))}
+    </select>
+  );
+  return (
+    <Say>
+      Joists of <Pick path="deck.species" name="Timber" />, <PickOrNone path="deck.joists.size" name="Joist size" none="the size the span asks" />,{" "}
+      <OptionalLength path="deck.joists.spacing_mm" name="Joist spacing" empty="as the board asks" /> apart, over{" "}
+      {number("deck.beams.rows", rows, "Rows of beams", "as few beams as reach", 6)} lying <Pick path="deck.beams.way" name="Beam" />, of{" "}
+      <PickOrNone path="deck.beams.size" name="Beam size" none="the size they ask" /> in{" "}
+      {number("deck.beams.plies", plies, "Plies", "as many plies as they ask", 3)}
+      {!flush && (
+        <>
+          ; joists run past by <OptionalLength path="deck.beams.overhang_mm" name="Joist overhang" empty="a sixth of the way" />
+        </>
+      )}
+      .
+      {support === "ledger" && (
+        <>
+          {" "}
+          The ledger hangs on <Pick path="deck.ledger.fastener" name="Ledger fixing" />.
+        </>
+      )}{" "}
+      <Tick path="deck.joists.doubled_ends" words="double end joists" /> <Tick path="deck.joists.tape" words="joist tape" />{" "}
+      <Tick path="deck.joists.left_long" words="left long until the boards are set out" />
+    </Say>
+  );
+}
+
+const SIDES = ["left", "far", "right", "house"];
+
+function Boards() {
+  const border = useDesk((s) => valueAt(s.document, "deck.boards.border")) as { boards: number; sides: string[] };
+  const lights = useDesk((s) => valueAt(s.document, "deck.lights.count")) as number;
+  const [year, setYear] = useState(false);
+  const { edit } = useDesk.getState();
+  const side = (name: string, on: boolean) =>
+    edit([{ do: "set", path: "deck.boards.border.sides", value: on ? [...border.sides, name] : border.sides.filter((s) => s !== name) }], "Border sides");
+  return (
+    <>
+      <Say>
+        <Pick path="deck.boards.product" name="Board" /> laid <Pick path="deck.boards.run" name="Way they run" /> from{" "}
+        <Pick path="deck.boards.start" name="First board" />, gap <Length path="deck.boards.gap_mm" name="Gap" />,{" "}
+        <Pick path="deck.boards.fit" name="Fit" />; they overhang the frame by <Length path="deck.boards.overhang_mm" name="Overhang" />. Border{" "}
+        <select
+          aria-label="Border"
+          value={border.boards}
+          onChange={(e) => void edit([{ do: "set", path: "deck.boards.border.boards", value: Number(e.target.value) }], "Border")}
+          className={field}
+        >
+          <option value={0}>none</option>
+          <option value={1}>one board</option>
+          <option value={2}>two boards</option>
+        </select>
+        {border.boards > 0 && (
+          <>
+            {" "}
+            on{" "}
+            {SIDES.map((name) => (
+              <label key={name} className="inline-flex items-center gap-1">
+                <input type="checkbox" checked={border.sides.includes(name)} onChange={(e) => void side(name, e.target.checked)} className="h-4 w-4 accent-[var(--signal)]" />
+                {name}
+              </label>
+            ))}
+          </>
+        )}
+        . <Tick path="deck.boards.breaker" words="breaker boards instead of butt joints" />
+      </Say>
+      <Say>
+        Fixed with <Pick path="deck.boards.fixing" name="Board fixing" />, <Tick path="deck.boards.edge_screws" words="edge rows screwed for wind" />; fascia{" "}
+        <PickOrNone path="deck.boards.fascia" name="Fascia" none="none" />; <Length path="deck.boards.trim_ends_mm" name="Trim" /> off factory ends. They are{" "}
+        <Pick path="deck.boards.stock" name="How damp" />. <Plain onClick={() => setYear(true)}>The year in the boards</Plain> Lights:{" "}
+        <Figure path="deck.lights.count" name="Lights" unit="" />
+        {lights > 0 && (
+          <>
+            of <Figure path="deck.lights.watts" name="Watts" unit="W" /> on <Figure path="deck.lights.transformer_w" name="Transformer" unit="W" />
+          </>
+        )}
+        {year && <SeasonsSheet onClose={() => setYear(false)} />}
+      </Say>
+    </>
+  );
+}
