@@ -7,8 +7,10 @@ from typing import Any
 
 from rowstake.core.parts import Finding, Fix
 from rowstake.core.planned import Planned
+from rowstake.core.planned_deck import DeckPlanned
 
 Rule = Callable[[Planned], Iterable[Finding]]
+DeckRule = Callable[[DeckPlanned], Iterable[Finding]]
 
 
 def found(title: str, why: str, where: Iterable[str] = (), fixes: Iterable[Fix] = ()) -> Finding:
@@ -16,9 +18,12 @@ def found(title: str, why: str, where: Iterable[str] = (), fixes: Iterable[Fix] 
     return Finding("", "", title, why, tuple(where), tuple(fixes))
 
 
-def put(label: str, **values: Any) -> Fix:
+def put(label: str, about: str = "fence", /, **values: Any) -> Fix:
     """A fix that sets fields: `bays__max_mm=1800` sets `fence.bays.max_mm`."""
-    return Fix(
-        label,
-        tuple({"do": "set", "path": "fence." + key.replace("__", "."), "value": v} for key, v in values.items()),
-    )
+    edits = ({"do": "set", "path": f"{about}." + key.replace("__", "."), "value": v} for key, v in values.items())
+    return Fix(label, tuple(edits))
+
+
+def put_deck(label: str, **values: Any) -> Fix:
+    """The same for a deck's fields."""
+    return put(label, "deck", **values)

@@ -225,7 +225,7 @@ def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> B
                 replace(_stick_part(grid, label, stick, beam_top - beam.section.width_mm, beam_top), of=beam.label)
             )
     out += _frame_hardware(brief, grid, supports, [s for _, s in sticks], posts)
-    out += ledger_parts(brief, ledger)
+    out += ledger_parts(brief, ledger) + _braces(brief, grid, supports, posts, top - depth)
     out += (
         _board_parts(brief, laying) + _fixings(brief, grid, laying) + _fascia(brief, depth, top) + _extras(brief, grid)
     )
@@ -312,6 +312,30 @@ def _frame_hardware(
 def _beam_outline(beam: BeamLine) -> list[Point]:
     w = beam.wide_mm / 2
     return [(beam.s0, beam.t - w), (beam.s1, beam.t - w), (beam.s1, beam.t + w), (beam.s0, beam.t + w)]
+
+
+BRACE_MM = 600.0
+
+
+def _braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt], level: float) -> list[Part]:
+    """Where a deck stands free on tall posts: a brace at 45° each way along the beam, from every post to its beam."""
+    if brief.attached or supports.flush:
+        return []
+    section = CATALOGUE.sections[brief.region.rail]
+    out: list[Part] = []
+    for post in posts:
+        if post.height_mm <= CATALOGUE.materials.deck.free_braced_over_mm:
+            continue
+        s = grid.on_plan(post.at)[0]
+        bottom = level - post.beam.section.width_mm
+        for way in (-1, 1):
+            far = s + way * BRACE_MM
+            if not post.beam.s0 <= far <= post.beam.s1:
+                continue
+            stick = Stick("brace", section, (s, post.beam.t), (far, post.beam.t))
+            part = _stick_part(grid, f"X{len(out) + 1}", stick, bottom - BRACE_MM, bottom)
+            out.append(replace(part, length_mm=BRACE_MM * math.sqrt(2), of=post.label, ends="45° both ends"))
+    return out
 
 
 CODE = {"board": "D", "border": "E", "breaker": "W"}

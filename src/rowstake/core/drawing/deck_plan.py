@@ -20,7 +20,7 @@ OF: dict[str, tuple[str, Look]] = {
     "joist": ("joists", "frame"), "end joist": ("joists", "frame"), "nailer": ("joists", "frame"), "trimmer": ("joists", "frame"),
     "inner-corner joist": ("joists", "frame"), "doubled end": ("joists", "frame"), "blocking": ("blocks", "frame"),
     "ladder block": ("blocks", "frame"), "sister block": ("blocks", "post"), "board": ("boards", "board"), "border": ("boards", "board"),
-    "breaker": ("boards", "board"), "fascia": ("boards", "board"),
+    "breaker": ("boards", "board"), "brace": ("beams", "frame"), "fascia": ("boards", "board"),
 }  # fmt: skip
 WALL_MM = 260.0
 

@@ -148,6 +148,10 @@ function Desk() {
   const plan = shown ? { ...desk.scenes.plan, shapes: desk.scenes.plan.shapes.filter((s) => !s.layer || shown.includes(s.layer)) } : desk.scenes.plan;
   const [lower, setLower] = useState("elevation");
   const low = desk.scenes[lower] ?? desk.scenes.elevation;
+  const sideways = !["site", "line", "gates"].includes(stake);
+  const drawn = Object.values(desk.scenes);
+  const leaf = stake === "gates" ? drawn.find((s) => s.name.startsWith("leaf_")) : undefined;
+  const section = desk.scenes[thing?.section ?? ""] ?? leaf ?? drawn.find((s) => s.name.startsWith("section"));
   const inset = section && (
     <figure className={`m-0 hidden shrink-0 flex-col border-rule sm:flex ${desk.fence ? "w-[236px] border-l" : "h-[46%] border-t"}`}>
       <figcaption className="px-2 pt-1 text-sm font-semibold">{section.title}</figcaption>
@@ -156,10 +160,6 @@ function Desk() {
       </div>
     </figure>
   );
-  const sideways = !["site", "line", "gates"].includes(stake);
-  const drawn = Object.values(desk.scenes);
-  const leaf = stake === "gates" ? drawn.find((s) => s.name.startsWith("leaf_")) : undefined;
-  const section = desk.scenes[thing?.section ?? ""] ?? leaf ?? drawn.find((s) => s.name.startsWith("section"));
   const drag = (handle: Handle, at: [number, number]) => void edit([dragged(desk, handle, at)], "", { passing: true });
   const drop = (handle: Handle) => void edit([], `${handle.kind} ${handle.id} moved`);
   const place = (at: [number, number]) => {

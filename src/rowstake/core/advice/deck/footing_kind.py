@@ -1,0 +1,46 @@
+"""A kind of footing that does not suit this deck."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put_deck
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Finding
+from rowstake.core.planned_deck import DeckPlanned
+
+
+def look(planned: DeckPlanned) -> Iterator[Finding]:
+    p, brief, facts = planned.brief.printer, planned.brief, CATALOGUE.materials.deck
+    deck, kind = brief.deck, brief.footing.id
+    pads = put_deck("Use concrete pads", footings__kind="pad")
+    if kind == "block":
+        why = []
+        if brief.attached:
+            why.append("the house carries one side and does not move with them")
+        if brief.job.site.frost_depth_mm > 0:
+            why.append(f"the ground freezes {p.length(brief.job.site.frost_depth_mm)} deep under them")
+        if deck.levels.height_mm > facts.block_highest_mm:
+            why.append(f"the deck is over {p.length(facts.block_highest_mm)} high")
+        if why:
+            yield found(
+                "Blocks on the ground do not suit this deck",
+                f"Here {'; '.join(why)}.",
+                [f.label for f in planned.built.footings],
+                [pads],
+            )
+    if kind == "slab" and (deck.footings.slab_mm or 0) < facts.slab_least_mm:
+        told = (
+            "its thickness is not known"
+            if deck.footings.slab_mm is None
+            else f"it is {p.length(deck.footings.slab_mm)} thick"
+        )
+        yield found(f"The slab must be at least {p.length(facts.slab_least_mm)} thick; {told}",
+                    "A thin slab has no anchors to give and cracks under a post.", (), [pads])  # fmt: skip
+    if kind == "pile":
+        worst = max(planned.built.footings, key=lambda f: f.load_kn)
+        carries = deck.footings.pile_kn
+        if carries is None or worst.load_kn > carries + 0.05:
+            told = "no rating was entered" if carries is None else f"a pile carries {carries:.1f} kN"
+            yield found(f"{worst.label} asks a pile of {worst.load_kn:.1f} kN; {told}",
+                        "The installer states what each pile carries from its turning force.", [worst.label], [pads])  # fmt: skip

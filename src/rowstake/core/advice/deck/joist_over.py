@@ -1,0 +1,26 @@
+"""Joists that span further than they may."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put_deck
+from rowstake.core.parts import Finding
+from rowstake.core.planned_deck import DeckPlanned
+
+
+def look(planned: DeckPlanned) -> Iterator[Finding]:
+    p, brief, reach = planned.brief.printer, planned.brief, planned.supports.joist_reach
+    if reach.used <= 1.0005:
+        return
+    bearings = len(planned.supports.bearings(max(planned.grid.groups, key=lambda g: g.t1 - g.t0)))
+    fixes = [put_deck("One more beam", beams__rows=bearings if brief.attached else bearings + 1)]
+    if brief.deck.joists.size:
+        fixes.insert(0, put_deck("The size the span asks", joists__size=None))
+    yield found(
+        f"Joists of {planned.supports.joist.name} span {p.length(reach.span_mm)}; {p.length(reach.allowed_mm)} is allowed",
+        f"{reach.governed_by.capitalize()} governs at {p.length(brief.spacing_mm)} apart under {brief.total_kpa:.2f} kPa: over by "
+        f"{(reach.used - 1) * 100:.0f} %.",
+        [label for label, s in planned.built.sticks if s.kind == "joist"],
+        fixes,
+    )

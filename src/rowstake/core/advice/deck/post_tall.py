@@ -1,0 +1,33 @@
+"""Posts taller than their section may be, and posts that need bracing."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put_deck
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Finding
+from rowstake.core.planned_deck import DeckPlanned
+
+
+def look(planned: DeckPlanned) -> Iterator[Finding]:
+    p, brief = planned.brief.printer, planned.brief
+    small, large = sorted((brief.post.thickness_mm, brief.post.width_mm))
+    facts = CATALOGUE.materials.deck
+    fits = [h for h in facts.post_heights if small >= h.lesser_mm and large >= h.greater_mm]
+    limit = max((h.highest_mm for h in fits), default=0.0)
+    tall = [q for q in planned.built.posts if q.height_mm > limit + 0.5]
+    if not tall:
+        return
+    worst = max(tall, key=lambda q: q.height_mm)
+    larger = [
+        s for s in CATALOGUE.sections_for(brief.region.id, "post")
+        if max((h.highest_mm for h in facts.post_heights if min(s.thickness_mm, s.width_mm) >= h.lesser_mm
+                and max(s.thickness_mm, s.width_mm) >= h.greater_mm), default=0.0) >= worst.height_mm
+    ]  # fmt: skip
+    yield found(
+        f"{worst.label} is {p.length(worst.height_mm)} tall; {brief.post.name} may stand {p.length(limit)}",
+        "A slender post buckles. Over about 4 m ask an engineer.",
+        [q.label for q in tall],
+        [put_deck(f"Use {larger[0].name} posts", posts__size=larger[0].id)] if larger else [],
+    )

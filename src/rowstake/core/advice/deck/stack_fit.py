@@ -1,0 +1,40 @@
+"""A stack that does not fit between the ground and the finished height."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put_deck
+from rowstake.core.parts import Finding
+from rowstake.core.planned_deck import DeckPlanned
+from rowstake.core.reckoners.base import up
+
+
+def look(planned: DeckPlanned) -> Iterator[Finding]:
+    p, deck = planned.brief.printer, planned.brief.deck
+    short = [q for q in planned.built.posts if q.height_mm < -0.5]
+    if not short:
+        return
+    worst = min(short, key=lambda q: q.height_mm)
+    lacks = -worst.height_mm
+    snap = planned.brief.region.snap_mm / 2
+    more = up(lacks / snap) * snap
+    fixes = []
+    if not planned.supports.flush:
+        fixes.append(put_deck("Hang the joists in a flush beam", beams__way="flush"))
+    if deck.footings.top_mm - more >= -300:
+        fixes.append(put_deck(f"Set the footings {p.length(more)} lower", footings__top_mm=deck.footings.top_mm - more))
+    raised = deck.levels.height_mm + more
+    if raised <= deck.house.sill_mm - deck.house.step_mm + 0.5:
+        fixes.append(put_deck(f"Raise the deck to {p.length(raised)}", levels__height_mm=raised))
+    joists = len(planned.supports.bearings(planned.grid.groups[0]))
+    fixes.append(
+        put_deck("One more beam, shallower joists", beams__rows=max(joists, 2), joists__size=None, beams__size=None)
+    )
+    there = deck.levels.height_mm - worst.ground_mm - deck.footings.top_mm
+    yield found(
+        f"{p.length(there + lacks)} needed at {worst.label}, {p.length(there)} there",
+        f"Boards, joists, beam and base leave no room for a post: {p.length(lacks)} short. {len(short)} posts do not fit.",
+        [q.label for q in short],
+        fixes,
+    )
