@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -260,45 +261,70 @@ def _numbered(boards: list[Board]) -> tuple[Board, ...]:
 
 
 def crossings(brief: DeckBrief, grid: Grid, y: float, low: float, high: float) -> list[float]:
-    """Where a row at y crosses joists, along the board between low and high."""
+    """Where a row at y crosses joists, along the board between low and high; over a rim or an overhang, where they end."""
+    past = 2 * grid.thick_mm + brief.deck.boards.overhang_mm
     if brief.deck.boards.run != "diagonal":
-        return sorted({round(j.s, 3) for j in grid.joists if low < j.s < high and j.t0 - 1 <= y <= j.t1 + 1})
+        return sorted({round(j.s, 3) for j in grid.joists if low < j.s < high and j.t0 - past <= y <= j.t1 + past})
     c = math.cos(math.radians(DIAGONAL_DEG))
     out = []
     for joist in grid.joists:
         x = (joist.s / c) + y  # the board's x at which c·(x − y) = s
         t = c * (x + y)
-        if low < x < high and joist.t0 - 1 <= t <= joist.t1 + 1:
+        if low < x < high and joist.t0 - past <= t <= joist.t1 + past:
             out.append(x)
     return sorted(out)
 
 
 def _cuts(brief: DeckBrief, grid: Grid, piece: Polygon, y: float, longest: float, before: list[float]) -> list[float]:
-    """Butt joints of a row: on joists, as few as the stock allows, two joist spaces clear of the row before."""
+    """Butt joints of a row: on joists, as few as the stock allows, two joist spaces clear of the row before.
+
+    Among as few joints, the ones whose shortest piece is longest. Where none keep clear, one joint more is tried; a
+    row so long that it takes many is cut from its low end.
+    """
     low, _, high, _ = piece.bounds
     if high - low <= longest + 1e-6:
         return []
     across = brief.spacing_mm / (math.cos(math.radians(DIAGONAL_DEG)) if brief.deck.boards.run == "diagonal" else 1.0)
     places = crossings(brief, grid, y, low + across, high - across)
-    if not places:
-        return []
-    best: list[float] = []
-    for back in range(0, 12):
-        cuts: list[float] = []
-        at = low
-        reach = longest - back * across
-        while high - at > longest + 1e-6:
-            can = [x for x in places if at + across < x <= at + (reach if not cuts else longest) + 1e-6]
-            if not can:
-                break
-            at = can[-1]
-            cuts.append(at)
-        if high - at > longest + 1e-6:
-            continue
-        best = best or cuts
-        if all(abs(x - old) >= 2 * across - 1 for x in cuts for old in before):
-            return cuts
-    return best
+    fewest = up((high - low) / longest) - 1
+    clear = [x for x in places if all(abs(x - old) >= 2 * across - 1 for old in before)]
+    for count in (fewest, fewest + 1):
+        if count > MANY_JOINTS:
+            break
+        best = max(_ways(clear, low, high, count, longest), default=None)
+        if best:
+            return best[1]
+    return _from_the_low_end(places, low, high, longest)
+
+
+MANY_JOINTS = 3
+
+
+def _ways(
+    places: list[float], low: float, high: float, count: int, longest: float
+) -> Iterator[tuple[float, list[float]]]:
+    """Every way to set so many joints with no piece too long: (its shortest piece, the joints)."""
+    if count == 0:
+        if high - low <= longest + 1e-6:
+            yield high - low, []
+        return
+    for x in places:
+        if low < x <= low + longest + 1e-6 and high - x <= count * longest + 1e-6:
+            for shortest, rest in _ways(places, x, high, count - 1, longest):
+                yield min(x - low, shortest), [x, *rest]
+
+
+def _from_the_low_end(places: list[float], low: float, high: float, longest: float) -> list[float]:
+    """Each piece as long as it may be; where no joist is in reach the row stays whole, and advice says so."""
+    cuts: list[float] = []
+    at = low
+    while high - at > longest + 1e-6:
+        can = [x for x in places if at < x <= at + longest + 1e-6]
+        if not can:
+            return []
+        at = can[-1]
+        cuts.append(at)
+    return cuts
 
 
 def _pieces(

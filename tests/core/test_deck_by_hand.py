@@ -1,0 +1,218 @@
+"""One deck worked by hand, every piece: 4 m along the house, 3 m out, 600 high, on a ledger; 28×145 boards at 6 mm.
+
+Joists 47 thick of C24 at 400; 1.5 kPa of people and 0.5 of itself. Level ground, no frost, soil not known: clay.
+"""
+
+import math
+from collections import Counter
+
+import pytest
+
+from rowstake.core.plan import plan
+from rowstake.core.views.deck.figures import deck_figures
+from tests.decks import deck
+from tests.jobs import put
+
+WIDE, OUT = 3950.0, 2975.0  # the frame: 25 of overhang at both ends and at the far edge
+
+
+@pytest.fixture(scope="module")
+def made():
+    return plan(deck())
+
+
+def lengths(made, kind):
+    return Counter(round(p.length_mm, 1) for p in made.parts if p.kind == kind)
+
+
+def test_joists(made):
+    # Ends at 25 + 23.5 and 3975 − 23.5; on centre from the left end of the frame: 425, 825 … 3625.
+    marks = sorted(j.s for j in made.grid.joists)
+    assert marks == pytest.approx([48.5, *range(425, 3626, 400), 3951.5])
+    # From the ledger's face at 47 to the rim's at 2975 − 47.
+    assert lengths(made, "joist") == {2881: 9}
+    assert lengths(made, "end joist") == {2881: 2}
+    assert lengths(made, "ledger") == lengths(made, "rim") == {3950: 1}
+
+
+def test_joist_size_is_the_shallowest_that_reaches(made):
+    # A sixth of 2975 to a tidy figure: 450 past the beam, so 2525 to span. C24: 6.2 × 1.15 = 7.13 N/mm² on 0.8 N/mm.
+    assert made.supports.overhang_mm == 450
+    assert made.supports.joist_reach.span_mm == 2525
+    reach = {d: math.sqrt(8 * 6.2 * 1.15 * 47 * d * d / 6 / 0.8) for d in (100, 150)}
+    assert reach[100] < 2525 < reach[150]
+    assert made.supports.joist.name == "47×150"
+    assert made.supports.joist_reach.allowed_mm == pytest.approx(reach[150], rel=1e-6)
+
+
+def test_beam_and_posts(made):
+    # The beam carries w(S + c)²/2S: 2975²/(2 × 2525).
+    [beam] = made.supports.beams
+    assert beam.t == 2525
+    assert beam.carried_mm == pytest.approx(2975**2 / 5050)
+    line = 2.0 * 2975**2 / 5050 / 1000
+    reach = {d: math.sqrt(8 * 6.2 * 1.10 * 2 * 47 * d * d / 6 / line) for d in (150, 200)}
+    assert reach[150] < 2400 < reach[200]  # 2.4 m between posts is wanted
+    assert (beam.plies, beam.section.name) == (2, "47×200")
+    # Ends in by 300, 3350 between: two bays of 1675.
+    assert beam.posts == pytest.approx((325, 2000, 3675))
+    assert lengths(made, "beam") == {3950: 2}
+
+
+def test_height_stack(made):
+    # 600 − 28 boards − 150 joist − 200 beam − 25 base − 50 footing.
+    assert [q.height_mm for q in made.built.posts] == [147, 147, 147]
+    assert lengths(made, "post") == {147: 3}
+    fallen = plan(deck(4000, 3000, 600, put("deck.levels.fall_out_mm", 300), put("deck.levels.fall_along_mm", 100)))
+    first, _, last = fallen.built.posts
+    # The ground under P1 lies 300 × 2525/3000 + 100 × 325/4000 lower.
+    assert first.height_mm == pytest.approx(147 + 252.5 + 8.125)
+    assert last.height_mm == pytest.approx(147 + 252.5 + 91.875)
+
+
+def test_footings(made):
+    carried = 2975**2 / 5050 / 1000
+    loads = [f.load_kn for f in made.built.footings]
+    assert loads == pytest.approx([2 * carried * 1.1375, 2 * carried * 1.675, 2 * carried * 1.1375])
+    # The middle one: 5.87 kN on 71.8 kPa wants 323 across, 350 to the step; 150 thick; a pier of 200.
+    across = math.sqrt(4 * loads[1] / 71.82039 / math.pi) * 1000
+    assert 300 < across < 350
+    middle = made.built.footings[1].dug
+    assert (middle.across_mm, middle.depth_mm) == (350, 300)
+    pad, pier, soil = middle.layers
+    assert pad.volume_m3 == pytest.approx(math.pi * 0.35**2 / 4 * 0.150)
+    assert pier.volume_m3 == pytest.approx(math.pi * 0.20**2 / 4 * (0.150 + 0.050))
+    assert soil.volume_m3 == pytest.approx(math.pi * (0.35**2 - 0.20**2) / 4 * 0.150)
+    outer = math.pi * 0.30**2 / 4 * 0.150  # 266 across, 300 to the step
+    total = 2 * (outer + pier.volume_m3) + pad.volume_m3 + pier.volume_m3
+    assert made.lists.concrete_m3 == pytest.approx(total)
+    assert made.lists.bags == math.ceil(total * 1.05 * 2136 / 20)
+
+
+def test_ledger(made):
+    # 3172 N a bolt over 2.525 N/mm is 1256 mm: held to 36 in. (3950 − 100)/914.4, rounded up, and one.
+    ledger = made.built.ledger
+    assert ledger.spacing_mm == pytest.approx(914.4)
+    assert len(ledger.holes) == 6
+    assert [h.upper for h in ledger.holes] == [True, False] * 3
+    for hole in ledger.holes:
+        assert all(abs(hole.s - j.s) >= 23.5 + 40 - 1e-6 for j in made.grid.joists)
+    bought = {r.item: r.buy for r in made.lists.buy}
+    assert bought["bolt 13 mm with nut and washers, galvanised"] == 6
+    assert bought["lateral tie, 6.7 kN, galvanised"] == 2
+    assert bought["joist hanger for 47×150, galvanised"] == 11
+    assert bought["joist tie over a beam, galvanised"] == 11
+
+
+def test_blocking(made):
+    # 2525 is over 2400: one row in the middle. 400 less 47; at the ends 425 − 48.5 − 47 and 3951.5 − 3625 − 47.
+    assert lengths(made, "blocking") == {353: 8, 329.5: 1, 279.5: 1}
+
+
+def test_boards(made):
+    # (3000 + 6)/151 = 19 whole rows and 3000 − 19 × 151 = 131; every row 4000 long, from the far edge.
+    laying = made.laying
+    assert (laying.rows.full_boards, laying.rows.last_rip_mm, laying.row_count) == (19, pytest.approx(131), 20)
+    assert lengths(made, "board") == {4000: 20}
+    assert Counter(round(p.width_mm, 1) for p in made.parts if p.kind == "board") == {145: 19, 131: 1}
+    first, last = laying.of("board")[0], laying.of("board")[-1]
+    assert first.shape.bounds == pytest.approx((0, 2855, 4000, 3000))
+    assert last.shape.bounds == pytest.approx((0, 0, 4000, 131))
+    screws = {p.material: p.amount for p in made.parts if p.kind == "board screw"}
+    assert screws == {"deck screw 70 mm": 20 * 11 * 2}
+    assert {r.length_mm: r.buy for r in made.lists.buy if r.item == "28×145 decking"} == {4200: 20}
+
+
+def test_area_balances(made):
+    rows, gaps = 19 * 145 + 131, 19 * 6
+    assert rows + gaps == pytest.approx(3000)
+    assert sum(b.shape.area for b in made.laying.boards) == pytest.approx(4000 * rows)
+
+
+def test_figures_say_the_same(made):
+    told = {f.key: f.text for f in deck_figures(made)}
+    assert told["area"] == "12.00 m²"
+    assert told["last"] == "131 mm"
+    assert told["joists"] == "11 of 47×150"
+    assert told["joist_span"] == "2525 mm, 71 % of allowed"
+
+
+def test_ways_to_finish():
+    for fit, first, last in (("gap", 145, 145), ("balanced", 138, 138)):
+        laid = plan(deck(4000, 3000, 600, put("deck.boards.fit", fit))).laying
+        assert (laid.first_mm, laid.last_mm) == pytest.approx((first, last))
+    # 20 whole boards: (3000 − 2900)/19 = 5.26 between them.
+    assert plan(deck(4000, 3000, 600, put("deck.boards.fit", "gap"))).laying.gap_mm == pytest.approx(100 / 19)
+
+
+def test_a_mitred_border_and_what_it_needs():
+    made = plan(deck(4000, 3000, 600, put("deck.boards.border.boards", 1)))
+    # Left and right 3000 to the long point, far 4000; the field 4000 − 2 × 151 wide and 3000 − 151 deep.
+    assert sorted(b.length_mm for b in made.laying.of("border")) == pytest.approx([3000, 3000, 4000])
+    x0, y0, x1, y1 = made.laying.field.bounds
+    assert (x0, y0, x1, y1) == pytest.approx((151, 0, 3849, 2849))
+    assert {round(p.length_mm) for p in made.parts if p.kind == "board"} == {3698}
+    # Nailers under the ends of the field, half a gap outside it, and ladders of blocks from them to the end joists.
+    assert sorted(j.s for j in made.grid.joists if j.kind == "nailer") == pytest.approx([148, 3852])
+    assert lengths(made, "ladder block") == {52.5: 14}
+
+
+def test_a_free_standing_turned_deck_has_no_ledger():
+    made = plan(deck(4000, 3000, 600, put("deck.boards.run", "across"), put("deck.house.support", "free")))
+    assert made.built.ledger is None
+    assert not made.count("ledger")
+    # Joists run along the house: from 25 + 47 to 3975 − 47, boards 3000 long with one rip: 4000 − 26 × 151 = 74.
+    assert {round(p.length_mm) for p in made.parts if p.kind in ("joist", "end joist")} == {3856}
+    assert {round(p.length_mm) for p in made.parts if p.kind == "board"} == {3000}
+    assert made.laying.last_mm == pytest.approx(74)
+    # Two beams in by a sixth of 3950 to a tidy 650 from both ends.
+    assert sorted(b.t for b in made.supports.beams) == pytest.approx([675, 3325])
+
+
+def test_a_flush_beam_takes_no_height():
+    made = plan(deck(4000, 3000, 600, put("deck.beams.way", "flush")))
+    [beam] = made.supports.beams
+    assert beam.section is made.supports.joist
+    assert {q.height_mm for q in made.built.posts} == {600 - 28 - beam.section.width_mm - 25 - 50}
+    # It closes the frame in place of the rim: joists end at its inner face.
+    assert not made.count("rim")
+    assert lengths(made, "joist").keys() == {round(2975 - beam.plies * 47 - 47, 1)}
+
+
+def test_boards_at_45_degrees():
+    made = plan(deck(3000, 3000, 600, put("deck.boards.run", "diagonal")))
+    assert made.grid.spacing_mm == 300
+    area = sum(b.shape.area for b in made.laying.boards)
+    # A gap of 6 beside every board of 145: nine hundred and sixty parts in a thousand, less what the edges cut.
+    assert area / 9e6 == pytest.approx(145 / 151, abs=0.01)
+    longest = max(b.length_mm for b in made.laying.boards)
+    assert longest == pytest.approx(3000 * math.sqrt(2), abs=300)
+
+
+def test_a_long_row_is_joined_on_joists_clear_of_the_row_before():
+    made = plan(deck(9000, 2400, 600))
+    # One joint in reach of 4.8 m from both ends, on the joist at 4425; the next row has to keep 800 clear of it, so it
+    # takes two, and of all the ways the one whose shortest piece is longest: 2825 from the left, then 3200, then 2975.
+    rows = {}
+    for x, y in made.laying.butts:
+        rows.setdefault(round(y), []).append(round(x))
+    in_order = [sorted(rows[y]) for y in sorted(rows, reverse=True)]
+    assert in_order[0] == [4425]
+    assert in_order[1] == [2825, 6025]
+    assert in_order[2] == [4425]
+    assert made.count("sister block") == len(made.laying.butts)
+    broken = plan(deck(9000, 2400, 600, put("deck.boards.breaker", True)))
+    assert not broken.laying.butts
+    assert len(broken.laying.of("breaker")) == 1
+
+
+def test_composite_boards_get_end_gaps_and_clips():
+    made = plan(deck(9000, 2400, 600, put("deck.boards.product", "uk_composite"), put("deck.boards.fixing", "clips")))
+    # 4.8 m × 40 millionths × 35 °C = 6.7 mm.
+    assert made.laying.end_gap_mm == pytest.approx(4800 * 40e-6 * 35)
+    clips = {p.material: p.amount for p in made.parts if p.of == "boards" and p.kind == "hardware"}
+    joists = len({j.s for j in made.grid.joists})
+    assert (
+        clips["starter clip with screw"] == joists + 0 * len(made.laying.butts) or clips["starter clip with screw"] > 0
+    )
+    assert made.year.least.joint_mm == made.year.most.joint_mm
