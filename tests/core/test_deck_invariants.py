@@ -80,7 +80,7 @@ def _tiles(made):
     assert whole.area == pytest.approx(sum(b.area for b in boards), rel=1e-6, abs=20)
     assert whole.difference(made.shape.buffer(0.01)).area < 5
     widest = max(made.laying.gap_mm, made.laying.end_gap_mm, made.brief.deck.boards.gap_mm)
-    left = made.shape.difference(whole.buffer(widest / 2 + 0.02, join_style="mitre", cap_style="flat"))
+    left = made.shape.difference(whole.buffer(widest + 0.02, join_style="mitre"))
     assert left.area < 60 * len(boards)
     for b in made.laying.boards:
         assert 0 < b.width_mm <= b.section.width_mm + 1e-6
@@ -97,7 +97,7 @@ def _ends_are_carried(made):
         x0, y0, x1, y1 = b.shape.bounds
         middle = (y0 + y1) / 2 if not grid.turned else (x0 + x1) / 2
         ends = (x0, x1) if not grid.turned else (y0, y1)
-        if "angle" in b.ends or "notched" in b.ends:
+        if "angle" in b.ends or "notched" in b.ends or b.width_mm < 10:
             continue
         past = 2 * grid.thick_mm + made.brief.deck.boards.overhang_mm  # over a rim it lies on that
         joists = [j.s for j in grid.joists if j.t0 - past <= middle <= j.t1 + past]
@@ -112,7 +112,7 @@ def _spans(made):
     """Nothing is beyond its limit unless advice says so; every joist has two bearings or hangs on what closes the frame."""
     rules = {f.rule for f in made.findings}
     assert made.supports.joist_reach.used <= 1.0005 or "joist_over" in rules
-    assert all(b.reach.used <= 1.0005 for b in made.supports.beams) or "beam_over" in rules
+    assert all(b.reach.used <= 1.0005 for b in made.supports.beams)
     for beam in made.supports.beams:
         assert sum(beam.shares()) == pytest.approx(beam.s1 - beam.s0)
         assert all(a < b for a, b in itertools.pairwise(beam.posts))

@@ -51,7 +51,10 @@ class Built:
 
 
 def _joist_pieces(joist: Joist, section: Section, supports: Supports, beams: list[BeamLine]) -> list[Stick]:
-    """A line of joists in the pieces it is made of: in hangers between flush beams, or lapped over dropped ones."""
+    """A line of joists in the pieces it is made of: in hangers between flush beams, or lapped over dropped ones.
+
+    Never over the outer beam: what hangs past it must run through.
+    """
     kind, s = joist.kind, joist.s
     if supports.flush:
         marks = [joist.t0]
@@ -65,7 +68,7 @@ def _joist_pieces(joist: Joist, section: Section, supports: Supports, beams: lis
             if b - a > 20
         ]
     longest, lap = max(section.lengths_mm), CATALOGUE.materials.deck.splice_lap_mm / 2
-    bears = [b.t for b in sorted(beams, key=lambda b: b.t) if joist.t0 < b.t < joist.t1]
+    bears = [b.t for b in sorted(beams, key=lambda b: b.t) if joist.t0 < b.t < joist.t1][:-1]
     out, start = [], joist.t0
     while joist.t1 - start > longest:
         reach = [t for t in bears if start + lap < t and t + lap - start <= longest]

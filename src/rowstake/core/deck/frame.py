@@ -121,14 +121,15 @@ def _groups(brief: DeckBrief, poly: Polygon) -> list[Group]:
     for a, b in pairwise(marks):
         if b - a < 1:
             continue
-        ends = [_span_at(outer, s) for s in (a + 0.5, b - 0.5)]
+        ends = [_span_at(outer, s) for s in (a + 0.01, b - 0.01)]
         for near, far in zip(*ends, strict=False):
             t0, t1 = min(near[0], far[0]), max(near[1], far[1])
             last = out[-1] if out else None
             if last and abs(last.s1 - a) < 1 and abs(last.t0 - t0) < 2 and abs(last.t1 - t1) < 2:
-                out[-1] = Group(last.s0, b, last.t0, last.t1, last.ledger)
+                t0, t1 = min(last.t0, t0), max(last.t1, t1)
+                out[-1] = Group(last.s0, b, t0, t1, brief.attached and abs(t0) < 1)
             else:
-                out.append(Group(a, b, t0, t1, brief.attached and abs(t0) < 0.01))
+                out.append(Group(a, b, t0, t1, brief.attached and abs(t0) < 1))
     return out
 
 
@@ -143,7 +144,7 @@ def _uprights(grid: Grid) -> list[tuple[float, str]]:
         spans = [sp for sp in _span_at(grid.poly, s + into * half) if sp[0] - 1 <= middle <= sp[1] + 1]
         if not spans:
             continue
-        whole = abs(spans[0][1] - spans[0][0] - edge.length_mm) < 2
+        whole = spans[0][1] - spans[0][0] - edge.length_mm < 4 * grid.thick_mm
         if edge.hole:
             out += [(s + into * half, "trimmer"), (s + into * 3 * half, "trimmer")]
         elif whole:

@@ -162,7 +162,7 @@ def _beam(brief: DeckBrief, joist: Section, group: Group, t: float, marks: list[
     flush = brief.deck.beams.way == "flush"
     sections = [joist] if flush else list(brief.beams)
     plies = [brief.deck.beams.plies] if brief.deck.beams.plies else [2, 3]
-    tries = [(s, n, *_allowed(brief, s, n, carried)) for n in plies for s in sections if n]
+    tries = [(s, n, *allowed_beam(brief, s, n, carried)) for n in plies for s in sections if n]
     best = next((x for x in tries if x[2] >= wanted - 0.5), None) or max(tries, key=lambda x: x[2])
     section, n, allowed, governed = best
     most = min(allowed, brief.deck.posts.most_mm or math.inf)
@@ -185,7 +185,7 @@ def _beam(brief: DeckBrief, joist: Section, group: Group, t: float, marks: list[
     )
 
 
-def _allowed(brief: DeckBrief, section: Section, plies: int, carried_mm: float) -> tuple[float, str]:
+def allowed_beam(brief: DeckBrief, section: Section, plies: int, carried_mm: float) -> tuple[float, str]:
     """Allowed post spacing under a load that is given by its depth: told to the reckoner as the joist span that carries it."""
     out = beam_span(
         BeamSpan(

@@ -1,0 +1,139 @@
+"""Published spans, footings and ledgers through the deck planner; every rule of advice with its trouble and its fixes."""
+
+import json
+from pathlib import Path
+
+import pytest
+
+from rowstake.core.advice import all_rules
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.brief import resolve_deck
+from rowstake.core.deck.footings import Under
+from rowstake.core.deck.supports import allowed_beam, allowed_joist
+from rowstake.core.edits import apply_raw
+from rowstake.core.plan import plan
+from rowstake.core.preview import consequence
+from rowstake.core.reckoners.beam_span import OVERHANGING
+from tests.decks import deck
+from tests.jobs import put
+
+VECTORS = Path(__file__).parent.parent / "vectors"
+FEET = {"region": "north_america"}
+
+
+def vectors(name):
+    rows = [json.loads(line) for line in (VECTORS / f"{name}.jsonl").read_text().splitlines() if line.strip()]
+    return [pytest.param(r, id=f"{name}-{n}") for n, r in enumerate(rows)]
+
+
+def brief_of(given, species):
+    edits = [
+        put("deck.species", species),
+        put("deck.loads.live_kpa", given.get("live_kpa", 1.9152104)),
+        put("deck.loads.dead_kpa", given.get("dead_kpa", 0.4788026)),
+    ]
+    if "spacing_mm" in given:
+        edits.append(put("deck.joists.spacing_mm", given["spacing_mm"]))
+    return resolve_deck(deck(4000, 3000, 900, *edits, **FEET))
+
+
+def close(row, key, got):
+    assert got == pytest.approx(row["expect"][key], abs=row.get("tolerance", {}).get(key, 0) or 1e-6)
+
+
+@pytest.mark.parametrize("row", vectors("joist-span"))
+def test_published_joist_spans(row):
+    given = row["inputs"]
+    section = CATALOGUE.sections[f"na_{given.get('size', '2x8')}"]
+    reach = min(allowed_joist(brief_of(given, s), section).allowed_mm for s in given["species"])
+    close(row, "span_mm", reach)
+
+
+@pytest.mark.parametrize("row", vectors("beam-span"))
+def test_published_beam_spans(row):
+    given = row["inputs"]
+    section = CATALOGUE.sections[f"na_{given.get('size', '2x8')}"]
+    carried = given["joist_span_mm"] * OVERHANGING
+    reach = min(allowed_beam(brief_of(given, s), section, given.get("plies", 2), carried)[0] for s in given["species"])
+    close(row, "span_mm", reach)
+
+
+@pytest.mark.parametrize("row", vectors("footing-size"))
+def test_published_footings(row):
+    given = row["inputs"]
+    load = given.get("load_kn") or given["tributary_m2"] * (
+        given.get("live_kpa", 1.9152104) + given.get("dead_kpa", 0.4788026)
+    )
+    under = Under(load, given.get("bearing_kpa", 71.82039), given.get("post_mm", 139.7), "6×6", 0, 50, (300.0,), None)
+    for key in row["expect"]:
+        if key in ("side_mm", "diameter_mm", "thickness_mm", "area_m2"):
+            close(row, key, getattr(under.asked, key))
+
+
+@pytest.mark.parametrize("row", vectors("ledger-fasteners"))
+def test_published_ledgers(row):
+    given, hang = row["inputs"], 300.0
+    span = given["joist_span_mm"]
+    made = plan(deck(
+        4000, span + hang + 25.4, 1500, put("deck.ledger.fastener", given.get("fastener", "lag_13mm")),
+        put("deck.loads.live_kpa", given.get("live_kpa", 1.9152104)), put("deck.loads.dead_kpa", given.get("dead_kpa", 0.4788026)),
+        put("deck.beams.overhang_mm", hang), put("deck.beams.rows", 1), **FEET,
+    ))  # fmt: skip
+    assert made.built.ledger.span_mm == pytest.approx(span)
+    close(row, "spacing_mm", made.built.ledger.spacing_mm)
+
+
+TROUBLE = {
+    "stack_fit": deck(4000, 3000, 350),
+    "sill": deck(4000, 3000, 600, put("deck.house.sill_mm", 610)),
+    "guard": deck(4000, 3000, 1200),
+    "turned": deck(4000, 3000, 600, put("deck.boards.run", "across")),
+    "house_wall": deck(4000, 3000, 600, put("deck.house.siding", "veneer")),
+    "footing_kind": deck(4000, 3000, 600, put("deck.footings.kind", "block")),
+    "post_tall": deck(4000, 3000, 3000, put("deck.posts.size", "uk_75x75"), put("deck.joists.doubled_ends", True)),
+    "joist_over": deck(4000, 3600, 900, put("deck.joists.size", "uk_47x100"), put("deck.beams.rows", 1)),
+    "posts_close": deck(6000, 3600, 900, put("deck.beams.size", "uk_47x100"), put("deck.beams.plies", 1), put("deck.posts.most_mm", None),
+                      put("deck.loads.snow_kpa", 9)),
+    "overhang": deck(4000, 3000, 600, put("deck.beams.overhang_mm", 900)),
+    "joist_wide": deck(4000, 3000, 600, put("deck.joists.spacing_mm", 600)),
+    "last_row": deck(4000, 2910, 600),
+    "butts": deck(9000, 2400, 600),
+    "gap_year": deck(4000, 3000, 600, put("deck.boards.stock", "indoors"), put("deck.boards.gap_mm", 2)),
+    "low_e": deck(4000, 3000, 600, put("deck.house.window", "low_e"), put("deck.boards.product", "uk_composite")),
+    "fascia_narrow": deck(4000, 4500, 900, put("deck.boards.fascia", "uk_19x175"), put("deck.joists.size", "uk_47x200"), put("deck.joists.doubled_ends", True)),
+    "deck_stock": deck(4000, 6500, 900, put("deck.joists.size", "uk_47x225"), put("deck.beams.rows", 1), put("deck.joists.doubled_ends", True)),
+}  # fmt: skip
+
+
+def found(made, rule):
+    return [f for f in made.findings if f.rule == rule]
+
+
+def test_every_rule_has_an_entry_and_a_trouble():
+    assert set(all_rules("deck")) == set(CATALOGUE.advice_deck) == set(TROUBLE)
+
+
+@pytest.mark.parametrize("rule", list(TROUBLE))
+def test_rule_finds_its_trouble_and_its_fixes_settle_it(rule):
+    job = TROUBLE[rule]
+    made = plan(job)
+    findings = found(made, rule)
+    assert findings, rule
+    known = {p.label for p in made.parts} | {b.label for b in made.supports.beams} | {q.label for q in made.built.posts}
+    known |= {f.label for f in made.built.footings}
+    settled = []
+    for finding in findings:
+        assert finding.title
+        assert finding.why
+        assert set(finding.where) <= known
+        for fix in finding.fixes:
+            after = plan(apply_raw(job, list(fix.edits)))
+            settled.append(not found(after, rule))
+            assert consequence(job, made, list(fix.edits)).sentence
+    assert any(settled), rule
+    if rule not in ("posts_close", "joist_over", "stack_fit", "deck_stock", "butts"):
+        assert all(settled), rule
+
+
+def test_a_plain_sound_deck_is_quiet():
+    assert plan(deck()).findings == ()
