@@ -8,9 +8,10 @@ from collections import Counter
 
 import pytest
 
+from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.views.deck.figures import deck_figures
-from tests.decks import deck
+from tests.decks import cut, deck
 from tests.jobs import put
 
 WIDE, OUT = 3950.0, 2975.0  # the frame: 25 of overhang at both ends and at the far edge
@@ -216,3 +217,95 @@ def test_composite_boards_get_end_gaps_and_clips():
         clips["starter clip with screw"] == joists + 0 * len(made.laying.butts) or clips["starter clip with screw"] > 0
     )
     assert made.year.least.joint_mm == made.year.most.joint_mm
+
+
+def test_a_butted_border_runs_through_at_its_ends():
+    made = plan(deck(4000, 3000, 600, put("deck.boards.border.boards", 1), put("deck.boards.border.corner", "butted")))
+    # Anticlockwise: the right board runs through to the far corner, the far one starts 145 + 6 in, and so the left.
+    assert sorted(round(b.length_mm, 1) for b in made.laying.of("border")) == [2849, 3000, 3849]
+    assert {b.ends for b in made.laying.of("border")} == {"square both ends"}
+
+
+def test_clip_strips_lift_the_boards():
+    made = plan(deck(4000, 3000, 600, put("deck.boards.product", "uk_composite"), put("deck.boards.fixing", "strips")))
+    # 4 mm under the boards; rows of 146 + 5: 19 whole and a rip of 131: 20 spaces, two strips to each of 11 joists.
+    assert made.built.posts[0].height_mm == 600 - 25 - 4 - 150 - 200 - 25 - 50
+    amounts = {p.material: p.amount for p in made.parts if p.of == "boards"}
+    assert amounts["clip strip of 10 spaces"] == 2 * 11
+    assert amounts["clip-strip screw 40 mm"] == 20 * (2 * 2 + 9 * 1)
+
+
+def test_veneer_brackets_are_spaced_by_their_rating():
+    made = plan(
+        deck(
+            4000,
+            3000,
+            600,
+            put("deck.house.siding", "veneer"),
+            put("deck.ledger.bracket_kn", 2.0),
+            put("deck.ledger.veneer_gap_mm", 100),
+        )
+    )
+    # 2 kN over 2.525 N/mm is 792 mm: 3850/792 = 4.9, so six brackets; in range, so nothing is said.
+    assert made.built.ledger.spacing_mm == pytest.approx(2000 / 2.525)
+    assert len(made.built.ledger.holes) == 6
+    assert not [f for f in made.findings if f.rule == "house_wall"]
+    far = plan(
+        deck(
+            4000,
+            3000,
+            600,
+            put("deck.house.siding", "veneer"),
+            put("deck.ledger.bracket_kn", 2.0),
+            put("deck.ledger.veneer_gap_mm", 140),
+        )
+    )
+    assert "140 mm" in next(f.title for f in far.findings if f.rule == "house_wall")
+
+
+def test_guard_blocks_stand_in_pairs_behind_every_post():
+    made = plan(deck(4000, 3000, 1000, put("deck.joists.guard_blocks", True)))
+    # Along each end joist from 150 inside both ends, 2581 between: two spaces of at most 1830, three posts, two blocks each.
+    assert made.count("guard block") == 2 * 3 * 2
+
+
+def test_squaring_by_the_diagonals():
+    made = plan(deck())
+    target = math.hypot(3950, 2975)
+    assert made.workings["square"].value == f"both diagonals {target:.0f} mm"
+    # a − b = 20: (a² − b²)/(4 × 3950).
+    pushed = plan(
+        deck(4000, 3000, 600, put("deck.squaring.diagonal_a_mm", 4955), put("deck.squaring.diagonal_b_mm", 4935))
+    )
+    push = (4955**2 - 4935**2) / (4 * 3950)
+    assert f"{push:.1f} mm to the left" in pushed.workings["square"].value
+
+
+def test_a_deck_round_a_tree_has_headers_and_trimmers():
+    job = deck(
+        4000, 3000, 600, {"do": "add_cut", "kind": "hole"}, *cut(0, x_mm=1800, y_mm=1200, along_mm=300, out_mm=300)
+    )
+    made = plan(job)
+    # The frame keeps 25 clear of the hole: headers 350 long in pairs before and behind it, trimmers in pairs beside it.
+    assert lengths(made, "header") == {350: 4}
+    assert made.count("trimmer") == 4
+    area = sum(b.shape.area for b in made.laying.boards)
+    solid = plan(deck()).laying
+    assert sum(b.shape.area for b in solid.boards) - area == pytest.approx(300 * 300, abs=300 * 6 * 3)
+
+
+@pytest.mark.parametrize(
+    ("edits", "field"),
+    [
+        ([{"do": "add_cut", "kind": "hole"}, *cut(0, x_mm=3900)], "deck.shape.cuts.0.x_mm"),
+        ([{"do": "add_cut", "kind": "notch"}, *cut(0, along_mm=3900)], "deck.shape.cuts.0.along_mm"),
+        ([put("deck.boards.fixing", "strips")], "deck.boards.fixing"),
+        ([put("deck.joists.size", "na_2x8")], "deck.joists.size"),
+        ([put("deck.boards.gap_mm", 25)], "deck.boards.gap_mm"),
+        ([put("deck.shape.width_mm", 200)], "deck.shape.width_mm"),
+    ],
+)
+def test_what_cannot_be_laid_out_is_named(edits, field):
+    with pytest.raises(JobFault) as fault:
+        plan(deck(4000, 3000, 600, *edits))
+    assert fault.value.faults[0].field == field

@@ -53,12 +53,12 @@ def test_migrations_make_the_tables_of_the_models(engine):
 
 
 def test_demo_jobs_are_added_once(engine):
-    assert add_demo_jobs(engine) == 4
+    assert add_demo_jobs(engine) == 6
     assert add_demo_jobs(engine) == 0
     client = TestClient(create_app(engine))
     cards = client.get("/api/jobs").json()
     assert {c["region"] for c in cards} == {"North America", "UK and Ireland", "Australia and New Zealand"}
-    assert len({c["style"] for c in cards}) == 3
+    assert len({c["style"] for c in cards}) == 4
     findings = [len(client.get(f"/api/jobs/{c['id']}").json()["desk"]["findings"]) for c in cards]
     assert sorted(findings)[:2] == [0, 0]
     assert max(findings) >= 3

@@ -5,6 +5,7 @@ import json
 import pytest
 
 from rowstake.core.job import write_job
+from tests.decks import deck
 from tests.jobs import edited, fence, put, yard
 
 
@@ -79,7 +80,8 @@ def test_every_view_of_every_demo_job_is_served(client):
     add_demo_jobs(client.app.state.engine)
     for card in client.get("/api/jobs").json():
         opened = client.get(f"/api/jobs/{card['id']}").json()["desk"]
-        assert {"plan", "elevation", "wind", "section_line"} <= set(opened["scenes"])
+        own = {"load", "across"} if card["style"] == "Deck" else {"wind", "section_line"}
+        assert {"plan", "elevation"} | own <= set(opened["scenes"])
         assert len(opened["seasons"]) == 12
         assert opened["buy"]
         assert opened["cuts"]
@@ -88,3 +90,57 @@ def test_every_view_of_every_demo_job_is_served(client):
                 taken = client.get(f"/api/jobs/{card['id']}/exports/{offer['format']}/{offer['document']}")
                 assert taken.status_code == 200
                 assert taken.content
+
+
+def test_a_new_deck_and_its_bad_inputs(client):
+    ask = {
+        "name": "Back step",
+        "region": "uk_ireland",
+        "width": "4.2 m",
+        "out": "3 m",
+        "height": "450",
+        "support": "free",
+    }
+    made = client.post("/api/jobs/deck", json=ask)
+    assert made.status_code == 201
+    assert made.json()["desk"]["fence"] is None
+    document = made.json()["held"]["document"]
+    assert (document["deck"]["shape"]["width_mm"], document["deck"]["levels"]["height_mm"]) == (4200, 450)
+    bad = client.post("/api/jobs/deck", json={**ask, "width": "wide"})
+    assert bad.status_code == 422
+    assert bad.json()["errors"][0]["field"] == "deck.width"
+    small = client.post("/api/jobs/deck", json={**ask, "out": "300"})
+    assert small.status_code == 422
+    assert small.json()["errors"][0]["field"] == "deck.shape.out_mm"
+
+
+def test_ways_to_end_a_row_side_by_side(client):
+    sides = client.post("/api/plan/rows", json={"document": write_job(deck(4000, 2910, 600))}).json()
+    last = {s["label"]: next(f["text"] for f in s["figures"] if f["key"] == "last") for s in sides}
+    assert last["as it is"] == "41 mm"
+    assert sum(text == "145 mm" for text in last.values()) >= 2  # built out, and trimmed
+    assert last["Rip both outer rows to 93 mm"] == "93 mm"
+    assert client.post("/api/plan/rows", json={"document": write_job(yard())}).status_code == 422
+    assert client.post("/api/plan/slopes", json={"document": write_job(deck())}).status_code == 422
+
+
+def test_edits_of_the_other_trade_are_refused(client):
+    answer = client.post("/api/plan", json={"document": write_job(deck()), "edits": [{"do": "add_gate"}]})
+    assert answer.status_code == 422
+    assert "another kind of job" in answer.json()["detail"] + answer.json()["errors"][0]["message"]
+    dragged = client.post(
+        "/api/plan",
+        json={"document": write_job(deck()), "edits": [{"do": "size_deck", "width_mm": 4210.0, "out_mm": 3333.0}]},
+    )
+    shape = dragged.json()["document"]["deck"]["shape"]
+    assert (shape["width_mm"], shape["out_mm"]) == (4200, 3350)
+
+
+def test_a_deck_variant_is_kept_and_taken(client):
+    job = edited(deck(), {"do": "set_aside", "name": "Flat"}, put("deck.boards.run", "diagonal"))
+    sides = client.post("/api/plan/variants", json={"document": write_job(job)}).json()
+    assert [s["label"] for s in sides] == ["in hand", "Flat"]
+    assert sides[0]["scene"]["name"] == "plan"
+    taken = edited(job, {"do": "take_variant", "name": "Flat"})
+    assert taken.deck.boards.run == "along"
+    assert taken.variants[0].deck.boards.run == "diagonal"

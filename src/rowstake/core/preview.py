@@ -6,11 +6,12 @@ from dataclasses import dataclass
 from typing import Any
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.boards import ways_to_finish
 from rowstake.core.drawing import Scene
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.fence.resolve import resolve
-from rowstake.core.job import FenceJob, Job
+from rowstake.core.job import DeckJob, FenceJob, Job
 from rowstake.core.plan import AnyPlan, plan
 from rowstake.core.views.figures import Figure
 from rowstake.core.views.of import figures_of, picture_of
@@ -99,6 +100,15 @@ def variants(job: Job) -> list[Side]:
     """The work in hand and its variants beside each other."""
     kept = [(v.name, [{"do": "take_variant", "name": v.name, "only": True}]) for v in job.variants]
     return side_by_side(job, [("in hand", []), *kept])
+
+
+def ways_to_end(job: DeckJob) -> list[Side]:
+    """Every way to end the last row of a deck beside the one it has."""
+    made = plan(job)
+    ways: list[tuple[str, list[dict[str, Any]]]] = [("as it is", [])]
+    for words, values in ways_to_finish(made.brief, made.laying):
+        ways.append((words, [{"do": "set", "path": f"deck.{path}", "value": value} for path, value in values.items()]))
+    return side_by_side(job, ways)
 
 
 def what_the_wind_asks(job: FenceJob) -> list[Side]:

@@ -232,6 +232,7 @@ class DeckFacts(Fact):
     ties: int
     heavy_board_mm: float
     hanger: str
+    guard_posts_mm: float
     post_heights: list[PostHeight]
 
 
@@ -250,6 +251,11 @@ class Decking(Fact):
     gap_most_mm: float
     moves: Literal["timber", "composite", "pvc"] = "timber"
     end_gap_mm: float = 0.0
+    strip_spaces: int = 0
+    strip_mm: float = 0.0
+    strip_end_fixings: int = 0
+    strip_inner_fixings: int = 0
+    """Clip strips: board spaces in one, its thickness under the board, fixings in a space at end and inner joists."""
 
 
 class FootingEntry(Fact):

@@ -113,19 +113,38 @@ def _border(brief: DeckBrief) -> list[Board]:
         outside = set_in(ring, lambda e, d=near: d if bordered(brief, e) else 0.0)  # type: ignore[misc]
         inside = set_in(ring, lambda e, d=far: d if bordered(brief, e) else 0.0)  # type: ignore[misc]
         for i, edge in enumerate(ring):
-            if not bordered(brief, edge):
-                continue
-            j = (i + 1) % len(ring)
-            shape = Polygon([outside[i], outside[j], inside[j], inside[i]])
-            mitres = bordered(brief, ring[i - 1]) + bordered(brief, ring[j])
-            ends = (
-                "square both ends"
-                if not mitres
-                else f"{'both ends' if mitres == 2 else 'one end'} mitred, to the long point"
-            )
-            length = max(math.dist(outside[i], outside[j]), math.dist(inside[i], inside[j]))
-            out.append(Board("border", brief.square, orient(shape, 1.0), length, width, ends, -1))
+            if bordered(brief, edge):
+                out.append(_border_board(brief, ring, i, outside, inside, width))
     return out
+
+
+def _border_board(
+    brief: DeckBrief, ring: list[Edge], i: int, outside: list[Point], inside: list[Point], width: float
+) -> Board:
+    """One board of a border: mitred at both corners, or running through at its end and butted at its start."""
+    j, gap = (i + 1) % len(ring), brief.deck.boards.gap_mm
+    shape = Polygon([outside[i], outside[j], inside[j], inside[i]])
+    before, after = bordered(brief, ring[i - 1]), bordered(brief, ring[j])
+    if brief.deck.boards.border.corner == "butted":
+        (ax, ay), (dx, dy) = outside[i], ring[i].along
+        nx, ny = ring[i].inward
+        start = width + gap if before and _square_corner(ring[i - 1], ring[i]) else 0.0
+        if (not before or start) and (not after or _square_corner(ring[i], ring[j])):
+            end = math.dist(outside[i], outside[j])
+            corners = [(start, 0.0), (end, 0.0), (end, width), (start, width)]
+            shape = Polygon([(ax + dx * k + nx * w, ay + dy * k + ny * w) for k, w in corners])
+            return Board("border", brief.square, orient(shape, 1.0), end - start, width, "square both ends", -1)
+    mitres = before + after
+    ends = (
+        "square both ends" if not mitres else f"{'both ends' if mitres == 2 else 'one end'} mitred, to the long point"
+    )
+    length = max(math.dist(outside[i], outside[j]), math.dist(inside[i], inside[j]))
+    return Board("border", brief.square, orient(shape, 1.0), length, width, ends, -1)
+
+
+def _square_corner(a: Edge, b: Edge) -> bool:
+    """True where two edges turn left through a right angle: an outside corner of the deck."""
+    return a.along[0] * b.along[1] - a.along[1] * b.along[0] > 0.999
 
 
 def _turn(brief: DeckBrief, poly: Polygon, back: bool = False) -> Polygon:

@@ -56,6 +56,19 @@ class DeckBrief:
         return self.deck.joists.spacing_mm or asked
 
     @property
+    def strip_mm(self) -> float:
+        """What a clip strip lifts the boards by."""
+        return self.product.strip_mm if self.deck.boards.fixing == "strips" else 0.0
+
+    @property
+    def guard_over_mm(self) -> float:
+        return self.deck.levels.guard_over_mm or CATALOGUE.materials.deck.guard_over_mm
+
+    @property
+    def permit_over_mm(self) -> float:
+        return self.deck.levels.permit_over_mm or CATALOGUE.materials.deck.permit_over_mm
+
+    @property
     def pitch_mm(self) -> float:
         return self.field.width_mm + self.deck.boards.gap_mm
 
@@ -75,6 +88,10 @@ def resolve_deck(job: DeckJob) -> DeckBrief:
     if deck.boards.gap_mm > product.gap_most_mm + 10:
         raise refuse("deck.boards.gap_mm", f"{deck.boards.gap_mm:g} mm", f"up to {product.gap_most_mm + 10:g} mm",
                      "That gap catches heels")  # fmt: skip
+    if deck.boards.fixing == "strips" and not product.strip_spaces:
+        raise refuse(
+            "deck.boards.fixing", "strips", "screws, clips or plugs", f"{product.name} boards take no clip strips"
+        )
     return DeckBrief(
         job=job, deck=deck, region=region, printer=job.printer, product=product,
         field=c.sections[product.section], square=c.sections[product.square],

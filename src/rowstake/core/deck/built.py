@@ -23,7 +23,7 @@ from rowstake.core.reckoners.base import up
 
 LETTERS = {
     "joist": "J", "end joist": "J", "nailer": "J", "inner-corner joist": "J", "trimmer": "J", "doubled end": "J", "rim": "R",
-    "clipped rim": "R", "ledger": "L", "header": "H", "blocking": "K", "ladder block": "K", "sister block": "S",
+    "clipped rim": "R", "ledger": "L", "header": "H", "blocking": "K", "ladder block": "K", "sister block": "S", "guard block": "G",
 }  # fmt: skip
 LEFT_LONG_MM = 100.0
 
@@ -111,6 +111,8 @@ def _blocking(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Stick]:
     for group in grid.groups:
         for t in spans_over_blocking(supports.bearings(group)):
             out += blocks_at(grid, supports.joist, t, "blocking", group.s0, group.s1)
+    if brief.deck.joists.guard_blocks:
+        out += _guard_blocks(grid, supports)
     nailed = [j.s for j in grid.joists if j.kind == "nailer"]
     for s in dict.fromkeys(nailed):
         beside = sorted(
@@ -125,6 +127,25 @@ def _blocking(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Stick]:
         for k in range(1, count + 1):
             out += blocks_at(grid, supports.joist, line.t0 + k * grid.spacing_mm, "ladder block", low, high)
     return _distinct(out)
+
+
+def _guard_blocks(grid: Grid, supports: Supports) -> list[Stick]:
+    """A pair of blocks behind every guard post along the end joists: equal spaces, none over the limit, one inside each corner."""
+    most, out = CATALOGUE.materials.deck.guard_posts_mm, []
+    ends = [j for j in grid.joists if j.kind == "end joist"]
+    for line in ends:
+        low, high = (
+            (line.s - 1, line.s + grid.spacing_mm)
+            if line.s < (grid.poly.bounds[0] + grid.poly.bounds[2]) / 2
+            else (line.s - grid.spacing_mm, line.s + 1)
+        )
+        first, last = line.t0 + 150.0, line.t1 - 150.0
+        spaces = max(1, up((last - first) / most)) if last > first else 0
+        for k in range(spaces + 1 if spaces else 0):
+            t = first + (last - first) * k / spaces
+            for d in (-1, 1):
+                out += blocks_at(grid, supports.joist, t + d * grid.thick_mm * 1.6, "guard block", low, high)
+    return out
 
 
 def _distinct(sticks: list[Stick]) -> list[Stick]:
@@ -212,7 +233,7 @@ def _ring(at: Point, across_mm: float) -> tuple[Point, ...]:
 
 def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> Built:
     """All parts of a deck, in the order of the work."""
-    top = brief.deck.levels.height_mm - brief.field.thickness_mm
+    top = brief.deck.levels.height_mm - brief.field.thickness_mm - brief.strip_mm
     depth = joist_depth(brief, supports)
     posts = stand_posts(brief, grid, supports)
     footings = dig_footings(brief, posts)
@@ -299,7 +320,7 @@ def _frame_hardware(
         min(j.a[1], j.b[1]) < b.t < max(j.a[1], j.b[1]) for j in joists for b in _beams_at(supports, j.a[0])
     )  # fmt: skip
     ends = 2 * len(joists) - hangers
-    blocks = sum(LETTERS[s.kind] in "KS" for s in sticks)
+    blocks = sum(LETTERS[s.kind] in "KSG" for s in sticks)
 
     def item(kind: str, what: str, count: float) -> list[Part]:
         return [Part(f"frame {what}", kind, "frame", what, "frame", amount=count, unit="each")] if count else []
@@ -388,6 +409,8 @@ def _fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
         if brief.deck.boards.edge_screws
         else set()
     )
+    if how == "strips":
+        return _strips(brief, grid, laying)
     screws = clips = starters = 0
     for b in laying.boards:
         crossed = joists_crossed(brief, grid, b)
@@ -419,6 +442,32 @@ def _fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
     ):
         if count:
             out.append(Part(f"deck {what}", "hardware", "skin", what, "boards", amount=count, unit="each"))
+    return out
+
+
+def _strips(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
+    """Clip strips along every joist, so many board spaces each; borders and breakers are face-screwed."""
+    product, spaces = brief.product, max(laying.row_count, 1)
+    ends = [j for j in grid.joists if j.kind == "end joist"]
+    inner = len(grid.joists) - len(ends)
+    strips = len(grid.joists) * up(spaces / product.strip_spaces)
+    fixings = spaces * (len(ends) * product.strip_end_fixings + inner * product.strip_inner_fixings)
+    face = sum(joists_crossed(brief, grid, b) for b in laying.boards if b.kind != "board")
+    out = [
+        Part(
+            "deck clip strips",
+            "hardware",
+            "skin",
+            f"clip strip of {product.strip_spaces} spaces",
+            "boards",
+            amount=strips,
+            unit="each",
+        ),
+        Part("strip screws", "board screw", "skin", "clip-strip screw 40 mm", "boards", amount=fixings, unit="each"),
+    ]
+    if face:
+        count = face * CATALOGUE.materials.deck.screws_per_crossing
+        out.append(Part("deck screws", "board screw", "skin", "deck screw 65 mm", "boards", amount=count, unit="each"))
     return out
 
 

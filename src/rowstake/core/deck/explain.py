@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import math
 from collections import Counter
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.deck.boards import Laying
+from rowstake.core.deck.boards import INSTALL_C, Laying
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.built import Built
 from rowstake.core.deck.frame import Grid
@@ -13,6 +14,8 @@ from rowstake.core.deck.shape import outline
 from rowstake.core.deck.stack import joist_depth
 from rowstake.core.deck.supports import Supports
 from rowstake.core.parts import Notebook
+from rowstake.core.reckoners.square_up import SquareUp
+from rowstake.core.reckoners.square_up import run as square_up
 from rowstake.core.year import Year
 
 TRADE = "maker-neutral trade practice"
@@ -25,10 +28,11 @@ def explain_deck(
     _shape(brief, book)
     _height(brief, supports, built, book)
     _joists(brief, grid, supports, book)
+    _square(brief, grid, book)
     _beams(brief, supports, book)
     _footings(brief, built, book)
     _ledger(brief, built, book)
-    _boards(brief, laying, book)
+    _boards(brief, laying, turn, book)
     _year(brief, laying, turn, book)
 
 
@@ -69,6 +73,30 @@ def _height(brief: DeckBrief, supports: Supports, built: Built, book: Notebook) 
         formula=f"sill {p.length(brief.deck.house.sill_mm)} − boards {p.length(levels.height_mm)} = {p.length(under)}; "
         f"at least {p.length(brief.deck.house.step_mm)} wanted",
         source="your entry", changes="The finished height.",
+    )  # fmt: skip
+
+
+def _square(brief: DeckBrief, grid: Grid, book: Notebook) -> None:
+    """Equal diagonals of the frame's rectangle, and how far to push where they were measured."""
+    p, (low, near, high, far) = brief.printer, grid.poly.bounds
+    long, wide, given = high - low, far - near, brief.deck.squaring
+    target = math.hypot(long, wide)
+    read, push = f"both diagonals {p.length(target)}", ""
+    if given.diagonal_a_mm and given.diagonal_b_mm:
+        out = square_up(
+            SquareUp(
+                length_mm=long, width_mm=wide, diagonal_a_mm=given.diagonal_a_mm, diagonal_b_mm=given.diagonal_b_mm
+            )
+        )
+        which = "left" if out.push_mm > 0 else "right"
+        push = f"; measured {p.length(given.diagonal_a_mm)} and {p.length(given.diagonal_b_mm)}: push the far edge {p.fine(abs(out.push_mm))} to the {which}"
+        read = f"push {p.fine(abs(out.push_mm))} to the {which}" if abs(out.push_mm) >= 0.5 else "square"
+    book.note(
+        "square", "Squaring the frame", read,
+        rule="One fixing in each corner, equal outs from the wall, then equal diagonals before anything is fixed: "
+        "push = (a² − b²) ÷ (4 × length) along the far edge, a from the left end of the ledger.",
+        formula=f"√({p.length(long)}² + {p.length(wide)}²) = {p.length(target)}; outs {p.length(wide)} at both ends{push}",
+        source=TRADE, changes="The size of the frame; the diagonals as you read them.",
     )  # fmt: skip
 
 
@@ -139,7 +167,7 @@ def _ledger(brief: DeckBrief, built: Built, book: Notebook) -> None:
     )  # fmt: skip
 
 
-def _boards(brief: DeckBrief, laying: Laying, book: Notebook) -> None:
+def _boards(brief: DeckBrief, laying: Laying, turn: Year, book: Notebook) -> None:
     p, boards = brief.printer, brief.deck.boards
     rows = laying.rows
     book.note(
@@ -166,9 +194,22 @@ def _boards(brief: DeckBrief, laying: Laying, book: Notebook) -> None:
         book.note(
             "end_gap", "Gap at butt ends", p.fine(laying.end_gap_mm),
             rule="Growth with heat from laying to the hottest day, never under the maker's least.",
-            formula=f"longest board, 15 °C to 50 °C, {brief.product.moves}", source="published expansion coefficients",
+            formula=f"longest board, 15 °C to 50 °C, {brief.product.moves}; {_through_the_year(brief, laying, turn)}", source="published expansion coefficients",
             changes="Board length and material.",
         )  # fmt: skip
+
+
+def _through_the_year(brief: DeckBrief, laying: Laying, turn: Year) -> str:
+    """The end gap in the coldest and the hottest month, by the growth of the longest board."""
+    p = brief.printer
+    alpha = CATALOGUE.movement.heat_per_million[brief.product.moves] / 1e6
+    longest = max((b.length_mm for b in laying.boards), default=0.0)
+    gaps = {
+        m.name: laying.end_gap_mm - alpha * longest * (t - INSTALL_C)
+        for m, t in zip(turn.months, turn.climate.temperature_c, strict=True)
+    }
+    least, most = min(gaps, key=gaps.__getitem__), max(gaps, key=gaps.__getitem__)
+    return f"{least} {p.fine(gaps[least])}, {most} {p.fine(gaps[most])}"
 
 
 def _year(brief: DeckBrief, laying: Laying, turn: Year, book: Notebook) -> None:

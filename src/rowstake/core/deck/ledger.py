@@ -18,6 +18,8 @@ ITEM = {
     "bolt_13mm": "bolt 13 mm with nut and washers",
     "bolt_13mm_spaced": "bolt 13 mm with nut, washers and drainage spacers",
 }
+BRACKET = "bracket for brick veneer, with its anchors"
+MOST_BRACKETS_MM = 1200.0
 CLEAR_MM = 40.0
 FLASHING_MM = 3000.0
 LAP_MM = 100.0
@@ -55,11 +57,14 @@ def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[S
             dead_kpa=brief.deck.loads.dead_kpa, length_mm=length,
         )
     )  # fmt: skip
+    spacing = fixed.spacing_mm
+    if (rated := brief.deck.ledger.bracket_kn) is not None and brief.deck.house.siding == "veneer":
+        spacing = min(rated * 1000 / max(brief.total_kpa * max(span, 1.0) / 2 / 1000, 0.001), MOST_BRACKETS_MM)
     holes: list[Hole] = []
     for stick in pieces:
         low, high = sorted((stick.a[0], stick.b[0]))
-        holes += _holes(grid, low, high, fixed.spacing_mm)
-    return LedgerPlan(length, fixed.spacing_mm, span, tuple(holes))
+        holes += _holes(grid, low, high, spacing)
+    return LedgerPlan(length, spacing, span, tuple(holes))
 
 
 def _holes(grid: Grid, low: float, high: float, spacing: float) -> list[Hole]:
@@ -81,6 +86,11 @@ def _holes(grid: Grid, low: float, high: float, spacing: float) -> list[Hole]:
     return out
 
 
+def bracketed(brief: DeckBrief) -> bool:
+    """True where rated brackets hold the ledger off a veneer."""
+    return brief.deck.house.siding == "veneer" and brief.deck.ledger.bracket_kn is not None
+
+
 def ledger_parts(brief: DeckBrief, ledger: LedgerPlan | None) -> list[Part]:
     if ledger is None:
         return []
@@ -91,7 +101,7 @@ def ledger_parts(brief: DeckBrief, ledger: LedgerPlan | None) -> list[Part]:
         return Part(f"ledger {what}", "hardware", "frame", what, "ledger", amount=count, unit="each")
 
     return [
-        item(ITEM[brief.deck.ledger.fastener], len(ledger.holes)),
+        item(BRACKET if bracketed(brief) else ITEM[brief.deck.ledger.fastener], len(ledger.holes)),
         item(f"Z flashing, {FLASHING_MM / 1000:g} m", flashing),
         item("self-adhesive membrane behind the ledger, 5 m roll", up(ledger.length_mm / 5000)),
         item(f"lateral tie, {facts.ties_kn:g} kN", facts.ties),

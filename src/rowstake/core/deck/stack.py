@@ -46,7 +46,7 @@ def stack_at(brief: DeckBrief, supports: Supports, ground_mm: float, beam_mm: fl
         HeightStack(
             finished_mm=brief.deck.levels.height_mm,
             board_mm=brief.field.thickness_mm,
-            clip_mm=0.0,
+            clip_mm=brief.strip_mm,
             joist_mm=joist_depth(brief, supports),
             beam_mm=beam_mm,
             standoff_mm=CATALOGUE.materials.deck.standoff_mm,

@@ -2,7 +2,7 @@
 
 from rowstake.core.drawing.deck_details import footing_scene, footings_alike, ledger_scene, load_scene
 from rowstake.core.drawing.deck_plan import deck_outline, deck_plan_scene
-from rowstake.core.drawing.deck_section import deck_section_scene
+from rowstake.core.drawing.deck_section import across_scene, deck_section_scene
 from rowstake.core.drawing.elevation import elevation_scene
 from rowstake.core.drawing.leaf import leaf_scene
 from rowstake.core.drawing.on_plan import outline, plan_scene
@@ -31,7 +31,7 @@ def scenes(planned: Planned | DeckPlanned) -> dict[str, Scene]:
 
 
 def _deck(planned: DeckPlanned) -> dict[str, Scene]:
-    drawn = [deck_plan_scene(planned), deck_section_scene(planned), load_scene(planned)]
+    drawn = [deck_plan_scene(planned), deck_section_scene(planned), across_scene(planned), load_scene(planned)]
     ledger = ledger_scene(planned)
     drawn += [ledger] if ledger else []
     distinct = dict.fromkeys(f.label for f in footings_alike(planned).values())

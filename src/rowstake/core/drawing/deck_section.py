@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from collections.abc import Callable
 
 from rowstake.core.catalogue import CATALOGUE
@@ -146,9 +147,48 @@ def _boards(board: Board, planned: DeckPlanned, low: float, high: float, top: fl
 
 def _heights(board: Board, planned: DeckPlanned, x: float, ground: Callable[[float], float], top: float) -> None:
     """The whole height at the far edge, and the thresholds over the ground there."""
-    p, facts, levels = planned.brief.printer, CATALOGUE.materials.deck, planned.brief.deck.levels
+    p, levels = planned.brief.printer, planned.brief.deck.levels
     foot = ground(x) + levels.paving_mm
     board.dim((x, foot), (x, top), p.length(top - foot), -2.2)
-    for name, over in (("guard", facts.guard_over_mm),):
+    thresholds = {"guard": planned.brief.guard_over_mm, "permit": planned.brief.permit_over_mm}
+    told = {over: " and ".join(n for n, v in thresholds.items() if v == over) for over in thresholds.values()}
+    for over, name in told.items():
         board.line((x + 60, foot + over), (x + 620, foot + over), "frost", name, hidden=True)
         board.text((x + 380, foot + over + 40), f"{name} over {p.length(over)}", "quiet", name)
+
+
+def across_scene(planned: DeckPlanned) -> Scene:
+    """A section across the joists, in the middle of the way out: joists end on, the outer beam and its posts behind them."""
+    board, brief, p = Board(), planned.brief, planned.brief.printer
+    grid, supports = planned.grid, planned.supports
+    top = brief.deck.levels.height_mm
+    frame, depth = top - brief.field.thickness_mm - brief.strip_mm, joist_depth(brief, supports)
+    middle = (grid.poly.bounds[1] + grid.poly.bounds[3]) / 2
+    low, high = grid.poly.bounds[0], grid.poly.bounds[2]
+
+    def ground(s: float, t: float) -> float:
+        return ground_at(brief, grid.on_plan((s, t)))
+
+    board.line((low - 400, ground(low - 400, middle)), (high + 400, ground(high + 400, middle)), "ground")
+    for beam in supports.beams:
+        if beam.outer:
+            foot = frame if supports.flush else frame - depth
+            board.rect(beam.s0, foot - beam.section.width_mm, beam.s1, foot, "rail", beam.label, hidden=True)
+            for post in (q for q in planned.built.posts if q.beam == beam):
+                s = grid.on_plan(post.at)[0]
+                _under(board, planned, post.label, s, ground(s, beam.t))
+    half = grid.thick_mm / 2
+    joists = grid.covering(middle)
+    for joist in joists:
+        board.rect(joist.s - half, frame - depth, joist.s + half, frame, "frame")
+    board.rect(
+        low - brief.deck.boards.overhang_mm,
+        top - brief.field.thickness_mm,
+        high + brief.deck.boards.overhang_mm,
+        top,
+        "board",
+    )
+    for a, b in list(itertools.pairwise(joists))[:4]:
+        board.dim((a.s, top), (b.s, top), p.bare(b.s - a.s), 1.0)
+    board.dim((low, frame - depth), (high, frame - depth), p.length(high - low), -3.4)
+    return board.scene("across", "Section across the joists", 160.0)

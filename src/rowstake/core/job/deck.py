@@ -59,6 +59,9 @@ class Levels(Block):
     """How much lower the ground lies at the right end."""
     paving_mm: Annotated[float, Field(ge=0, le=500)] = 0
     """How much a paving still to come lifts the ground at the foot."""
+    guard_over_mm: Annotated[float, Field(ge=100, le=3000)] | None = None
+    permit_over_mm: Annotated[float, Field(ge=100, le=3000)] | None = None
+    """Local thresholds; None takes the usual one."""
 
 
 class Loads(Block):
@@ -77,6 +80,8 @@ class Joists(Block):
     doubled_ends: bool = False
     tape: bool = False
     left_long: bool = False
+    guard_blocks: bool = False
+    """Blocks in pairs for guard posts along the ends, before the boards close them in."""
 
 
 class Beams(Block):
@@ -106,6 +111,11 @@ class Footings(Block):
 
 class Ledger(Block):
     fastener: Literal["lag_13mm", "bolt_13mm", "bolt_13mm_spaced"] = "bolt_13mm"
+    bracket_kn: Annotated[float, Field(gt=0, le=100)] | None = None
+    """Brackets rated for brick veneer carry the ledger, each by its maker's rating; None: fixed to the wall itself."""
+    bracket_gap_most_mm: Annotated[float, Field(gt=0, le=500)] = 115
+    veneer_gap_mm: Annotated[float, Field(gt=0, le=500)] | None = None
+    """The most a bracket reaches over from the wall's frame to the face of the brick, and what was measured."""
 
 
 class Border(Block):
@@ -113,6 +123,7 @@ class Border(Block):
 
     boards: Literal[0, 1, 2] = 0
     sides: list[DeckSide] = ["left", "far", "right"]
+    corner: Literal["mitred", "butted"] = "mitred"
 
 
 class DeckBoards(Block):
@@ -125,7 +136,7 @@ class DeckBoards(Block):
     overhang_mm: Annotated[float, Field(ge=0, le=80)]
     border: Border = Border()
     breaker: bool = False
-    fixing: Literal["screws", "clips", "plugs"] = "screws"
+    fixing: Literal["screws", "clips", "strips", "plugs"] = "screws"
     trim_ends_mm: Annotated[float, Field(ge=0, le=50)] = 0
     stock: Literal["wet", "yard", "indoors"] = "yard"
     fascia: str | None = None
@@ -137,6 +148,13 @@ class Lights(Block):
     count: Annotated[int, Field(ge=0, le=200)] = 0
     watts: Annotated[float, Field(gt=0, le=50)] = 2
     transformer_w: Annotated[float, Field(gt=0, le=1000)] = 60
+
+
+class Squaring(Block):
+    """Both diagonals of the frame as they read on site, from the left end of the ledger and from its right end."""
+
+    diagonal_a_mm: Annotated[float, Field(gt=0, le=60_000)] | None = None
+    diagonal_b_mm: Annotated[float, Field(gt=0, le=60_000)] | None = None
 
 
 class Deck(Block):
@@ -152,6 +170,7 @@ class Deck(Block):
     ledger: Ledger = Ledger()
     boards: DeckBoards
     lights: Lights = Lights()
+    squaring: Squaring = Squaring()
 
 
 class DeckVariant(Block):

@@ -10,7 +10,7 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from rowstake.core.edits import Edit, apply
 from rowstake.core.faults import refuse
-from rowstake.core.job import FenceJob, read_job, write_job
+from rowstake.core.job import DeckJob, FenceJob, read_job, write_job
 from rowstake.core.measure import parse_length
 from rowstake.core.plan import plan
 from rowstake.core.preview import (
@@ -20,6 +20,7 @@ from rowstake.core.preview import (
     consequence,
     variants,
     ways_over_ground,
+    ways_to_end,
     what_the_wind_asks,
 )
 from rowstake.core.reckoners.base import faults_of
@@ -94,6 +95,15 @@ def consequences(body: AskAbout) -> list[list[Consequence]]:
 def slopes(body: AskAbout) -> list[Side]:
     """The three ways over the ground, beside each other."""
     return ways_over_ground(_fence(body.document))
+
+
+@router.post("/rows")
+def rows(body: AskAbout) -> list[Side]:
+    """Every way to end the last row of a deck, beside each other."""
+    job = read_job(body.document)
+    if not isinstance(job, DeckJob):
+        raise refuse("document", "a fence", "a deck", "This is asked of decks only")
+    return ways_to_end(job)
 
 
 @router.post("/variants")

@@ -4,6 +4,7 @@ import { Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } fr
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
 import { useDesk, valueAt } from "./state";
+import { WaysSheet } from "./WaysSheet";
 
 type Cut = { id: string; kind: "notch" | "clip" | "hole"; corner: string; what: string };
 const CORNERS = { house_left: "left at the house", house_right: "right at the house", far_left: "far left", far_right: "far right" };
@@ -101,7 +102,9 @@ function Height() {
       boards. From there the ground falls <Length path="deck.levels.fall_out_mm" name="Fall outwards" /> to the far edge and{" "}
       <Length path="deck.levels.fall_along_mm" name="Fall along" /> to the right; paving to come lifts it{" "}
       <Length path="deck.levels.paving_mm" name="Paving" /> at the foot. Joists were measured{" "}
-      <OptionalLength path="deck.joists.measured_mm" name="Measured joist depth" empty="as sold" /> deep.
+      <OptionalLength path="deck.joists.measured_mm" name="Measured joist depth" empty="as sold" /> deep. A guard is needed over{" "}
+      <OptionalLength path="deck.levels.guard_over_mm" name="Guard over" empty="the usual height" />, a permit over{" "}
+      <OptionalLength path="deck.levels.permit_over_mm" name="Permit over" empty="the usual height" />.
     </Say>
   );
 }
@@ -133,6 +136,7 @@ function Footings() {
 function Frame() {
   const flush = useDesk((s) => valueAt(s.document, "deck.beams.way")) === "flush";
   const support = useDesk((s) => valueAt(s.document, "deck.house.support"));
+  const siding = useDesk((s) => valueAt(s.document, "deck.house.siding"));
   const rows = useDesk((s) => valueAt(s.document, "deck.beams.rows"));
   const plies = useDesk((s) => valueAt(s.document, "deck.beams.plies"));
   const { edit } = useDesk.getState();
@@ -167,11 +171,22 @@ function Frame() {
       {support === "ledger" && (
         <>
           {" "}
-          The ledger hangs on <Pick path="deck.ledger.fastener" name="Ledger fixing" />.
+          The ledger hangs on <Pick path="deck.ledger.fastener" name="Ledger fixing" />
+          {siding === "veneer" && (
+            <>
+              , or on veneer brackets of <Figure path="deck.ledger.bracket_kn" name="Bracket rating" unit="kN" empty="not used" /> reaching over{" "}
+              <Length path="deck.ledger.bracket_gap_most_mm" name="Bracket reach" />, the brick standing{" "}
+              <OptionalLength path="deck.ledger.veneer_gap_mm" name="Veneer gap" empty="not measured" /> off
+            </>
+          )}
+          .
         </>
       )}{" "}
-      <Tick path="deck.joists.doubled_ends" words="double end joists" /> <Tick path="deck.joists.tape" words="joist tape" />{" "}
-      <Tick path="deck.joists.left_long" words="left long until the boards are set out" />
+      <Tick path="deck.joists.doubled_ends" words="double end joists" /> <Tick path="deck.joists.guard_blocks" words="blocks for guard posts" />{" "}
+      <Tick path="deck.joists.tape" words="joist tape" />{" "}
+      <Tick path="deck.joists.left_long" words="left long until the boards are set out" /> Diagonals read{" "}
+      <OptionalLength path="deck.squaring.diagonal_a_mm" name="Diagonal from the left" empty="not yet" /> and{" "}
+      <OptionalLength path="deck.squaring.diagonal_b_mm" name="Diagonal from the right" empty="not yet" />.
     </Say>
   );
 }
@@ -182,6 +197,7 @@ function Boards() {
   const border = useDesk((s) => valueAt(s.document, "deck.boards.border")) as { boards: number; sides: string[] };
   const lights = useDesk((s) => valueAt(s.document, "deck.lights.count")) as number;
   const [year, setYear] = useState(false);
+  const [ways, setWays] = useState(false);
   const { edit } = useDesk.getState();
   const side = (name: string, on: boolean) =>
     edit([{ do: "set", path: "deck.boards.border.sides", value: on ? [...border.sides, name] : border.sides.filter((s) => s !== name) }], "Border sides");
@@ -190,7 +206,7 @@ function Boards() {
       <Say>
         <Pick path="deck.boards.product" name="Board" /> laid <Pick path="deck.boards.run" name="Way they run" /> from{" "}
         <Pick path="deck.boards.start" name="First board" />, gap <Length path="deck.boards.gap_mm" name="Gap" />,{" "}
-        <Pick path="deck.boards.fit" name="Fit" />; they overhang the frame by <Length path="deck.boards.overhang_mm" name="Overhang" />. Border{" "}
+        <Pick path="deck.boards.fit" name="Fit" /> <Plain onClick={() => setWays(true)}>Ways to end the last row</Plain>; they overhang the frame by <Length path="deck.boards.overhang_mm" name="Overhang" />. Border{" "}
         <select
           aria-label="Border"
           value={border.boards}
@@ -213,6 +229,11 @@ function Boards() {
             ))}
           </>
         )}
+        {border.boards > 0 && (
+          <>
+            , <Pick path="deck.boards.border.corner" name="Border corners" />
+          </>
+        )}
         . <Tick path="deck.boards.breaker" words="breaker boards instead of butt joints" />
       </Say>
       <Say>
@@ -225,6 +246,7 @@ function Boards() {
             of <Figure path="deck.lights.watts" name="Watts" unit="W" /> on <Figure path="deck.lights.transformer_w" name="Transformer" unit="W" />
           </>
         )}
+        {ways && <WaysSheet path="/api/plan/rows" title="Ways to end the last row" words={() => "Take this"} onClose={() => setWays(false)} />}
         {year && <SeasonsSheet onClose={() => setYear(false)} />}
       </Say>
     </>

@@ -248,6 +248,7 @@ function Desk() {
 
 const LOWER = [
   ["elevation", "Section"],
+  ["across", "Across"],
   ["ledger", "Ledger"],
   ["load", "Loads"],
 ] as const;

@@ -6,8 +6,8 @@ import { LevelsSheet } from "./LevelsSheet";
 import { RehearsalSheet } from "./RehearsalSheet";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
-import { SlopeSheet } from "./SlopeSheet";
 import { useDesk, useFence, useShownDesk, valueAt } from "./state";
+import { WaysSheet } from "./WaysSheet";
 import { WindSheet } from "./WindSheet";
 
 type Gate = { id: string; leg: number; leaves: number; hinge: string; swing: string };
@@ -158,7 +158,7 @@ function GroundSlip() {
       </Say>
       <Why path="fence.slope.way" />
       {levels && <LevelsSheet onClose={() => setLevels(false)} />}
-      {compare && <SlopeSheet onClose={() => setCompare(false)} />}
+      {compare && <WaysSheet path="/api/plan/slopes" title="Ways over the ground" words={(way) => `Take it ${way}`} onClose={() => setCompare(false)} />}
     </>
   );
 }

@@ -5,24 +5,36 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
-from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
 from rowstake.core.planned_deck import DeckPlanned
 
 
 def look(planned: DeckPlanned) -> Iterator[Finding]:
-    p, facts, high = planned.brief.printer, CATALOGUE.materials.deck, planned.fall_mm()
-    if high <= facts.guard_over_mm + 0.5:
+    p, brief, high = planned.brief.printer, planned.brief, planned.fall_mm()
+    guard = brief.guard_over_mm
+    if high <= guard + 0.5:
         return
-    lower = planned.brief.deck.levels.height_mm - (high - facts.guard_over_mm)
+    lower = planned.brief.deck.levels.height_mm - (high - guard)
     fixes = [put_deck(f"Lower the deck to {p.length(lower)}", levels__height_mm=lower)] if lower >= 150 else []
-    if not planned.brief.deck.joists.doubled_ends:
-        fixes.insert(0, put_deck("Double the end joists for guard posts", joists__doubled_ends=True))
+    if not (brief.deck.joists.doubled_ends and brief.deck.joists.guard_blocks):
+        fixes.insert(
+            0,
+            put_deck(
+                "Double the end joists and block them for guard posts",
+                joists__doubled_ends=True,
+                joists__guard_blocks=True,
+            ),
+        )
     else:
         return
+    permit = (
+        f"A permit is usual over {p.length(brief.permit_over_mm)}."
+        if high > brief.permit_over_mm
+        else "Ask whether a permit is needed."
+    )
     yield found(
-        f"The boards stand {p.length(high)} over the lowest ground: a guard is needed over {p.length(facts.guard_over_mm)}",
-        "Guard posts want doubled end joists, blocks and bolts, in the frame before the boards close it. Ask for the permit.",
+        f"The boards stand {p.length(high)} over the lowest ground: a guard is needed over {p.length(guard)}",
+        f"Guard posts want doubled end joists, blocks and bolts, in the frame before the boards close it. {permit}",
         (),
         fixes,
     )

@@ -60,11 +60,13 @@ def deck_choices(job: DeckJob) -> dict[str, list[Choice]]:
         "deck.boards.fixing": [
             Choice("screws", "face screws", "Two at each joist; any board can be changed."),
             Choice("clips", "hidden clips", "One at each joist between boards; screws on edges and borders."),
+            *([Choice("strips", "clip strips", "A strip of clips along every joist; they lift the boards a little.")] if c.decking[job.deck.boards.product].strip_spaces else []),
             Choice("plugs", "screws and plugs", "A plug over every screw."),
         ],
         "deck.boards.stock": [
             Choice("wet", "wet from treatment", "Lay them tight: they shrink."), Choice("yard", "dried in the yard", "About 19 %."),
             Choice("indoors", "kept indoors", "About 12 %: they swell outdoors; leave more gap."),
         ],
+        "deck.boards.border.corner": [Choice("mitred", "mitred"), Choice("butted", "butted", "Each board runs through at one end.")],
         "deck.boards.fascia": sections("fascia"),
     }  # fmt: skip

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 from rowstake.core.planned_deck import DeckPlanned
 from rowstake.core.schedule.days import told
 from rowstake.core.views.figures import Figure
@@ -30,6 +32,17 @@ def deck_figures(planned: DeckPlanned) -> list[Figure]:
         Figure("waste", "timber wasted", f"{lists.waste * 100:.0f} %", round(lists.waste * 100, 1), "waste"),
         Figure("days", "on site", told(planned.days.total), planned.days.total, "days"),
     ]  # fmt: skip
+    low, near, high, far = planned.grid.poly.bounds
+    out.insert(
+        4,
+        Figure(
+            "square",
+            "diagonals of the frame",
+            p.length(math.hypot(high - low, far - near)),
+            round(math.hypot(high - low, far - near), 1),
+            "square",
+        ),
+    )
     if planned.built.ledger:
         holes = len(planned.built.ledger.holes)
         out.insert(6, Figure("ledger", "ledger fixings", str(holes), holes, "ledger"))

@@ -37,7 +37,7 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
     lights = brief.deck.lights
     if lights.count:
         out.append(Need("frame", f"{lights.count} holes of {p.length(19)} and the cable drawn", "the lights"))
-    if plan.fall_mm() > 762 or brief.deck.joists.doubled_ends:
+    if plan.fall_mm() > brief.guard_over_mm or brief.deck.joists.guard_blocks:
         out.append(Need("frame", "blocks and bolts where guard posts will stand", "the guard"))
     if brief.deck.levels.paving_mm:
         out.append(

@@ -1,0 +1,25 @@
+import { useEffect, useState } from "react";
+import { post } from "../../api/client";
+import type { Side } from "../../api/types";
+import { Sheet } from "../../ui/Sheet";
+import { SideBySide } from "./SideBySide";
+import { useDesk } from "./state";
+
+/** Several ways of doing one thing beside each other, one press to take one. */
+export function WaysSheet({ path, title, words, onClose }: { path: string; title: string; words: (way: string) => string; onClose: () => void }) {
+  const document = useDesk((s) => s.document);
+  const edit = useDesk((s) => s.edit);
+  const [sides, setSides] = useState<Side[] | null>(null);
+  useEffect(() => {
+    void post<Side[]>(path, { document }).then(setSides);
+  }, [document, path]);
+  const take = async (side: Side) => {
+    await edit(side.edits as never, `${title}: ${side.label}`);
+    onClose();
+  };
+  return (
+    <Sheet open onClose={onClose} title={title}>
+      {sides ? <SideBySide sides={sides} take={(s) => void take(s)} words={(s) => words(s.label)} /> : <p>Laying out each…</p>}
+    </Sheet>
+  );
+}
