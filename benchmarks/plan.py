@@ -13,20 +13,20 @@ from collections.abc import Callable
 
 from rowstake.core.drawing.seasons import season_scenes
 from rowstake.core.edits import apply_raw
-from rowstake.core.job import Job, Leg, new_fence
+from rowstake.core.job import FenceJob, Leg, new_fence
 from rowstake.core.parts import Part, Place
 from rowstake.core.plan import plan
 
 LENGTHS_M = (100, 500, 2000)
 
 
-def fence(length_m: float) -> Job:
+def fence(length_m: float) -> FenceJob:
     """Eight legs with gentle corners, close boards in North America's sizes."""
     legs = [Leg(length_mm=length_m * 125, turn_deg=30 if i % 2 else -30) for i in range(8)]
     return new_fence("benchmark", "north_america", legs)
 
 
-def bank(length_m: float) -> Job:
+def bank(length_m: float) -> FenceJob:
     """The same line, board on board, raked over ground that rises and falls every ten metres."""
     leg_mm = length_m * 125
     rows = [
@@ -64,7 +64,7 @@ def floor(count: int) -> float:
     )
 
 
-def measure(title: str, make: Callable[[float], Job]) -> None:
+def measure(title: str, make: Callable[[float], FenceJob]) -> None:
     rows: list[dict[str, float]] = []
     for metres in LENGTHS_M:
         job = make(metres)
@@ -85,7 +85,7 @@ def main() -> None:
     measure("Level, close boards", fence)
     measure("Raked, board on board", bank)
     made = plan(bank(2000))
-    moving = best(lambda: season_scenes(made))
+    moving = best(lambda: season_scenes(made.year, made.brief.board.width_mm, made.brief.printer))
     print(
         f"The year in the boards of 2 km: twelve months in {moving * 1000:.1f} ms, {moving / best(lambda: plan(bank(2000)), 3):.3f} of a plan"
     )

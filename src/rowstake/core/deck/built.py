@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from bisect import bisect_left, bisect_right
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
@@ -387,17 +388,14 @@ def _points(shape: Polygon) -> list[Point]:
     return _coords(shape.exterior.coords)
 
 
-def joists_crossed(brief: DeckBrief, grid: Grid, board: Board) -> int:
-    """How many joists a board bears on."""
-    shape = board.shape
-    lines = 0
-    for j in grid.joists:
-        a, b = grid.on_plan((j.s, j.t0 - 60)), grid.on_plan((j.s, j.t1 + 60))
-        x0, y0, x1, y1 = shape.bounds
-        if max(a[0], b[0]) < x0 - 30 or min(a[0], b[0]) > x1 + 30 or max(a[1], b[1]) < y0 or min(a[1], b[1]) > y1:
-            continue
-        lines += 1
-    return lines
+def joists_crossed(grid: Grid, board: Board) -> int:
+    """How many joists a board bears on: those within its reach along s that come to it along t."""
+    low, near, high, far = board.shape.bounds
+    if grid.turned:
+        low, near, high, far = near, low, far, high
+    marks = [j.s for j in grid.joists]
+    beside = grid.joists[bisect_left(marks, low - 30) : bisect_right(marks, high + 30)]
+    return sum(j.t0 - 60 <= far and j.t1 + 60 >= near for j in beside)
 
 
 def _fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
@@ -413,7 +411,7 @@ def _fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
         return _strips(brief, grid, laying)
     screws = clips = starters = 0
     for b in laying.boards:
-        crossed = joists_crossed(brief, grid, b)
+        crossed = joists_crossed(grid, b)
         if b.kind != "board" or how != "clips":
             screws += crossed * per
             continue
@@ -452,7 +450,7 @@ def _strips(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
     inner = len(grid.joists) - len(ends)
     strips = len(grid.joists) * up(spaces / product.strip_spaces)
     fixings = spaces * (len(ends) * product.strip_end_fixings + inner * product.strip_inner_fixings)
-    face = sum(joists_crossed(brief, grid, b) for b in laying.boards if b.kind != "board")
+    face = sum(joists_crossed(grid, b) for b in laying.boards if b.kind != "board")
     out = [
         Part(
             "deck clip strips",
