@@ -9,7 +9,7 @@ from shapely.geometry import Polygon
 from rowstake.core.deck.boards import Laying
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.built import Built
-from rowstake.core.deck.frame import Grid
+from rowstake.core.deck.frame import Grid, Group
 from rowstake.core.deck.shape import outline
 from rowstake.core.deck.supports import Supports
 from rowstake.core.parts import Part
@@ -54,6 +54,16 @@ class DeckPlanned:
 
     def count(self, *kinds: str) -> int:
         return sum(1 for p in self.parts if p.kind in kinds)
+
+    @property
+    def deepest(self) -> Group:
+        """The group whose joists are longest."""
+        return max(self.grid.groups, key=lambda g: g.t1 - g.t0)
+
+    @property
+    def one_more_row(self) -> int:
+        """Rows of beams, one more than the deepest group has."""
+        return sum(b.group == self.deepest for b in self.supports.beams) + 1
 
     def fall_mm(self) -> float:
         """How high the boards stand over the lowest ground at their edge, the paving to come counted."""

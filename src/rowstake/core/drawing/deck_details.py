@@ -33,7 +33,7 @@ def ledger_scene(planned: DeckPlanned) -> Scene | None:
     for a, b in list(zip(ledger.holes, ledger.holes[1:], strict=False))[:6]:
         board.dim((a.s, high), (b.s, high), p.bare(b.s - a.s), 1.0)
     board.text(
-        (min(h.s for h in ledger.holes) + 300, high + 220),
+        (sum(h.s for h in ledger.holes) / len(ledger.holes), -high * 0.9),
         f"{len(ledger.holes)} fixings, at most {p.length(ledger.spacing_mm)} apart",
         "label",
     )
@@ -90,17 +90,15 @@ def load_scene(planned: DeckPlanned) -> Scene:
         own = [q for q in planned.built.posts if q.beam == beam]
         near = beam.t - beam.carried_mm / 2 if not beam.outer else min(beam.t, beam.group.t1 - beam.carried_mm)
         far = near + beam.carried_mm
+        middle = planned.grid.on_plan(((beam.s0 + beam.s1) / 2, near + beam.carried_mm * 0.25))
+        told = f"{beam.label} {beam.reach.used * 100:.0f} % of its span"
         for post, a, b in zip(own, marks, marks[1:], strict=False):
             corners = [planned.grid.on_plan(q) for q in ((a, near), (b, near), (b, far), (a, far))]
             used = beam.reach.used
             look: Look = "zone" if used > 1.0005 else "rail" if used > 0.8 else "board"
             board.add(Shape("poly", tuple((x, -y) for x, y in corners), look, post.label))
-            board.text(
-                (post.at[0], -post.at[1]),
-                f"{post.label} {loads[post.label]:.1f} kN, beam {used * 100:.0f} %",
-                "label",
-                post.label,
-            )
+            board.text((post.at[0], -post.at[1]), f"{post.label} {loads[post.label]:.1f} kN", "label", post.label)
+        board.text((middle[0], -middle[1]), told, "quiet", beam.label)
     j = planned.supports.joist_reach
     title = f"What each post carries; joists at {j.used * 100:.0f} % of their span. Dark: over 80 %, hatched: over the limit"
     return board.scene("load", title, 250.0)

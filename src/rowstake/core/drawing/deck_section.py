@@ -154,7 +154,7 @@ def _heights(board: Board, planned: DeckPlanned, x: float, ground: Callable[[flo
     told = {over: " and ".join(n for n, v in thresholds.items() if v == over) for over in thresholds.values()}
     for over, name in told.items():
         board.line((x + 60, foot + over), (x + 620, foot + over), "frost", name, hidden=True)
-        board.text((x + 380, foot + over + 40), f"{name} over {p.length(over)}", "quiet", name)
+        board.text((x + 160, foot + over + 40), f"{name} over {p.length(over)}", "quiet", name)
 
 
 def across_scene(planned: DeckPlanned) -> Scene:

@@ -268,7 +268,7 @@ function LayerBar({ layers, shown, show }: { layers: { key: string; name: string
   const upTo = layers.filter((l) => shown.includes(l.key)).length;
   const build = () => show(layers.slice(0, upTo >= layers.length ? 2 : upTo + 1).map((l) => l.key));
   return (
-    <div className="absolute left-2 top-1 z-10 flex flex-wrap items-center gap-x-2.5 bg-lime/80 px-1 text-sm" role="group" aria-label="Layers">
+    <div className="absolute left-2 top-1 z-[1] flex flex-wrap items-center gap-x-2.5 bg-lime/80 px-1 text-sm" role="group" aria-label="Layers">
       {layers.map((l) => (
         <label key={l.key} className="inline-flex items-center gap-1">
           <input

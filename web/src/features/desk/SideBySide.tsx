@@ -8,15 +8,18 @@ export function SideBySide({ sides, take, words }: { sides: Side[]; take: (side:
   const keys = sides.find((s) => s.figures.length)?.figures ?? [];
   const text = (side: Side, key: string) => side.figures.find((f) => f.key === key)?.text ?? "";
   const differs = (key: string) => new Set(sides.map((s) => text(s, key))).size > 1;
+  const shape = sides.find((s) => s.scene)?.scene;
+  const wide = !shape || shape.high[0] - shape.low[0] > 2.5 * (shape.high[1] - shape.low[1]);
   return (
     <div className="mt-2 overflow-x-auto">
+      <div className={wide ? "" : "grid grid-cols-2 gap-x-3 sm:grid-cols-3"}>
       {sides.map((side) => (
         <section key={side.label} aria-label={side.label} className="mb-2">
-          <h3 className="font-bold capitalize">
+          <h3 className="font-bold first-letter:uppercase">
             {side.label} {side.chosen && <span className="font-normal text-signal normal-case">as it is now</span>}
           </h3>
           {side.scene ? (
-            <div className="h-[104px] bg-lime">
+            <div className={`${wide ? "h-[104px]" : "h-[150px]"} bg-lime`}>
               <SceneView scene={side.scene} label={side.label} selected={[]} plain />
             </div>
           ) : (
@@ -24,12 +27,13 @@ export function SideBySide({ sides, take, words }: { sides: Side[]; take: (side:
           )}
         </section>
       ))}
+      </div>
       <table className="w-full border-collapse text-[15px]">
         <thead>
           <tr>
             <td />
             {sides.map((s) => (
-              <th key={s.label} scope="col" className="border-b border-ink px-2 py-1 text-right capitalize">
+              <th key={s.label} scope="col" className="border-b border-ink px-2 py-1 text-right first-letter:uppercase">
                 {s.label}
               </th>
             ))}

@@ -5,7 +5,7 @@ import { useDesk, useShownDesk } from "./state";
 const PX_PER_MM_LEAST = 0.02;
 
 /** The marks of a deck that each step is after. */
-const MARKS_AT: Record<string, string> = { frame: "joists", skin: "boards", line: "joists" };
+const MARKS_AT: Record<string, string> = { frame: "joists", skin: "boards", line: "joists", ground: "posts of B1", holes: "posts of B1" };
 
 /** The tape: hooked at a leg's start, pulled along to read the running marks of posts or boards. */
 export function Tape() {

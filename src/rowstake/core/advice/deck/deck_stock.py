@@ -16,11 +16,10 @@ def look(planned: DeckPlanned) -> Iterator[Finding]:
         section = CATALOGUE.sections[key]
         fixes = []
         if section.use == "joist" or "joist" in section.also:
-            bearings = len(planned.supports.bearings(max(planned.grid.groups, key=lambda g: g.t1 - g.t0)))
             fixes.append(
                 put_deck(
                     "One more beam, and joists lapped over it",
-                    beams__rows=bearings if planned.brief.attached else bearings + 1,
+                    beams__rows=planned.one_more_row,
                 )
             )
         if section.use == "decking" and not planned.brief.deck.boards.breaker:

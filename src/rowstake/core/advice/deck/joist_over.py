@@ -13,8 +13,7 @@ def look(planned: DeckPlanned) -> Iterator[Finding]:
     p, brief, reach = planned.brief.printer, planned.brief, planned.supports.joist_reach
     if reach.used <= 1.0005:
         return
-    bearings = len(planned.supports.bearings(max(planned.grid.groups, key=lambda g: g.t1 - g.t0)))
-    fixes = [put_deck("One more beam", beams__rows=bearings if brief.attached else bearings + 1)]
+    fixes = [put_deck("One more beam", beams__rows=planned.one_more_row)]
     if brief.deck.joists.size:
         fixes.insert(0, put_deck("The size the span asks", joists__size=None))
     yield found(

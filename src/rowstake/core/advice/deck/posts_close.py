@@ -20,8 +20,7 @@ def look(planned: DeckPlanned) -> Iterator[Finding]:
     fixes = []
     if brief.deck.beams.size or brief.deck.beams.plies:
         fixes.append(put_deck("The beam the load asks", beams__size=None, beams__plies=None))
-    rows = len(planned.supports.bearings(worst.group)) + (0 if worst.group.ledger else 1)
-    fixes.append(put_deck("One more row of beams", beams__rows=rows))
+    fixes.append(put_deck("One more row of beams", beams__rows=planned.one_more_row))
     yield found(
         f"{worst.label} asks for a post every {p.length(worst.reach.span_mm)}",
         f"{worst.plies} × {worst.section.name} under {p.length(worst.carried_mm)} of deck may span {p.length(worst.reach.allowed_mm)}; "

@@ -27,9 +27,10 @@ def look(planned: DeckPlanned) -> Iterator[Finding]:
     raised = deck.levels.height_mm + more
     if raised <= deck.house.sill_mm - deck.house.step_mm + 0.5:
         fixes.append(put_deck(f"Raise the deck to {p.length(raised)}", levels__height_mm=raised))
-    joists = len(planned.supports.bearings(planned.grid.groups[0]))
     fixes.append(
-        put_deck("One more beam, shallower joists", beams__rows=max(joists, 2), joists__size=None, beams__size=None)
+        put_deck(
+            "One more beam, shallower joists", beams__rows=planned.one_more_row, joists__size=None, beams__size=None
+        )
     )
     there = deck.levels.height_mm - worst.ground_mm - deck.footings.top_mm
     yield found(

@@ -16,12 +16,13 @@ def deck_tapes(planned: DeckPlanned) -> list[Tape]:
         kind = next(j.kind for j in grid.joists if abs(j.s - s) < 0.02)
         marks.append(Mark(f"mark {n}", kind, at, p.bare(at), p.bare(at - half), p.bare(at + half)))
     out = [Tape(0, "joists", high - low, p.length(high - low), tuple(marks))]
-    posts = [
-        Mark(q.label, "post", q.beam.posts[i] - low, p.bare(q.beam.posts[i] - low), p.bare(q.beam.posts[i] - low), p.bare(q.beam.t))
-        for beam in planned.supports.beams
-        for i, q in enumerate(x for x in planned.built.posts if x.beam == beam)
-    ]  # fmt: skip
-    out.append(Tape(0, "posts", high - low, p.length(high - low), tuple(sorted(posts, key=lambda m: m.mm))))
+    for beam in planned.supports.beams:
+        own = [q for q in planned.built.posts if q.beam == beam]
+        posts = tuple(
+            Mark(q.label, "post", s - low, p.bare(s - low), p.bare(s - low), p.bare(beam.t))
+            for q, s in zip(own, beam.posts, strict=True)
+        )
+        out.append(Tape(0, f"posts of {beam.label}", high - low, p.length(high - low), posts))
     if brief.deck.boards.run != "diagonal":
         rows = _rows(planned)
         run = brief.deck.shape.width_mm if grid.turned else brief.deck.shape.out_mm
