@@ -17,7 +17,7 @@ from rowstake.core.catalogue import CATALOGUE, pick
 from rowstake.core.faults import refuse
 from rowstake.core.fence.line import LegLine, Point, lay_line
 from rowstake.core.ground import read_levels
-from rowstake.core.job import Cut, DeckJob, FenceJob, Gate, Job, Leg, Obstacle, read_job, write_job
+from rowstake.core.job import Cut, DeckJob, FenceJob, Gate, Job, Leg, LowerLevel, Obstacle, read_job, write_job
 from rowstake.core.measure import parse_length
 from rowstake.core.reckoners.base import faults_of
 
@@ -142,6 +142,17 @@ class RemoveCut(Change):
     id: str
 
 
+class AddLevel(Change):
+    """Another level before the far edge of a deck, one riser down."""
+
+    do: Literal["add_level"]
+
+
+class RemoveLevel(Change):
+    do: Literal["remove_level"]
+    id: str
+
+
 class SizeDeck(Change):
     """Drag the far edge or the right end of a deck, or the corner of both; it snaps to what a tape can read."""
 
@@ -172,7 +183,7 @@ class DropVariants(Change):
 Edit = Annotated[
     Set | ChooseStyle | ChangeLeg | AddLeg | RemoveLeg | MoveCorner | AddGate | ChangeGate | RemoveGate
     | AddObstacle | ChangeObstacle | RemoveObstacle | SetLevels
-    | AddCut | RemoveCut | SizeDeck
+    | AddCut | RemoveCut | SizeDeck | AddLevel | RemoveLevel
     | SetAside | TakeVariant | DropVariants,
     Field(discriminator="do"),
 ]  # fmt: skip
@@ -376,7 +387,7 @@ def _measure_again(
             leg["turn_deg"] = round((turn + 180) % 360 - 180, 4)
 
 
-def _next_id(letter: str, things: Sequence[Gate | Obstacle | Cut]) -> str:
+def _next_id(letter: str, things: Sequence[Gate | Obstacle | Cut | LowerLevel]) -> str:
     used = {t.id for t in things}
     return next(f"{letter}{n}" for n in range(1, len(used) + 2) if f"{letter}{n}" not in used)
 
@@ -505,6 +516,31 @@ def _remove_cut(job: DeckJob, edit: RemoveCut) -> dict[str, Any]:
     return document
 
 
+def _add_level(job: DeckJob, edit: AddLevel) -> dict[str, Any]:
+    """Half as wide as the deck, before its far edge, one riser down."""
+    document, deck = write_job(job), job.deck
+    below = [*(low.height_mm for low in deck.lower), deck.levels.height_mm]
+    out = deck.shape.out_mm + sum(low.shape.out_mm for low in deck.lower)
+    level = {
+        "id": _next_id("Q", deck.lower), "x_mm": 0.0, "y_mm": out,
+        "height_mm": max(60.0, min(below) - CATALOGUE.regions[job.region].riser_mm),
+        "shape": {"width_mm": max(900.0, _snap(job, deck.shape.width_mm / 2)), "out_mm": max(600.0, _snap(job, deck.shape.out_mm / 3))},
+    }  # fmt: skip
+    document["deck"]["lower"].append(level)
+    return document
+
+
+def _remove_level(job: DeckJob, edit: RemoveLevel) -> dict[str, Any]:
+    document = write_job(job)
+    levels = document["deck"]["lower"]
+    found = [level for level in levels if level["id"] == edit.id]
+    if not found:
+        known = ", ".join(level["id"] for level in levels) or "none"
+        raise refuse("edit.id", edit.id, known, f"There is no level “{edit.id}”")
+    levels.remove(found[0])
+    return document
+
+
 def _size_deck(job: DeckJob, edit: SizeDeck) -> dict[str, Any]:
     document = write_job(job)
     for key, value in (("width_mm", edit.width_mm), ("out_mm", edit.out_mm)):
@@ -539,6 +575,8 @@ _DO: dict[type[Change], Made] = {
     AddCut: Made(_add_cut, DECK),
     RemoveCut: Made(_remove_cut, DECK),
     SizeDeck: Made(_size_deck, DECK),
+    AddLevel: Made(_add_level, DECK),
+    RemoveLevel: Made(_remove_level, DECK),
     SetAside: Made(_set_aside, BOTH),
     TakeVariant: Made(_take_variant, BOTH),
     DropVariants: Made(_drop_variants, BOTH),

@@ -7,12 +7,9 @@ from typing import overload
 
 from rowstake.core.advice import check, check_deck
 from rowstake.core.catalogue import CATALOGUE, pick
-from rowstake.core.deck.boards import breaker_nailers, lay_boards, nailers
 from rowstake.core.deck.brief import resolve_deck
-from rowstake.core.deck.built import build
 from rowstake.core.deck.explain import explain_deck
-from rowstake.core.deck.frame import lay_grid
-from rowstake.core.deck.supports import propose
+from rowstake.core.deck.level import lay_level, lower_levels
 from rowstake.core.fence import openings
 from rowstake.core.fence.explain import explain_ground, explain_jig, explain_line, explain_skin
 from rowstake.core.fence.holes import Digger
@@ -66,26 +63,25 @@ def plan(job: Job) -> AnyPlan:
 
 
 def _deck(job: DeckJob) -> DeckPlan:
-    brief = resolve_deck(job)
-    nailed = nailers(brief) + breaker_nailers(brief)
-    doubled = brief.deck.joists.doubled_ends
-    grid = lay_grid(brief, brief.joists[0].thickness_mm, nailed, doubled)
-    supports = propose(brief, grid.groups)
-    laying = lay_boards(brief, grid)
-    built = build(brief, grid, supports, laying)
-    spoil = sum(f.dug.spoil_m3 for f in built.footings)
-    lists = take_off(Buyer(brief.printer, brief.bag, job.site.near_salt, {}), list(built.parts), spoil)
-    poured = any(part.material == "concrete" for part in built.parts)
-    on_site = days(list(built.parts), job.site.crew, 48.0 if poured else 0.0, 0.0)
+    main = lay_level(resolve_deck(job))
+    brief, lower = main.brief, lower_levels(main)
+    levels = (main, *lower)
+    parts = [part for level in levels for part in level.built.parts]
+    spoil = sum(f.dug.spoil_m3 for level in levels for f in level.built.footings)
+    lists = take_off(Buyer(brief.printer, brief.bag, job.site.near_salt, {}), parts, spoil)
+    poured = any(part.material == "concrete" for part in parts)
+    on_site = days(parts, job.site.crew, 48.0 if poured else 0.0, 0.0)
     climate = pick(CATALOGUE.climates, job.site.climate or brief.region.climate, "site.climate")
     damp = {"wet": "wet_pct", "yard": "yard_pct", "indoors": "indoors_pct"}[brief.deck.boards.stock]
     moves = brief.species.moves_as if brief.product.moves == "timber" else None
     turn = live_through(
-        climate, getattr(CATALOGUE.materials.seasons, damp), brief.field.width_mm, moves, laying.gap_mm, lap=False
+        climate, getattr(CATALOGUE.materials.seasons, damp), brief.field.width_mm, moves, main.laying.gap_mm, lap=False
     )
-    planned = DeckPlanned(brief, grid, supports, laying, built, built.parts, lists, on_site, turn)
+    planned = DeckPlanned(
+        brief, main.grid, main.supports, main.laying, main.built, lower, tuple(parts), lists, on_site, turn
+    )
     book = Notebook()
-    explain_deck(brief, grid, supports, laying, built, turn, book)
+    explain_deck(brief, main.grid, main.supports, main.laying, main.built, turn, book)
     explain_lists(brief.printer, brief.bag, lists, "", book)
     explain_days(on_site, job.site.crew, brief.printer, book)
     told = {field.name: getattr(planned, field.name) for field in fields(planned)}

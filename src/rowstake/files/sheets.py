@@ -96,7 +96,7 @@ def _holes(plan: AnyPlan) -> str:
 
 def _footings(plan: DeckPlan) -> str:
     p, rows = plan.brief.printer, []
-    for f in plan.built.footings:
+    for f in plan.footings:
         x, y = f.post.at
         rows.append([
             f.label, p.length(x), p.length(y), p.length(f.dug.across_mm), p.length(f.dug.depth_mm), f.dug.words,

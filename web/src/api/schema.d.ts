@@ -563,6 +563,17 @@ export interface components {
             /** Y Mm */
             y_mm?: number | null;
         };
+        /**
+         * AddLevel
+         * @description Another level before the far edge of a deck, one riser down.
+         */
+        AddLevel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "add_level";
+        };
         /** AddObstacle */
         AddObstacle: {
             /**
@@ -612,7 +623,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["SizeDeck"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"])[];
+            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"])[];
         };
         /** AskAbout */
         AskAbout: {
@@ -1352,6 +1363,16 @@ export interface components {
             do: "remove_leg";
             /** Index */
             index: number;
+        };
+        /** RemoveLevel */
+        RemoveLevel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "remove_level";
+            /** Id */
+            id: string;
         };
         /** RemoveObstacle */
         RemoveObstacle: {

@@ -9,7 +9,8 @@ from functools import cache
 from typing import Any
 
 from rowstake.core.catalogue import CATALOGUE, AdviceEntry
-from rowstake.core.parts import Finding
+from rowstake.core.deck.level import Lower
+from rowstake.core.parts import Finding, Fix
 from rowstake.core.planned import Planned
 from rowstake.core.planned_deck import DeckPlanned
 
@@ -41,5 +42,32 @@ def check(planned: Planned) -> tuple[Finding, ...]:
 
 
 def check_deck(planned: DeckPlanned) -> tuple[Finding, ...]:
-    """The same for a deck."""
-    return _found(planned, "deck", CATALOGUE.advice_deck)
+    """The same for a deck: its own, then each rule that is about one level for the levels before it."""
+    found = list(_found(planned, "deck", CATALOGUE.advice_deck))
+    for low in planned.lower:
+        own = {name: entry for name, entry in CATALOGUE.advice_deck.items() if entry.each_level}
+        found += [_of_level(finding, low) for finding in _found(low, "deck", own)]
+    return tuple(sorted(found, key=lambda f: ORDER.index(f.stake)))
+
+
+def _of_level(finding: Finding, low: Lower) -> Finding:
+    """A finding told of a lower level: named after it, its fixes made where that level keeps its shape and height."""
+    fixes = []
+    for fix in finding.fixes:
+        edits = [_edit_of_level(edit, low) for edit in fix.edits]
+        if all(edits):
+            fixes.append(Fix(fix.label, tuple(edit for edit in edits if edit)))
+    labels = {p.label for p in low.built.parts}
+    where = tuple(w if w in labels else f"{low.level.id}-{w}" for w in finding.where)
+    return replace(finding, title=f"Level {low.level.id}: {finding.title}", where=where, fixes=tuple(fixes))
+
+
+def _edit_of_level(edit: dict[str, Any], low: Lower) -> dict[str, Any] | None:
+    """The edit at this level's place in the document; None where it has no such choice of its own."""
+    path = str(edit.get("path", ""))
+    own = f"deck.lower.{low.number}"
+    if path.startswith("deck.shape."):
+        return {**edit, "path": f"{own}.shape.{path.removeprefix('deck.shape.')}"}
+    if path == "deck.levels.height_mm":
+        return {**edit, "path": f"{own}.height_mm", "value": edit["value"] + low.raise_mm}
+    return None if path.startswith(("deck.house.", "deck.levels.")) else edit

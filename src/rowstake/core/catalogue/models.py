@@ -45,6 +45,7 @@ class Region(Fact):
     dead_kpa: float
     overhang_mm: float
     sill_step_mm: float
+    riser_mm: float
 
 
 class Section(Fact):
@@ -374,6 +375,8 @@ class AdviceEntry(Fact):
     id: str
     stake: str
     weight: Literal["needs", "note"]
+    each_level: bool = False
+    """About one level of a deck by itself: looked at for every level."""
 
 
 class Movement(Fact):

@@ -39,7 +39,8 @@ class FootingAt:
 
     @property
     def label(self) -> str:
-        return f"F{self.post.label[1:]}"
+        before, _, number = self.post.label.rpartition("P")
+        return f"{before}F{number}"
 
 
 @dataclass(frozen=True, slots=True)

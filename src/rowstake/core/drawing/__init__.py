@@ -35,7 +35,7 @@ def _deck(planned: DeckPlanned) -> dict[str, Scene]:
     ledger = ledger_scene(planned)
     drawn += [ledger] if ledger else []
     distinct = dict.fromkeys(f.label for f in footings_alike(planned).values())
-    drawn += [footing_scene(planned, f) for f in planned.built.footings if f.label in distinct]
+    drawn += [footing_scene(planned, f) for f in planned.footings if f.label in distinct]
     return {scene.name: scene for scene in drawn}
 
 

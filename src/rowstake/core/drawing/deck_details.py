@@ -47,7 +47,7 @@ def footings_alike(planned: DeckPlanned) -> dict[str, FootingAt]:
     """For every footing's label, the first that is dug and stands as it does: one drawing shows them all."""
     first: dict[tuple[str, int, int], FootingAt] = {}
     out = {}
-    for f in planned.built.footings:
+    for f in planned.footings:
         key = (f.dug.words, round(f.dug.depth_mm), round(f.post.height_mm / 25))
         out[f.label] = first.setdefault(key, f)
     return out
@@ -81,7 +81,7 @@ def footing_scene(planned: DeckPlanned, f: FootingAt) -> Scene:
 
 def load_scene(planned: DeckPlanned) -> Scene:
     """The deck each post carries, darker the nearer its beam is to its limit; figures in kN and per cent."""
-    board, _brief = Board(), planned.brief
+    board = Board()
     for edge_shape in [planned.shape]:
         board.add(Shape("poly", tuple((x, -y) for x, y in edge_shape.exterior.coords[:-1]), "label"))
     loads = {f.post.label: f.load_kn for f in planned.built.footings}

@@ -44,7 +44,7 @@ def deck_plan_scene(planned: DeckPlanned) -> Scene:
             if place and place[0] == layer.key and part.lies:
                 _part(board, part, place[1])
         if layer.key == "footings":
-            for f in planned.built.footings:
+            for f in planned.footings:
                 if not f.dug.layers:
                     board.add(
                         Shape("circle", (_y(f.post.at),), "concrete", f.label, radius_mm=max(f.dug.across_mm / 2, 40))

@@ -72,10 +72,24 @@ def deck_section_scene(planned: DeckPlanned) -> Scene:
             board.rect(line.t1, frame - depth, line.t1 + thick, frame, "frame")
         board.rect(line.t0, frame - depth, line.t1, frame, "frame")
     _boards(board, planned, group.t0, group.t1, top)
+    if not grid.turned:
+        _lower_levels(board, planned)
     _stack(board, planned, group, ground, frame, depth)
     _heights(board, planned, group.t1 + brief.deck.boards.overhang_mm, ground, top)
     where = "along the house" if grid.turned else "from the house outwards"
     return board.scene("elevation", f"Section {where}; finished {p.length(top)}", 160.0)
+
+
+def _lower_levels(board: Board, planned: DeckPlanned) -> None:
+    """The boards and joists of the levels before it, each at its own height, with the step down."""
+    p, above = planned.brief.printer, planned.brief.deck.levels.height_mm
+    for low in planned.lower:
+        near, far, top = low.level.y_mm, low.level.y_mm + low.level.shape.out_mm, low.level.height_mm
+        thick = low.brief.field.thickness_mm
+        board.rect(near, top - thick, far, top, "board", low.level.id)
+        board.rect(near, top - thick - low.supports.joist.width_mm, far, top - thick, "frame", low.level.id)
+        board.dim((near + 120, top), (near + 120, above), p.length(above - top), 1.0)
+        above = top
 
 
 def _stack(

@@ -37,6 +37,17 @@ class Shape(Block):
     cuts: Annotated[list[Cut], Field(max_length=20)] = []
 
 
+class LowerLevel(Block):
+    """Another level of the same deck, standing free before it: where its own left end nearest the house lies on the plan,
+    and its finished height over the ground at the left end of the house wall. It is built as the deck is built."""
+
+    id: Key
+    x_mm: Annotated[float, Field(ge=-30_000, le=60_000)]
+    y_mm: Annotated[float, Field(ge=0, le=60_000)]
+    height_mm: Annotated[float, Field(ge=40, le=6000)]
+    shape: Shape
+
+
 class House(Block):
     """The wall the deck meets, and its door. `sill_mm` is the door sill above the ground at the house."""
 
@@ -159,6 +170,7 @@ class Squaring(Block):
 
 class Deck(Block):
     shape: Shape
+    lower: Annotated[list[LowerLevel], Field(max_length=4)] = []
     house: House
     levels: Levels
     loads: Loads

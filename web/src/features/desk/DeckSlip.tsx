@@ -37,6 +37,7 @@ function Site() {
 
 function Shape() {
   const cuts = (useDesk((s) => valueAt(s.document, "deck.shape.cuts")) as Cut[] | undefined) ?? [];
+  const lower = (useDesk((s) => valueAt(s.document, "deck.lower")) as { id: string }[] | undefined) ?? [];
   const picked = useDesk((s) => s.selected[0]);
   const { edit, pick } = useDesk.getState();
   const found = cuts.findIndex((c) => c.id === picked);
@@ -54,7 +55,18 @@ function Shape() {
         <Plain onClick={() => void add("notch", "Notch")}>Take a corner out</Plain>
         <Plain onClick={() => void add("clip", "Corner clipped")}>Clip a corner</Plain>
         <Plain onClick={() => void add("hole", "Hole")}>Leave a hole</Plain>
+        <Plain onClick={() => void edit([{ do: "add_level" } as never], "Level")}>Another level</Plain>
       </Say>
+      {lower.map((level, n) => (
+        <Say key={level.id}>
+          Level {level.id} starts <Length path={`deck.lower.${n}.x_mm`} name={`Level ${level.id} along`} /> along and{" "}
+          <Length path={`deck.lower.${n}.y_mm`} name={`Level ${level.id} out`} /> out,{" "}
+          <Length path={`deck.lower.${n}.shape.width_mm`} name={`Level ${level.id} width`} /> by{" "}
+          <Length path={`deck.lower.${n}.shape.out_mm`} name={`Level ${level.id} way out`} />,{" "}
+          <Length path={`deck.lower.${n}.height_mm`} name={`Level ${level.id} height`} /> high.{" "}
+          <Quiet onClick={() => void edit([{ do: "remove_level", id: level.id } as never], "Level removed")}>Take {level.id} away</Quiet>
+        </Say>
+      ))}
       {cut && (
         <Say>
           <select aria-label="Cut" value={cut.id} onChange={(e) => pick(e.target.value)} className={field}>

@@ -43,7 +43,7 @@ export function Tape() {
         <select aria-label="Tape hooked at" value={leg} onChange={(e) => (setLeg(Number(e.target.value)), setPull(0), pick(`leg ${Number(e.target.value) + 1}`))} className="bg-board font-semibold">
           {[...new Set(tapes.map((t) => t.leg))].map((l) => (
             <option key={l} value={l}>
-              {fence ? `Leg ${l + 1}` : "The deck"}
+              {fence ? `Leg ${l + 1}` : l ? `Level ${l + 1}` : "The deck"}
             </option>
           ))}
         </select>

@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
-from rowstake.core.planned_deck import DeckPlanned
 
 
-def look(planned: DeckPlanned) -> Iterator[Finding]:
+def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
     depth = planned.supports.joist.width_mm
     if brief.fascia is None or brief.fascia.width_mm >= depth - 0.5:

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
+from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
-from rowstake.core.planned_deck import DeckPlanned
 
 
-def look(planned: DeckPlanned) -> Iterator[Finding]:
+def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief, high = planned.brief.printer, planned.brief, planned.fall_mm()
     guard = brief.guard_over_mm
     if high <= guard + 0.5:

@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.deck.ledger import bracketed
+from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
-from rowstake.core.planned_deck import DeckPlanned
 
 
-def look(planned: DeckPlanned) -> Iterator[Finding]:
+def look(planned: DeckLevel) -> Iterator[Finding]:
     p, house, ledger = planned.brief.printer, planned.brief.deck.house, planned.brief.deck.ledger
     if not planned.brief.attached:
         return

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
+from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
-from rowstake.core.planned_deck import DeckPlanned
 
 
-def look(planned: DeckPlanned) -> Iterator[Finding]:
+def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
     allowed = brief.product.diagonal_mm if brief.deck.boards.run == "diagonal" else brief.product.joists_mm
     if brief.spacing_mm <= allowed + 0.5:

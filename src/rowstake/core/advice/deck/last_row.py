@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found
 from rowstake.core.deck.boards import ways_to_finish
+from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding, Fix
-from rowstake.core.planned_deck import DeckPlanned
 
 
-def look(planned: DeckPlanned) -> Iterator[Finding]:
+def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief, laying = planned.brief.printer, planned.brief, planned.laying
     rip = min(laying.first_mm, laying.last_mm)
     if rip >= brief.field.width_mm / 2 - 0.05 or laying.row_count < 2 or brief.deck.boards.run == "diagonal":

@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
-from rowstake.core.planned_deck import DeckPlanned
 
 
-def look(planned: DeckPlanned) -> Iterator[Finding]:
+def look(planned: DeckLevel) -> Iterator[Finding]:
     brief = planned.brief
     if brief.deck.house.window != "low_e" or brief.product.moves == "timber":
         return

@@ -6,11 +6,11 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
-from rowstake.core.planned_deck import DeckPlanned
 
 
-def look(planned: DeckPlanned) -> Iterator[Finding]:
+def look(planned: DeckLevel) -> Iterator[Finding]:
     p, facts, supports = planned.brief.printer, CATALOGUE.materials.deck, planned.supports
     hang, chosen = supports.overhang_mm, planned.brief.deck.beams.overhang_mm
     group = max(planned.grid.groups, key=lambda g: g.t1 - g.t0)

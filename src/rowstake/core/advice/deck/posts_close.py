@@ -5,13 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
+from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
-from rowstake.core.planned_deck import DeckPlanned
 
 CLOSE_MM = 1000.0
 
 
-def look(planned: DeckPlanned) -> Iterator[Finding]:
+def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
     close = [b for b in planned.supports.beams if len(b.posts) > 2 and b.reach.allowed_mm < CLOSE_MM]
     if not close:

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
+from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
-from rowstake.core.planned_deck import DeckPlanned
 
 
-def look(planned: DeckPlanned) -> Iterator[Finding]:
+def look(planned: DeckLevel) -> Iterator[Finding]:
     p, deck = planned.brief.printer, planned.brief.deck
     step = deck.house.sill_mm - deck.levels.height_mm
     if step >= deck.house.step_mm - 0.5:

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
+from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
-from rowstake.core.planned_deck import DeckPlanned
 from rowstake.core.reckoners.base import up
 
 
-def look(planned: DeckPlanned) -> Iterator[Finding]:
+def look(planned: DeckLevel) -> Iterator[Finding]:
     p, deck = planned.brief.printer, planned.brief.deck
     short = [q for q in planned.built.posts if q.height_mm < -0.5]
     if not short:

@@ -11,23 +11,27 @@ from rowstake.core.views.figures import Figure
 
 def deck_figures(planned: DeckPlanned) -> list[Figure]:
     p, brief, lists = planned.brief.printer, planned.brief, planned.lists
-    reach, feet = planned.supports.joist_reach, planned.built.footings
-    boards = len(planned.laying.boards)
+    reach, feet = planned.supports.joist_reach, planned.footings
+    levels = planned.all_levels
+    boards = sum(len(level.laying.boards) for level in levels)
+    area, joists = sum(level.area_m2 for level in levels), sum(len(level.grid.joists) for level in levels)
+    butts = sum(len(level.laying.butts) for level in levels)
+    lowest, last = min(level.lowest_mm for level in levels), min(level.last_mm for level in levels)
     timber = sum(sum(plan.boards.values()) for plan in lists.plans.values())
-    beams = planned.supports.beams
+    beams = [beam for level in levels for beam in level.supports.beams]
     worst = max((b.reach.used for b in beams), default=0.0)
     out = [
-        Figure("area", "area", p.area(planned.area_m2), round(planned.area_m2, 3), "area"),
+        Figure("area", "area", p.area(area), round(area, 3), "area"),
         Figure("height", "finished height", p.length(brief.deck.levels.height_mm), brief.deck.levels.height_mm, "stack"),
-        Figure("joists", "joists", f"{len(planned.grid.joists)} of {planned.supports.joist.name}", len(planned.grid.joists), "joists"),
+        Figure("joists", "joists", f"{joists} of {planned.supports.joist.name}", joists, "joists"),
         Figure("joist_span", "joist span", f"{p.length(reach.span_mm)}, {reach.used * 100:.0f} % of allowed", round(reach.span_mm, 1), "joist_span"),
         Figure("beams", "beams", f"{len(beams)}, posts at {worst * 100:.0f} % of allowed", round(worst, 4), "beams"),
         Figure("footings", "footings", str(len(feet)), len(feet), "footings"),
         Figure("bags", "bags of concrete", str(lists.bags), lists.bags, "bags"),
-        Figure("post", "shortest post", p.length(planned.lowest_mm), round(planned.lowest_mm, 1), "stack"),
+        Figure("post", "shortest post", p.length(lowest), round(lowest, 1), "stack"),
         Figure("boards", "boards", str(boards), boards, "boards"),
-        Figure("last", "narrowest row", p.fine(planned.last_mm), round(planned.last_mm, 1), "last"),
-        Figure("butts", "butt joints", str(len(planned.laying.butts)), len(planned.laying.butts), "boards"),
+        Figure("last", "narrowest row", p.fine(last), round(last, 1), "last"),
+        Figure("butts", "butt joints", str(butts), butts, "boards"),
         Figure("timber", "lengths of timber", str(timber), timber, "timber"),
         Figure("waste", "timber wasted", f"{lists.waste * 100:.0f} %", round(lists.waste * 100, 1), "waste"),
         Figure("days", "on site", told(planned.days.total), planned.days.total, "days"),

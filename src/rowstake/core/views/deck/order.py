@@ -17,12 +17,12 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
                 "the boards that hide it",
             )
         )
-    nailed = plan.count("nailer")
+    nailed = plan.total("nailer")
     if boards.border.boards and nailed:
         out.append(
             Need(
                 "frame",
-                f"{nailed} nailers and {plan.count('ladder block')} ladder blocks under the border",
+                f"{nailed} nailers and {plan.total('ladder block')} ladder blocks under the border",
                 "the border",
             )
         )
@@ -31,7 +31,7 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
             Need("frame", f"a joist under both edges of {len(plan.laying.breakers)} breakers", "the breaker boards")
         )
     if plan.laying.butts:
-        out.append(Need("frame", f"{plan.count('sister block')} sister blocks under butt joints", "the butt joints"))
+        out.append(Need("frame", f"{plan.total('sister block')} sister blocks under butt joints", "the butt joints"))
     if brief.deck.joists.tape:
         out.append(Need("frame", "tape on the joists", "keeping their tops dry"))
     lights = brief.deck.lights

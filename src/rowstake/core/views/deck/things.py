@@ -15,7 +15,7 @@ def deck_things(plan: DeckPlan) -> dict[str, Thing]:
     """Posts and footings, beams, joists and boards, by label."""
     out: dict[str, Thing] = {}
     alike = footings_alike(plan)
-    for f in plan.built.footings:
+    for f in plan.footings:
         shown = f"section_{alike[f.label].label}"
         post, footing = _post(plan, f.post.label, shown), _footing(plan, f.label, shown)
         out[f.post.label], out[f.label] = post, footing
@@ -32,8 +32,8 @@ def deck_things(plan: DeckPlan) -> dict[str, Thing]:
 
 def _post(plan: DeckPlan, label: str, shown: str) -> Thing:
     p = plan.brief.printer
-    post = next(q for q in plan.built.posts if q.label == label)
-    f = next(x for x in plan.built.footings if x.post is post)
+    post = next(f.post for f in plan.footings if f.post.label == label)
+    f = next(x for x in plan.footings if x.post is post)
     part = next((q for q in plan.parts if q.label == label), None)
     lines = [
         Line("stands", f"{p.length(post.at[0])} along, {p.length(post.at[1])} out"),
@@ -50,7 +50,7 @@ def _post(plan: DeckPlan, label: str, shown: str) -> Thing:
 
 def _footing(plan: DeckPlan, label: str, shown: str) -> Thing:
     p = plan.brief.printer
-    f = next(x for x in plan.built.footings if x.label == label)
+    f = next(x for x in plan.footings if x.label == label)
     lines = [
         Line("load", f"{f.load_kn:.1f} kN", "footings"),
         Line("across", p.length(f.dug.across_mm), "footings"),

@@ -1,0 +1,151 @@
+"""One level of a deck laid out: its frame, supports, boards and parts; and the lower levels that stand before it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from shapely import affinity
+from shapely.geometry import Polygon
+from shapely.geometry.base import BaseGeometry
+
+from rowstake.core.deck.boards import Laying, breaker_nailers, lay_boards, nailers
+from rowstake.core.deck.brief import DeckBrief, resolve_deck
+from rowstake.core.deck.built import Built, FootingAt, build
+from rowstake.core.deck.frame import Grid, Group, lay_grid
+from rowstake.core.deck.shape import outline
+from rowstake.core.deck.stack import ground_at
+from rowstake.core.deck.supports import Supports, propose
+from rowstake.core.faults import refuse
+from rowstake.core.job import LowerLevel
+from rowstake.core.parts import Lies, Part
+
+TOUCH_MM2 = 1000.0
+
+
+@dataclass(frozen=True, slots=True)
+class DeckLevel:
+    brief: DeckBrief
+    grid: Grid
+    supports: Supports
+    laying: Laying
+    built: Built
+
+    @property
+    def shape(self) -> Polygon:
+        return outline(self.brief.deck.shape)
+
+    @property
+    def area_m2(self) -> float:
+        return float(self.shape.area / 1e6)
+
+    @property
+    def last_mm(self) -> float:
+        """The narrower of the first and last row of the field."""
+        return min(self.laying.first_mm, self.laying.last_mm)
+
+    @property
+    def lowest_mm(self) -> float:
+        """The least room for a post anywhere; below zero something does not fit."""
+        return min((p.height_mm for p in self.built.posts), default=0.0)
+
+    @property
+    def deepest(self) -> Group:
+        """The group whose joists are longest."""
+        return max(self.grid.groups, key=lambda g: g.t1 - g.t0)
+
+    @property
+    def one_more_row(self) -> int:
+        """Rows of beams, one more than the deepest group has."""
+        return sum(b.group == self.deepest for b in self.supports.beams) + 1
+
+    def fall_mm(self) -> float:
+        """How high the boards stand over the lowest ground at their edge."""
+        levels = self.brief.deck.levels
+        return levels.height_mm + max(0.0, levels.fall_out_mm) + max(0.0, levels.fall_along_mm)
+
+    def count(self, *kinds: str) -> int:
+        return sum(1 for p in self.built.parts if p.kind in kinds)
+
+
+@dataclass(frozen=True, slots=True)
+class Lower(DeckLevel):
+    """A lower level: laid out on its own ground, its parts moved to where it stands and named after it."""
+
+    level: LowerLevel
+    number: int
+    raise_mm: float
+    """What its own datum, the ground at its corner, lies over the deck's (below zero: under it)."""
+
+    @property
+    def where(self) -> Polygon:
+        """Its outline on the plan of the whole."""
+        return affinity.translate(self.shape, self.level.x_mm, self.level.y_mm)
+
+
+def lay_level(brief: DeckBrief) -> DeckLevel:
+    """Raises `JobFault` where it cannot be laid out."""
+    nailed = nailers(brief) + breaker_nailers(brief)
+    grid = lay_grid(brief, brief.joists[0].thickness_mm, nailed, brief.deck.joists.doubled_ends)
+    supports = propose(brief, grid.groups)
+    laying = lay_boards(brief, grid)
+    return DeckLevel(brief, grid, supports, laying, build(brief, grid, supports, laying))
+
+
+def lower_levels(main: DeckLevel) -> tuple[Lower, ...]:
+    """Every lower level. Raises `JobFault` for one that lies under another."""
+    taken: BaseGeometry = main.shape
+    out = []
+    for n, level in enumerate(main.brief.deck.lower):
+        low = _lower(main, level, n)
+        if low.where.intersection(taken).area > TOUCH_MM2:
+            raise refuse(
+                f"deck.lower.{n}.y_mm", f"{level.x_mm:g}, {level.y_mm:g}", "a place clear of the deck and the other levels",
+                f"Level {level.id} lies under another",
+            )  # fmt: skip
+        taken = taken.union(low.where)
+        out.append(low)
+    return tuple(out)
+
+
+def _lower(main: DeckLevel, level: LowerLevel, n: int) -> Lower:
+    """The same deck with this level's shape, standing free on its own ground."""
+    job, deck, shape = main.brief.job, main.brief.deck, main.brief.deck.shape
+    ground = ground_at(main.brief, (level.x_mm, level.y_mm))
+    own = deck.model_copy(
+        update={
+            "shape": level.shape,
+            "lower": [],
+            "house": deck.house.model_copy(update={"support": "free"}),
+            "levels": deck.levels.model_copy(
+                update={
+                    "height_mm": level.height_mm - ground,
+                    "fall_out_mm": deck.levels.fall_out_mm * level.shape.out_mm / shape.out_mm,
+                    "fall_along_mm": deck.levels.fall_along_mm * level.shape.width_mm / shape.width_mm,
+                }
+            ),
+        }
+    )
+    made = lay_level(resolve_deck(job.model_copy(update={"deck": own})))
+    return Lower(made.brief, made.grid, made.supports, made.laying, _moved(made.built, level, ground), level, n, ground)
+
+
+def _moved(built: Built, level: LowerLevel, up_mm: float) -> Built:
+    """Everything named after the level and moved to its place; drawings of its own keep to its own corner."""
+    names = {q.label: f"{level.id}-{q.label}" for q in built.posts}
+    posts = tuple(
+        replace(q, label=names[q.label], at=(q.at[0] + level.x_mm, q.at[1] + level.y_mm)) for q in built.posts
+    )
+    by_name = {q.label: q for q in posts}
+    footings = tuple(FootingAt(by_name[names[f.post.label]], f.load_kn, f.dug) for f in built.footings)
+    return Built(built.sticks, posts, footings, built.ledger, tuple(_part(p, level, up_mm) for p in built.parts))
+
+
+def _part(part: Part, level: LowerLevel, up_mm: float) -> Part:
+    lies = part.lies
+    if lies is not None:
+        dx, dy = level.x_mm, level.y_mm
+        holes = tuple(tuple((x + dx, y + dy) for x, y in ring) for ring in lies.holes)
+        points = tuple((x + dx, y + dy) for x, y in lies.points)
+        lies = Lies(points, lies.bottom_mm + up_mm, lies.top_mm + up_mm, holes)
+    of = f"{level.id}-{part.of}" if part.unit == "piece" or part.unit == "m³" else part.of
+    return replace(part, label=f"{level.id}-{part.label}", of=of, lies=lies)
