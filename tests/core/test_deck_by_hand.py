@@ -7,6 +7,7 @@ import math
 from collections import Counter
 
 import pytest
+from shapely.geometry import LineString
 
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
@@ -309,3 +310,22 @@ def test_what_cannot_be_laid_out_is_named(edits, field):
     with pytest.raises(JobFault) as fault:
         plan(deck(4000, 3000, 600, *edits))
     assert fault.value.faults[0].field == field
+
+
+def test_a_border_longer_than_its_stock_is_joined_on_a_joist():
+    made = plan(deck(9000, 2400, 600, put("deck.boards.border.boards", 1), put("deck.boards.breaker", True)))
+    far = [b for b in made.laying.of("border") if b.shape.bounds[3] - b.shape.bounds[1] < 200]
+    assert sum(b.length_mm for b in far) == pytest.approx(9000)
+    assert max(b.length_mm for b in far) <= 4800
+    joint = next(x for b in far for x in (b.shape.bounds[0], b.shape.bounds[2]) if 1000 < x < 8000)
+    assert min(abs(joint - j.s) for j in made.grid.joists) < 1
+    assert not made.lists.too_long
+
+
+def test_a_beam_ends_where_a_clipped_corner_begins():
+    made = plan(deck(4000, 3000, 600, {"do": "add_cut", "kind": "clip"}, *cut(0, along_mm=800, out_mm=800)))
+    [beam] = made.supports.beams
+    # The clip runs from (3975, 2185) to (3185, 2975) in the frame: at 2525 out it has taken 340 off the end.
+    edge = made.grid.poly.intersection(LineString([(0, beam.t), (5000, beam.t)]))
+    assert beam.s1 == pytest.approx(edge.bounds[2])
+    assert beam.s1 < 3975 - 300

@@ -103,7 +103,7 @@ def nailers(brief: DeckBrief) -> list[float]:
     return out
 
 
-def _border(brief: DeckBrief) -> list[Board]:
+def _border(brief: DeckBrief, grid: Grid) -> list[Board]:
     """Border boards, mitred where two bordered edges meet, square where the next edge has none."""
     deck, width, gap = brief.deck.boards, brief.square.width_mm, brief.deck.boards.gap_mm
     ring = rings(edges(outline(brief.deck.shape)))[0]
@@ -114,7 +114,8 @@ def _border(brief: DeckBrief) -> list[Board]:
         inside = set_in(ring, lambda e, d=far: d if bordered(brief, e) else 0.0)  # type: ignore[misc]
         for i, edge in enumerate(ring):
             if bordered(brief, edge):
-                out.append(_border_board(brief, ring, i, outside, inside, width))
+                whole = _border_board(brief, ring, i, outside, inside, width)
+                out += in_lengths(brief, grid, whole, edge)
     return out
 
 
@@ -140,6 +141,32 @@ def _border_board(
     )
     length = max(math.dist(outside[i], outside[j]), math.dist(inside[i], inside[j]))
     return Board("border", brief.square, orient(shape, 1.0), length, width, ends, -1)
+
+
+def in_lengths(brief: DeckBrief, grid: Grid, board: Board, edge: Edge) -> list[Board]:
+    """A border board longer than its stock in lengths that meet on joists, or evenly where it runs with them."""
+    longest = max(board.section.lengths_mm) - 2 * brief.deck.boards.trim_ends_mm
+    if board.length_mm <= longest + 1e-6:
+        return [board]
+    angle = math.degrees(math.atan2(edge.along[1], edge.along[0]))
+    flat = affinity.rotate(board.shape, -angle, origin=edge.a)
+    low, bottom, high, top = flat.bounds
+    pieces = up((high - low) / longest)
+    cuts = [low + (high - low) * k / pieces for k in range(1, pieces)]
+    s_way = abs(edge.along[1 if grid.turned else 0])
+    if s_way > 0.99:
+        marks = []
+        for joist in grid.joists:
+            at = grid.on_plan((joist.s, joist.t0))
+            marks.append(edge.a[0] + (at[0] - edge.a[0]) * edge.along[0] + (at[1] - edge.a[1]) * edge.along[1])
+        cuts = [min(marks, key=lambda m, c=c: abs(m - c)) for c in cuts]  # type: ignore[misc]
+    out = []
+    for k, (a, b) in enumerate(pairwise([low, *cuts, high])):
+        for part in _polygons(flat.intersection(box(a, bottom - 1, b, top + 1))):
+            ends = board.ends if k in (0, pieces - 1) and board.ends != "square both ends" else "square both ends"
+            shape = orient(affinity.rotate(part, angle, origin=edge.a), 1.0)
+            out.append(Board("border", board.section, shape, part.bounds[2] - part.bounds[0], board.width_mm, ends, -1))
+    return out
 
 
 def _square_corner(a: Edge, b: Edge) -> bool:
@@ -229,15 +256,22 @@ def lay_boards(brief: DeckBrief, grid: Grid) -> Laying:
     plan_field = field_outline(brief)
     field = _turn(brief, plan_field)
     marks = _breakers(brief, field)
-    out = _border(brief)
+    out = _border(brief, grid)
     parts = [field]
     half, gap = brief.square.width_mm / 2, brief.deck.boards.gap_mm
     low, bottom, high, top = field.bounds
     for mark in marks:
         strip = box(mark - half, bottom - 1, mark + half, top + 1)
         for piece in _polygons(field.intersection(strip)):
-            length = piece.bounds[3] - piece.bounds[1]
-            out.append(Board("breaker", brief.square, _turn(brief, piece, back=True), length, 2 * half, "square", -1))
+            foot, head = piece.bounds[1], piece.bounds[3]
+            count = up((head - foot) / max(brief.square.lengths_mm))
+            for k in range(count):
+                a, b = foot + (head - foot) * k / count, foot + (head - foot) * (k + 1) / count
+                cut = piece.intersection(box(low - 1, a, high + 1, b))
+                out += [
+                    Board("breaker", brief.square, _turn(brief, q, back=True), b - a, 2 * half, "square", -1)
+                    for q in _polygons(cut)
+                ]
         clear = box(mark - half - gap, bottom - 1, mark + half + gap, top + 1)
         parts = [p for part in parts for p in _polygons(part.difference(clear))]
     rows = plan_rows(brief, top - bottom)

@@ -40,7 +40,9 @@ class DeckLevel:
 
     @property
     def last_mm(self) -> float:
-        """The narrower of the first and last row of the field."""
+        """The narrower of the first and last row of the field; at 45° the corners end as they must, so a whole board."""
+        if self.brief.deck.boards.run == "diagonal":
+            return self.brief.field.width_mm
         return min(self.laying.first_mm, self.laying.last_mm)
 
     @property
@@ -86,7 +88,7 @@ def lay_level(brief: DeckBrief) -> DeckLevel:
     """Raises `JobFault` where it cannot be laid out."""
     nailed = nailers(brief) + breaker_nailers(brief)
     grid = lay_grid(brief, brief.joists[0].thickness_mm, nailed, brief.deck.joists.doubled_ends)
-    supports = propose(brief, grid.groups)
+    supports = propose(brief, grid.groups, grid.poly)
     laying = lay_boards(brief, grid)
     return DeckLevel(brief, grid, supports, laying, build(brief, grid, supports, laying))
 

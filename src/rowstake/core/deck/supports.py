@@ -6,6 +6,8 @@ import math
 from dataclasses import dataclass
 from itertools import pairwise
 
+from shapely.geometry import LineString, Polygon
+
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.frame import Group
@@ -110,7 +112,7 @@ def _rows(brief: DeckBrief, length_mm: float, allowed_mm: float, ledger: bool) -
     return max(1, up(length_mm / allowed_mm))
 
 
-def propose(brief: DeckBrief, groups: list[Group]) -> Supports:
+def propose(brief: DeckBrief, groups: list[Group], frame: Polygon) -> Supports:
     """The shallowest joist that needs the fewest beams, and beams to suit. Raises `JobFault` where nothing on sale reaches."""
     guess = brief.joists[0].thickness_mm * (brief.deck.beams.plies or 2)
     lengths = [(e[1] - e[0], g.ledger) for g in groups for e in (_ends(brief, g, guess),)]
@@ -132,7 +134,7 @@ def propose(brief: DeckBrief, groups: list[Group]) -> Supports:
         marks = [first + (last - first) * i / rows for i in range(rows + 1)]
         worst = max(worst, (last - first) / rows)
         for t in marks[1:] if group.ledger else dict.fromkeys(marks):
-            beams.append(_beam(brief, joist, group, t, marks, len(beams) + 1))
+            beams.append(_beam(brief, joist, group, t, marks, _extent(frame, group, t), len(beams) + 1))
     if len(beams) > 400:
         raise refuse(
             "deck.shape", f"{len(beams)} beams", "up to 400 beams", "This deck is too large to lay out at once"
@@ -153,10 +155,21 @@ def _carried(marks: list[float], group: Group, t: float) -> float:
     return carried
 
 
-def _beam(brief: DeckBrief, joist: Section, group: Group, t: float, marks: list[float], number: int) -> BeamLine:
+def _extent(frame: Polygon, group: Group, t: float) -> tuple[float, float]:
+    """From where to where a beam at t lies under the frame of its group: less where a clipped corner is cut away."""
+    cut = Polygon(frame.exterior).intersection(LineString([(group.s0, t), (group.s1, t)]))
+    if cut.is_empty or cut.length < 100:
+        return group.s0, group.s1
+    return float(cut.bounds[0]), float(cut.bounds[2])
+
+
+def _beam(
+    brief: DeckBrief, joist: Section, group: Group, t: float, marks: list[float], ends: tuple[float, float], number: int
+) -> BeamLine:
     """A beam under (or between) the joists: the lightest of those on sale that reaches the spacing wanted."""
     carried = _carried(marks, group, t)
-    length = group.s1 - group.s0
+    (low, high) = ends
+    length = high - low
     end = min(300.0, length / END_SHARE)
     wanted = min(brief.deck.posts.most_mm or USUAL_POSTS_MM, length - 2 * end)
     flush = brief.deck.beams.way == "flush"
@@ -168,21 +181,10 @@ def _beam(brief: DeckBrief, joist: Section, group: Group, t: float, marks: list[
     most = min(allowed, brief.deck.posts.most_mm or math.inf)
     between = length - 2 * end
     bays = max(1, up(between / most))
-    posts = tuple(group.s0 + end + between * i / bays for i in range(bays + 1))
+    posts = tuple(low + end + between * i / bays for i in range(bays + 1))
     outer = abs(t - max(marks)) < 0.1
-    return BeamLine(
-        f"B{number}",
-        group,
-        t,
-        group.s0,
-        group.s1,
-        section,
-        n,
-        carried,
-        posts,
-        Reach(allowed, governed, between / bays),
-        outer,
-    )
+    reach = Reach(allowed, governed, between / bays)
+    return BeamLine(f"B{number}", group, t, low, high, section, n, carried, posts, reach, outer)
 
 
 def allowed_beam(brief: DeckBrief, section: Section, plies: int, carried_mm: float) -> tuple[float, str]:

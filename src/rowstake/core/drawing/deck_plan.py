@@ -90,6 +90,10 @@ def _dims(board: Board, planned: DeckPlanned) -> None:
             continue
         whole = edge.length_mm >= max(shape.width_mm, shape.out_mm) - 1
         board.dim(_y(edge.a), _y(edge.b), p.length(edge.length_mm), 1.4 if whole else 1.2)
+    for low in planned.lower:
+        (x0, y0, x1, y1) = low.where.bounds
+        board.dim(_y((x1, y0)), _y((x1, y1)), p.length(y1 - y0), 1.2, low.level.id)
+        board.dim(_y((x1, y1)), _y((x0, y1)), p.length(x1 - x0), 1.2, low.level.id)
     board.layer = "joists"
     grid = planned.grid
     if not grid.turned:
