@@ -9,8 +9,11 @@ from collections import Counter
 import pytest
 from shapely.geometry import LineString
 
+from rowstake.core.deck.built import footing_used, post_used
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
+from rowstake.core.structure.columns import column_n
+from rowstake.core.structure.timber import read_stick
 from rowstake.core.views.deck.figures import deck_figures
 from tests.decks import cut, deck
 from tests.jobs import put
@@ -329,3 +332,19 @@ def test_a_beam_ends_where_a_clipped_corner_begins():
     edge = made.grid.poly.intersection(LineString([(0, beam.t), (5000, beam.t)]))
     assert beam.s1 == pytest.approx(edge.bounds[2])
     assert beam.s1 < 3975 - 300
+
+
+def test_what_posts_and_footings_use():
+    made = plan(deck(4000, 3000, 2500))
+    f = made.built.footings[1]
+    # 2500 − 28 − 150 − 200 − 75 = 2047 tall, 100 square, C24: 0.822 × 0.365 × 11000 × 0.9 ÷ 20.47² = 7.09, held to 5 N/mm².
+    assert f.post.height_mm == 2047
+    assert column_n(made.brief.species, read_stick("uk_100x100"), 2047) == pytest.approx(50_000)
+    slender = 0.822 * 0.365 * 11000 * 0.9 / 40**2 * 10_000
+    assert column_n(made.brief.species, read_stick("uk_100x100"), 4000) == pytest.approx(slender)
+    assert post_used(made.brief, f) == pytest.approx(f.load_kn / 50)
+    # 350 across on 71.82 kPa.
+    assert footing_used(made.brief, f) == pytest.approx(f.load_kn / (71.82039 * math.pi * 0.35**2 / 4))
+    assert footing_used(made.brief, f) < 1
+    piles = plan(deck(4000, 3000, 600, put("deck.footings.kind", "pile"), put("deck.footings.pile_kn", 20)))
+    assert footing_used(piles.brief, piles.built.footings[1]) == pytest.approx(piles.built.footings[1].load_kn / 20)

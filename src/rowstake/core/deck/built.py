@@ -21,6 +21,8 @@ from rowstake.core.deck.stack import PostAt, beam_depth, ground_at, joist_depth,
 from rowstake.core.deck.supports import BeamLine, Supports
 from rowstake.core.parts import Lies, Part
 from rowstake.core.reckoners.base import up
+from rowstake.core.structure.columns import column_n
+from rowstake.core.structure.timber import read_stick
 
 LETTERS = {
     "joist": "J", "end joist": "J", "nailer": "J", "inner-corner joist": "J", "trimmer": "J", "doubled end": "J", "rim": "R",
@@ -41,6 +43,27 @@ class FootingAt:
     def label(self) -> str:
         before, _, number = self.post.label.rpartition("P")
         return f"{before}F{number}"
+
+
+def post_used(brief: DeckBrief, f: FootingAt) -> float:
+    """Share of what the post holds as a column that its load takes."""
+    return f.load_kn * 1000 / column_n(brief.species, read_stick(brief.post.id), f.post.height_mm)
+
+
+def footing_used(brief: DeckBrief, f: FootingAt) -> float | None:
+    """Share of the ground's bearing (or the pile's rating) that its load takes; None where neither is known."""
+    if f.dug.carries_kn is not None:
+        return f.load_kn / f.dug.carries_kn
+    if not f.dug.layers:
+        return None
+    square = brief.footing.id == "block"
+    area = f.dug.across_mm**2 * (1.0 if square else math.pi / 4) / 1e6
+    return f.load_kn / (bearing_of(brief) * area)
+
+
+def bearing_of(brief: DeckBrief) -> float:
+    """What the soil bears, kPa: of the soil named where it is known for certain, else of the weakest."""
+    return brief.soil.bearing_kpa if brief.deck.footings.soil_known else CATALOGUE.soils["clay"].bearing_kpa
 
 
 @dataclass(frozen=True, slots=True)
@@ -211,7 +234,7 @@ def stand_posts(brief: DeckBrief, grid: Grid, supports: Supports) -> list[PostAt
 
 def dig_footings(brief: DeckBrief, posts: list[PostAt]) -> list[FootingAt]:
     kind = kinds()[brief.footing.id]
-    bearing = brief.soil.bearing_kpa if brief.deck.footings.soil_known else CATALOGUE.soils["clay"].bearing_kpa
+    bearing = bearing_of(brief)
     out = []
     for post in posts:
         load = post.carries_m2 * brief.total_kpa

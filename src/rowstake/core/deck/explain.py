@@ -8,7 +8,7 @@ from collections import Counter
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.boards import INSTALL_C, Laying
 from rowstake.core.deck.brief import DeckBrief
-from rowstake.core.deck.built import Built
+from rowstake.core.deck.built import Built, bearing_of
 from rowstake.core.deck.frame import Grid
 from rowstake.core.deck.shape import outline
 from rowstake.core.deck.stack import joist_depth
@@ -141,7 +141,7 @@ def _footings(brief: DeckBrief, built: Built, book: Notebook) -> None:
     worst = max(built.footings, key=lambda f: f.load_kn, default=None)
     if worst is None:
         return
-    bearing = brief.soil.bearing_kpa if brief.deck.footings.soil_known else CATALOGUE.soils["clay"].bearing_kpa
+    bearing = bearing_of(brief)
     known = brief.soil.name if brief.deck.footings.soil_known else "soil not known, taken as clay"
     book.note(
         "footings", "Footings", f"{len(built.footings)} {brief.footing.name}",

@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
+from itertools import pairwise
+
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.deck.built import FootingAt
+from rowstake.core.deck.built import FootingAt, footing_used, post_used
+from rowstake.core.deck.level import DeckLevel, Lower
 from rowstake.core.deck.stack import joist_depth
+from rowstake.core.deck.supports import BeamLine
 from rowstake.core.drawing.scene import Board, Look, Scene, Shape
 from rowstake.core.planned_deck import DeckPlanned
 
@@ -80,25 +84,35 @@ def footing_scene(planned: DeckPlanned, f: FootingAt) -> Scene:
 
 
 def load_scene(planned: DeckPlanned) -> Scene:
-    """The deck each post carries, darker the nearer its beam is to its limit; figures in kN and per cent."""
+    """The deck each post carries, darker the nearer what carries it is to its limit; figures in kN and per cent."""
     board = Board()
-    for edge_shape in [planned.shape]:
-        board.add(Shape("poly", tuple((x, -y) for x, y in edge_shape.exterior.coords[:-1]), "label"))
-    loads = {f.post.label: f.load_kn for f in planned.built.footings}
-    for beam in planned.supports.beams:
-        marks = [beam.s0, *((a + b) / 2 for a, b in zip(beam.posts, beam.posts[1:], strict=False)), beam.s1]
-        own = [q for q in planned.built.posts if q.beam == beam]
-        near = beam.t - beam.carried_mm / 2 if not beam.outer else min(beam.t, beam.group.t1 - beam.carried_mm)
-        far = near + beam.carried_mm
-        middle = planned.grid.on_plan(((beam.s0 + beam.s1) / 2, near + beam.carried_mm * 0.25))
-        told = f"{beam.label} {beam.reach.used * 100:.0f} % of its span"
-        for post, a, b in zip(own, marks, marks[1:], strict=False):
-            corners = [planned.grid.on_plan(q) for q in ((a, near), (b, near), (b, far), (a, far))]
-            used = beam.reach.used
-            look: Look = "zone" if used > 1.0005 else "rail" if used > 0.8 else "board"
-            board.add(Shape("poly", tuple((x, -y) for x, y in corners), look, post.label))
-            board.text((post.at[0], -post.at[1]), f"{post.label} {loads[post.label]:.1f} kN", "label", post.label)
-        board.text((middle[0], -middle[1]), told, "quiet", beam.label)
-    j = planned.supports.joist_reach
-    title = f"What each post carries; joists at {j.used * 100:.0f} % of their span. Dark: over 80 %, hatched: over the limit"
+    for level in planned.all_levels:
+        at = (level.level.x_mm, level.level.y_mm) if isinstance(level, Lower) else (0.0, 0.0)
+        board.add(Shape("poly", tuple((x + at[0], -y - at[1]) for x, y in level.shape.exterior.coords[:-1]), "label"))
+        for beam in level.supports.beams:
+            _beam_loads(board, level, beam, at)
+    j, worst = planned.supports.joist_reach, max(post_used(planned.brief, f) for f in planned.footings)
+    title = (
+        f"What each post carries, and how much of its strength the hardest worked of its beam, footing and itself uses. "
+        f"Joists {j.used * 100:.0f} % of their span, posts {worst * 100:.0f} %. Dark: over 80 %, hatched: over the limit"
+    )
     return board.scene("load", title, 250.0)
+
+
+def _beam_loads(board: Board, level: DeckLevel, beam: BeamLine, at: tuple[float, float]) -> None:
+    """The strip of deck that each post of a beam carries, in the shade of what it works hardest."""
+    marks = [beam.s0, *((a + b) / 2 for a, b in pairwise(beam.posts)), beam.s1]
+    own = [f for f in level.built.footings if f.post.beam == beam]
+    near = beam.t - beam.carried_mm / 2 if not beam.outer else min(beam.t, beam.group.t1 - beam.carried_mm)
+    for f, (a, b) in zip(own, pairwise(marks), strict=True):
+        corners = [
+            level.grid.on_plan(q)
+            for q in ((a, near), (b, near), (b, near + beam.carried_mm), (a, near + beam.carried_mm))
+        ]
+        used = max(beam.reach.used, post_used(level.brief, f), footing_used(level.brief, f) or 0.0)
+        look: Look = "zone" if used > 1.0005 else "rail" if used > 0.8 else "board"
+        board.add(Shape("poly", tuple((x + at[0], -y - at[1]) for x, y in corners), look, f.post.label))
+        board.text((f.post.at[0], -f.post.at[1]), f"{f.post.label} {f.load_kn:.1f} kN", "label", f.post.label)
+    middle = level.grid.on_plan(((beam.s0 + beam.s1) / 2, near + beam.carried_mm * 0.25))
+    told = f"{beam.label} {beam.reach.used * 100:.0f} % of its span"
+    board.text((middle[0] + at[0], -middle[1] - at[1]), told, "quiet", beam.label)

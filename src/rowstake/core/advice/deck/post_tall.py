@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.built import post_used
 from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
 
@@ -17,6 +18,16 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     fits = [h for h in facts.post_heights if small >= h.lesser_mm and large >= h.greater_mm]
     limit = max((h.highest_mm for h in fits), default=0.0)
     tall = [q for q in planned.built.posts if q.height_mm > limit + 0.5]
+    slender = [f for f in planned.built.footings if post_used(brief, f) > 1.0005]
+    if slender and not tall:
+        hardest = max(slender, key=lambda f: post_used(brief, f))
+        yield found(
+            f"{hardest.post.label} carries {hardest.load_kn:.1f} kN, {post_used(brief, hardest) * 100:.0f} % of what it holds as a column",
+            "A slender post buckles under its load.",
+            [f.post.label for f in slender],
+            [put_deck(f"Use {s.name} posts", posts__size=s.id) for s in CATALOGUE.sections_for(brief.region.id, "post")
+             if min(s.thickness_mm, s.width_mm) > small + 1][:1],
+        )  # fmt: skip
     if not tall:
         return
     worst = max(tall, key=lambda q: q.height_mm)

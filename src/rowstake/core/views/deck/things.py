@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.built import footing_used, post_used
 from rowstake.core.drawing.deck_details import footings_alike
 from rowstake.core.plan import DeckPlan
 from rowstake.core.views.things import Line, Thing
@@ -42,6 +43,7 @@ def _post(plan: DeckPlan, label: str, shown: str) -> Thing:
         *((Line("cut", p.length(part.length_mm)),) if part else ()),
         Line("top of the frame", p.length(post.stack.top_of_frame_mm), "stack"),
         Line("carries", f"{post.carries_m2:.2f} m², {f.load_kn:.1f} kN", "footings"),
+        Line("as a column", f"{post_used(plan.brief, f) * 100:.0f} % of what it holds", "footings"),
         Line("under", post.beam.label, "beams"),
         Line("on", f"{f.label}, {f.dug.words}", "footings"),
     ]
@@ -59,6 +61,8 @@ def _footing(plan: DeckPlan, label: str, shown: str) -> Thing:
         *(Line(item, str(n)) for item, n in f.dug.hardware),
         Line("spoil", f"{p.volume(f.dug.spoil_m3)} loose"),
     ]
+    if (used := footing_used(plan.brief, f)) is not None:
+        lines.append(Line("ground used", f"{used * 100:.0f} % of what it bears", "footings"))
     if f.dug.carries_kn is not None:
         lines.append(Line("can carry", f"{f.dug.carries_kn:.1f} kN"))
     return Thing(f"Footing {label}", "holes", tuple(lines), shown)

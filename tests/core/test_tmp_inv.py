@@ -1,0 +1,143 @@
+"""Held over shapes, directions, borders, supports and regions: boards and gaps tile the deck, ends are carried,
+nothing spans too far unsaid, what is drawn is what is counted is what is bought."""
+
+import itertools
+import math
+from collections import Counter
+
+import pytest
+from hypothesis import HealthCheck, assume, given, settings
+from hypothesis import strategies as st
+from shapely.geometry import Point, Polygon
+from shapely.ops import unary_union
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.cutting.plan import used_mm
+from rowstake.core.deck.boards import border_depth
+from rowstake.core.drawing import scenes
+from rowstake.core.faults import JobFault
+from rowstake.core.plan import plan
+from rowstake.core.views import desk
+from tests.decks import cut, deck
+from tests.jobs import put
+
+KINDS = ("notch", "clip", "hole")
+CORNERS = ("house_left", "house_right", "far_left", "far_right")
+
+
+@st.composite
+def decks(draw):
+    region = draw(st.sampled_from(list(CATALOGUE.regions)))
+    width, out = draw(st.floats(1800, 9000)), draw(st.floats(1500, 6000))
+    edits = []
+    for n, kind in enumerate(draw(st.lists(st.sampled_from(KINDS), max_size=2))):
+        edits.append({"do": "add_cut", "kind": kind, "corner": draw(st.sampled_from(CORNERS))})
+        if kind == "hole":
+            edits += cut(
+                n,
+                along_mm=200,
+                out_mm=200,
+                x_mm=width * draw(st.floats(0.3, 0.6)),
+                y_mm=out * draw(st.floats(0.3, 0.6)),
+            )
+        else:
+            along = min(width, out) * draw(st.floats(0.1, 0.4))
+            edits += cut(n, along_mm=along, out_mm=along if kind == "clip" else out * draw(st.floats(0.1, 0.4)))
+    products = [d.id for d in CATALOGUE.decking.values() if d.region == region]
+    edits += [
+        put("deck.boards.product", draw(st.sampled_from(products))),
+        put("deck.boards.run", draw(st.sampled_from(["along", "across", "diagonal"]))),
+        put("deck.boards.start", draw(st.sampled_from(["far", "house"]))),
+        put("deck.boards.fit", draw(st.sampled_from(["rip", "gap", "balanced"]))),
+        put("deck.boards.border.boards", draw(st.sampled_from([0, 1, 2]))),
+        put("deck.boards.border.sides", draw(st.lists(st.sampled_from(["left", "far", "right"]), unique=True))),
+        put("deck.boards.breaker", draw(st.booleans())),
+        put("deck.beams.way", draw(st.sampled_from(["dropped", "flush"]))),
+        put("deck.footings.kind", draw(st.sampled_from(list(CATALOGUE.footings)))),
+        put("deck.levels.fall_out_mm", draw(st.floats(-200, 600))),
+    ]
+    height = draw(st.floats(250, 2000))
+    try:
+        return plan(deck(width, out, height, *edits, region=region, support=draw(st.sampled_from(["ledger", "free"]))))
+    except JobFault:
+        assume(False)
+
+
+@settings(max_examples=1200, deadline=None, suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much])
+@given(decks())
+def test_a_deck_holds_together(made):
+    _tiles(made)
+    _ends_are_carried(made)
+    _spans(made)
+    _drawn_counted_bought(made)
+    assert desk(made).stakes
+
+
+def _tiles(made):
+    """No two boards overlap, none leaves the deck, and what is not board is gap: each beside a board's edge or end."""
+    boards = [b.shape for b in made.laying.boards]
+    whole = unary_union(boards)
+    assert whole.area == pytest.approx(sum(b.area for b in boards), rel=1e-6, abs=20)
+    assert whole.difference(made.shape.buffer(0.01)).area < 5
+    widest = max(made.laying.gap_mm, made.laying.end_gap_mm, made.brief.deck.boards.gap_mm)
+    left = made.shape.difference(whole.buffer(widest + 0.02, join_style="mitre"))
+    assert left.area < 60 * len(boards)
+    for b in made.laying.boards:
+        assert 0 < b.width_mm <= b.section.width_mm + 1e-6
+
+
+def _ends_are_carried(made):
+    """A square end of a field board lies over a joist, or past the last one by no more than the overhang and a board."""
+    if made.brief.deck.boards.run == "diagonal":
+        return
+    grid, half = made.grid, made.grid.thick_mm / 2
+    reach = made.brief.deck.boards.overhang_mm + made.grid.thick_mm + border_depth(made.brief, 0)
+    holes = [Polygon(r) for r in made.shape.interiors]
+    for b in made.laying.of("board"):
+        x0, y0, x1, y1 = b.shape.bounds
+        middle = (y0 + y1) / 2 if not grid.turned else (x0 + x1) / 2
+        ends = (x0, x1) if not grid.turned else (y0, y1)
+        if "angle" in b.ends or "notched" in b.ends or b.width_mm < 10:
+            continue
+        past = 2 * grid.thick_mm + made.brief.deck.boards.overhang_mm  # over a rim it lies on that
+        joists = [j.s for j in grid.joists if j.t0 - past <= middle <= j.t1 + past]
+        for end in ends:
+            near = Point(end, middle) if not grid.turned else Point(middle, end)
+            if any(h.distance(near) < 200 for h in holes):
+                continue
+            assert min((abs(end - s) for s in joists), default=math.inf) <= reach + half + 2, (b.number, end)
+
+
+def _spans(made):
+    """Nothing is beyond its limit unless advice says so; every joist has two bearings or hangs on what closes the frame."""
+    rules = {f.rule for f in made.findings}
+    assert made.supports.joist_reach.used <= 1.0005 or "joist_over" in rules
+    assert all(b.reach.used <= 1.0005 for b in made.supports.beams)
+    for beam in made.supports.beams:
+        assert sum(beam.shares()) == pytest.approx(beam.s1 - beam.s0)
+        assert all(a < b for a, b in itertools.pairwise(beam.posts))
+        assert beam.s0 <= beam.posts[0]
+        assert beam.posts[-1] <= beam.s1
+    if any(q.height_mm < -0.5 for q in made.built.posts):
+        assert "stack_fit" in rules
+    for group in made.grid.groups:
+        assert len(made.supports.bearings(group)) >= (2 if group.ledger else 1)
+
+
+def _drawn_counted_bought(made):
+    pieces = [p for p in made.parts if p.unit == "piece"]
+    labels = Counter(p.label for p in pieces)
+    assert max(labels.values()) == 1
+    drawn = {s.of for s in scenes(made)["plan"].shapes if s.kind == "poly"}
+    assert set(labels) <= drawn
+    assert sum(len(c.labels) for c in made.lists.cuts) == len(pieces)
+    for key, cuts in made.lists.plans.items():
+        wanted = Counter(round(p.length_mm, 3) for p in pieces if p.material == key)
+        planned = Counter({m: wanted[m] for m in cuts.too_long_mm})
+        for pattern in cuts.patterns:
+            assert used_mm(pattern.pieces_mm, pattern.stock_mm) <= pattern.stock_mm + 1e-6
+            for length, n in Counter(pattern.pieces_mm).items():
+                planned[length] += n * pattern.count
+        assert planned == wanted
+    too_long = {key for key, cuts in made.lists.plans.items() if cuts.too_long_mm}
+    assert bool(too_long) == any(f.rule == "deck_stock" for f in made.findings)
