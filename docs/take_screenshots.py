@@ -1,11 +1,11 @@
-"""Takes every picture in this folder from the demo data: run while `scripts/demo --fresh` is up."""
+"""Takes every picture in screenshots/ from the demo data: run while `scripts/demo --fresh` is up."""
 
 import sys
 from pathlib import Path
 
 from playwright.sync_api import Browser, Page, sync_playwright
 
-HERE = Path(__file__).parent
+HERE = Path(__file__).parent / "screenshots"
 URL = sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8710"
 
 
@@ -93,6 +93,18 @@ def main() -> None:
         page.get_by_role("button", name="Look again").click()
         page.get_by_role("table", name="Second look").wait_for()
         shoot(page, "second-look")
+        page = new_page(browser)
+        open_job(page, "Windmill Paddock, kitchen deck")
+        for stake, name in (("skin", "deck-boards"), ("frame", "deck-frame")):
+            go(page, stake)
+            if stake == "frame":
+                page.get_by_role("button", name="Loads").click()
+            shoot(page, name)
+        page = new_page(browser)
+        open_job(page, "Saltpan Cottage, tea deck")
+        go(page, "ground")
+        page.locator("[data-finding]").first.wait_for()
+        shoot(page, "deck-height")
         one, two = new_page(browser), new_page(browser)
         for window in (one, two):
             open_job(window, "Ringwattle Rise, front fence")
