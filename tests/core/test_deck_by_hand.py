@@ -9,7 +9,9 @@ from collections import Counter
 import pytest
 from shapely.geometry import LineString
 
+from rowstake.core.deck.boards import ways_to_finish
 from rowstake.core.deck.built import footing_used, post_used
+from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.structure.columns import column_n
@@ -348,3 +350,32 @@ def test_what_posts_and_footings_use():
     assert footing_used(made.brief, f) < 1
     piles = plan(deck(4000, 3000, 600, put("deck.footings.kind", "pile"), put("deck.footings.pile_kn", 20)))
     assert footing_used(piles.brief, piles.built.footings[1]) == pytest.approx(piles.built.footings[1].load_kn / 20)
+
+
+def test_a_deck_in_the_corner_of_two_walls():
+    made = plan(
+        deck(
+            4000,
+            3000,
+            600,
+            put("deck.house.also", ["left"]),
+            put("deck.boards.border.boards", 1),
+            put("deck.boards.fascia", "uk_19x175"),
+        )
+    )
+    # No overhang at the left wall: the frame runs from 0; no border or fascia there.
+    assert made.grid.poly.bounds[0] == 0
+    assert sorted(round(b.length_mm) for b in made.laying.of("border")) == [3000, 4000]
+    assert {p.of for p in made.parts if p.kind == "fascia"} == {"far", "right"}
+    assert made.laying.field.bounds[0] == 0
+
+
+def test_a_small_change_of_overhang_can_end_on_a_whole_board():
+    job = deck(4000, 2995, 600)
+    made = plan(job)
+    # 19 × 151 = 2869 leaves 126, so 19 more: the overhang from 25 to 44.
+    ways = dict(ways_to_finish(made.brief, made.laying))
+    words, fields = next((w, f) for w, f in ways.items() if w.startswith("Overhang"))
+    assert "44 mm" in words
+    assert fields == {"boards.overhang_mm": 44, "shape.out_mm": 3014}
+    assert not plan(apply_raw(job, [put(f"deck.{k}", v) for k, v in fields.items()])).laying.rows.last_rip_mm

@@ -23,6 +23,7 @@ from rowstake.core.reckoners.thermal_gap import ThermalGap
 from rowstake.core.reckoners.thermal_gap import run as thermal_gap
 
 NOTHING_MM = 0.05
+LEAST_HANG_MM, MOST_HANG_MM = 10.0, 60.0
 DIAGONAL_DEG = 45.0
 INSTALL_C, HOTTEST_C = 15.0, 50.0
 
@@ -74,7 +75,7 @@ def bordered(brief: DeckBrief, edge: Edge) -> bool:
     border = brief.deck.boards.border
     if not border.boards or edge.hole or edge.side not in border.sides:
         return False
-    return not (edge.wall and brief.deck.house.support == "ledger" and edge.side != "house")
+    return not brief.at_wall(edge)
 
 
 def border_depth(brief: DeckBrief, rows: int | None = None) -> float:
@@ -428,6 +429,11 @@ def ways_to_finish(brief: DeckBrief, laying: Laying) -> list[tuple[str, dict[str
         out.append((f"Trim the joists: {p.length(size)} → {p.length(size - less)}", {f"shape.{key}": size - less}))
         out.append((f"Build out: {p.length(size)} → {p.length(size + more)}", {f"shape.{key}": size + more}))
     out.append((f"Rip both outer rows to {p.fine((width + rip) / 2)}", {"boards.fit": "balanced"}))
+    hang = brief.deck.boards.overhang_mm
+    for change in (width - rip, -(rip + gap)):
+        if LEAST_HANG_MM <= hang + change <= MOST_HANG_MM and brief.deck.boards.run != "diagonal":
+            told = f"Overhang {p.fine(hang)} → {p.fine(hang + change)}: ends on a whole board"
+            out.append((told, {"boards.overhang_mm": hang + change, f"shape.{key}": size + change}))
     other = "house" if brief.deck.boards.start == "far" else "far"
     where = "at the far edge" if other == "house" else "at the house"
     out.append((f"Start from the other side: the rip lies {where}", {"boards.start": other}))

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, Decking, FootingEntry, Region, Section, Soil, Species, pick
 from rowstake.core.catalogue.models import Bag
+from rowstake.core.deck.shape import Edge
 from rowstake.core.faults import refuse
 from rowstake.core.job import Deck, DeckJob
 from rowstake.core.measure import Printer
@@ -40,6 +41,20 @@ class DeckBrief:
     def turned(self) -> bool:
         """True where joists run along the house, under boards laid straight out from it."""
         return self.deck.boards.run == "across"
+
+    def at_wall(self, edge: Edge) -> bool:
+        """True where an edge of the plan meets a wall: the house of a ledger deck, and the ends named beside it."""
+        if edge.hole:
+            return False
+        if edge.wall:
+            return self.deck.house.support == "ledger"
+        end = {"left": 0.0, "right": self.deck.shape.width_mm}.get(edge.side)
+        return (
+            edge.side in self.deck.house.also
+            and end is not None
+            and abs(edge.a[0] - end) < 0.01
+            and abs(edge.b[0] - end) < 0.01
+        )
 
     @property
     def live_kpa(self) -> float:

@@ -494,11 +494,7 @@ def _strips(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
 
 
 def fascia_edges(brief: DeckBrief) -> list[Edge]:
-    return [
-        e
-        for e in edges(outline(brief.deck.shape))
-        if not e.hole and not (e.wall and brief.deck.house.support == "ledger")
-    ]
+    return [e for e in edges(outline(brief.deck.shape)) if not e.hole and not brief.at_wall(e)]
 
 
 def _fascia(brief: DeckBrief, depth: float, top: float) -> list[Part]:

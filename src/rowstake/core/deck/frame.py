@@ -99,9 +99,7 @@ def _turned(poly: Polygon) -> Polygon:
 def frame_outline(brief: DeckBrief) -> Polygon:
     """The outline of the frame on the plan: the boards' edge less their overhang, flush with the house."""
     overhang = brief.deck.boards.overhang_mm
-    return inset(
-        outline(brief.deck.shape), lambda e: 0.0 if e.wall and brief.deck.house.support == "ledger" else overhang
-    )
+    return inset(outline(brief.deck.shape), lambda e: 0.0 if brief.at_wall(e) else overhang)
 
 
 def _span_at(poly: Polygon, s: float) -> list[tuple[float, float]]:

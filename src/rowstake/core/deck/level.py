@@ -117,7 +117,7 @@ def _lower(main: DeckLevel, level: LowerLevel, n: int) -> Lower:
         update={
             "shape": level.shape,
             "lower": [],
-            "house": deck.house.model_copy(update={"support": "free"}),
+            "house": deck.house.model_copy(update={"support": "free", "also": []}),
             "levels": deck.levels.model_copy(
                 update={
                     "height_mm": level.height_mm - ground,

@@ -93,8 +93,8 @@ def load_scene(planned: DeckPlanned) -> Scene:
             _beam_loads(board, level, beam, at)
     j, worst = planned.supports.joist_reach, max(post_used(planned.brief, f) for f in planned.footings)
     title = (
-        f"What each post carries, and how much of its strength the hardest worked of its beam, footing and itself uses. "
-        f"Joists {j.used * 100:.0f} % of their span, posts {worst * 100:.0f} %. Dark: over 80 %, hatched: over the limit"
+        f"What each post carries. Joists {j.used * 100:.0f} %, posts {worst * 100:.0f} % of what they may. "
+        "Dark: beam, post or ground over 80 %; hatched: over the limit"
     )
     return board.scene("load", title, 250.0)
 

@@ -37,6 +37,15 @@ def deck_plan_scene(planned: DeckPlanned) -> Scene:
             "zone",
         )
     )
+    for side in brief.deck.house.also:
+        x, d = (0.0, -WALL_MM) if side == "left" else (shape.width_mm, WALL_MM)
+        board.add(
+            Shape(
+                "poly",
+                _flip([(x, -WALL_MM), (x + d, -WALL_MM), (x + d, shape.out_mm + 200), (x, shape.out_mm + 200)]),
+                "zone",
+            )
+        )
     for layer in LAYERS[1:]:
         board.layer = layer.key
         for part in planned.parts:

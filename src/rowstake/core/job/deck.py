@@ -54,6 +54,8 @@ class House(Block):
     support: Literal["ledger", "free"] = "ledger"
     siding: Literal["lap", "board", "render", "masonry", "veneer"] = "lap"
     cantilevered_floor: bool = False
+    also: list[Literal["left", "right"]] = []
+    """Ends of the deck that meet another wall of the house: no overhang, border or fascia there."""
     sill_mm: LengthOrZero
     step_mm: Annotated[float, Field(ge=0, le=400)]
     """The least step down from the sill to the boards."""

@@ -37,6 +37,7 @@ function Site() {
 
 function Shape() {
   const cuts = (useDesk((s) => valueAt(s.document, "deck.shape.cuts")) as Cut[] | undefined) ?? [];
+  const walls = (useDesk((s) => valueAt(s.document, "deck.house.also")) as string[] | undefined) ?? [];
   const lower = (useDesk((s) => valueAt(s.document, "deck.lower")) as { id: string }[] | undefined) ?? [];
   const picked = useDesk((s) => s.selected[0]);
   const { edit, pick } = useDesk.getState();
@@ -52,6 +53,17 @@ function Shape() {
         <Length path="deck.shape.out_mm" name="Way out" /> out. It is <Pick path="deck.house.support" name="Support" />, on{" "}
         <Pick path="deck.house.siding" name="Siding" />, <Pick path="deck.house.window" name="Window" />.{" "}
         <Tick path="deck.house.cantilevered_floor" words="the floor behind hangs out past its wall" />
+        {["left", "right"].map((end) => (
+          <label key={end} className="inline-flex min-h-8 items-center gap-1.5 leading-7">
+            <input
+              type="checkbox"
+              checked={walls.includes(end)}
+              onChange={(e) => void edit([{ do: "set", path: "deck.house.also", value: e.target.checked ? [...walls, end] : walls.filter((w) => w !== end) }], "Walls")}
+              className="h-4 w-4 accent-[var(--signal)]"
+            />
+            a wall at the {end}
+          </label>
+        ))}
         <Plain onClick={() => void add("notch", "Notch")}>Take a corner out</Plain>
         <Plain onClick={() => void add("clip", "Corner clipped")}>Clip a corner</Plain>
         <Plain onClick={() => void add("hole", "Hole")}>Leave a hole</Plain>

@@ -20,9 +20,11 @@ def look(planned: Planned) -> Iterator[Finding]:
         for s in CATALOGUE.sections_for(brief.region.id, "post")
         if s.width_mm * s.thickness_mm > area[brief.post.id] + 1
     ]
+    if not larger:
+        return
     yield found(
         f"Gate posts of {brief.gate_post.name} are no larger than the line posts",
         "A hinge post carries its leaf as well as its share of the wind: one size up, and decided before the holes are dug.",
         [p.label for p in planned.layout.posts if p.gate],
-        [put(f"Use {larger[0].name} gate posts", posts__gate_size=larger[0].id)] if larger else [],
+        [put(f"Use {larger[0].name} gate posts", posts__gate_size=larger[0].id)],
     )

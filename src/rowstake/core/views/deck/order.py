@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.plan import DeckPlan
 from rowstake.core.views.order import Need
 
@@ -39,6 +40,14 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
         out.append(Need("frame", f"{lights.count} holes of {p.length(19)} and the cable drawn", "the lights"))
     if plan.fall_mm() > brief.guard_over_mm or brief.deck.joists.guard_blocks:
         out.append(Need("frame", "blocks and bolts where guard posts will stand", "the guard"))
+    if brief.footing.id == "pile" and brief.fascia:
+        out.append(
+            Need(
+                "skin",
+                f"packers of {p.length(CATALOGUE.materials.deck.pile_saddle_mm)} behind the fascia, past the piles' saddles",
+                "the fascia",
+            )
+        )
     if brief.deck.levels.paving_mm:
         out.append(
             Need(

@@ -1,0 +1,28 @@
+"""Boards so long that one person cannot lay them alone."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put_deck
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Finding, Fix
+from rowstake.core.planned_deck import DeckPlanned
+
+
+def look(planned: DeckPlanned) -> Iterator[Finding]:
+    p, limit = planned.brief.printer, CATALOGUE.materials.deck.heavy_board_mm
+    long = [q for q in planned.parts if q.kind in ("board", "border") and q.length_mm > limit + 0.5]
+    if not long or planned.brief.job.site.crew > 1:
+        return
+    fixes = (
+        []
+        if planned.brief.deck.boards.breaker
+        else [put_deck("Break the rows with a breaker board", boards__breaker=True)]
+    )
+    yield found(
+        f"{len(long)} boards are over {p.length(limit)}: hard to lay alone",
+        "A long board whips and kinks its clips; two people, or shorter rows.",
+        [q.label for q in long],
+        [*fixes, Fix("A crew of two", ({"do": "set", "path": "site.crew", "value": 2},))],
+    )
