@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowstake.core.advice.base import found, put_deck
+from rowstake.core.advice.base import found
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding, Fix
 from rowstake.core.planned_deck import DeckPlanned
@@ -24,5 +24,5 @@ def look(planned: DeckPlanned) -> Iterator[Finding]:
         f"{len(long)} boards are over {p.length(limit)}: hard to lay alone",
         "A long board whips and kinks its clips; two people, or shorter rows.",
         [q.label for q in long],
-        [*fixes, Fix("A crew of two", ({"do": "set", "path": "site.crew", "value": 2},))],
+        [Fix("A crew of two", ({"do": "set", "path": "site.crew", "value": 2},))],
     )
