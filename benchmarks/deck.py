@@ -6,10 +6,9 @@ that many parts, so the figures mean the same on any machine.
 
 from __future__ import annotations
 
-import statistics
-import time
-from collections.abc import Callable
 from typing import Any
+
+from timing import best
 
 from rowstake.core.edits import apply_raw
 from rowstake.core.job import DeckJob, new_deck
@@ -27,17 +26,6 @@ def put(path: str, value: Any) -> dict[str, Any]:
 def deck(width: float, out: float, *more: dict[str, Any]) -> DeckJob:
     job = new_deck("benchmark", "uk_ireland", width, out, 900)
     return apply_raw(job, [{"do": "add_cut", "kind": "notch"}, put("boards.border.boards", 1), *more])
-
-
-def best(run: Callable[[], object], times: int = 7) -> float:
-    """Median seconds of several runs after one to warm up."""
-    run()
-    took = []
-    for _ in range(times):
-        start = time.perf_counter()
-        run()
-        took.append(time.perf_counter() - start)
-    return statistics.median(took)
 
 
 def floor(count: int) -> float:

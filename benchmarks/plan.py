@@ -7,9 +7,9 @@ The floor is what it takes just to make that many parts, so the figures mean the
 
 from __future__ import annotations
 
-import statistics
-import time
 from collections.abc import Callable
+
+from timing import best
 
 from rowstake.core.drawing.seasons import season_scenes
 from rowstake.core.edits import apply_raw
@@ -41,17 +41,6 @@ def bank(length_m: float) -> FenceJob:
     ]
     job = fence(length_m)
     return apply_raw(apply_raw(job, [{"do": "set", "path": "units", "value": "mm"}]), edits)
-
-
-def best(run: Callable[[], object], times: int = 7) -> float:
-    """Median seconds of several runs after one to warm up."""
-    run()
-    took = []
-    for _ in range(times):
-        start = time.perf_counter()
-        run()
-        took.append(time.perf_counter() - start)
-    return statistics.median(took)
 
 
 def floor(count: int) -> float:

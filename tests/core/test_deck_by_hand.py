@@ -10,7 +10,7 @@ import pytest
 from shapely.geometry import LineString
 
 from rowstake.core.deck.boards import ways_to_finish
-from rowstake.core.deck.built import footing_used, post_used
+from rowstake.core.deck.carried import footing_used, post_used
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from rowstake.core.deck.built import FootingAt
+from rowstake.core.deck.carried import FootingAt
 from rowstake.core.deck.level import DeckLevel, Lower
 from rowstake.core.parts import Part
 from rowstake.core.schedule.days import Days

@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 import datetime
-import importlib
-import pkgutil
 import re
 from functools import cache
 
 from rowstake.core.faults import refuse
 from rowstake.core.plan import AnyPlan
+from rowstake.core.rooms import kept_in
 from rowstake.files import formats as room
 from rowstake.files.base import Format, Issue
 
@@ -19,11 +18,7 @@ __all__ = ["Format", "Issue", "export", "formats"]
 @cache
 def formats() -> dict[str, Format]:
     """Every format by its id."""
-    found = {}
-    for module in pkgutil.iter_modules(room.__path__):
-        made: Format = importlib.import_module(f"{room.__name__}.{module.name}").FORMAT
-        found[made.id] = made
-    return found
+    return {made.id: made for made in kept_in(room.__name__, "FORMAT").values()}
 
 
 def export(

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import importlib
-import pkgutil
 from dataclasses import replace
 from functools import cache
 from typing import Any
@@ -13,16 +11,13 @@ from rowstake.core.deck.level import Lower
 from rowstake.core.parts import Finding, Fix
 from rowstake.core.planned import Planned
 from rowstake.core.planned_deck import DeckPlanned
+from rowstake.core.rooms import kept_in
 
 
 @cache
 def all_rules(about: str = "rules") -> dict[str, Any]:
     """Every rule of fences, or of decks, by its catalogue id."""
-    room = importlib.import_module(f"{__name__}.{about}")
-    return {
-        module.name: importlib.import_module(f"{room.__name__}.{module.name}").look
-        for module in pkgutil.iter_modules(room.__path__)
-    }
+    return kept_in(f"{__name__}.{about}", "look")
 
 
 ORDER = ["site", "line", "ground", "holes", "frame", "skin", "gates", "buy"]

@@ -8,7 +8,8 @@ from collections import Counter
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.boards import INSTALL_C, Laying
 from rowstake.core.deck.brief import DeckBrief
-from rowstake.core.deck.built import Built, bearing_of
+from rowstake.core.deck.built import Built
+from rowstake.core.deck.carried import bearing_of
 from rowstake.core.deck.frame import Grid
 from rowstake.core.deck.shape import outline
 from rowstake.core.deck.stack import joist_depth

@@ -10,7 +10,8 @@ from shapely.geometry.base import BaseGeometry
 
 from rowstake.core.deck.boards import Laying, breaker_nailers, lay_boards, nailers
 from rowstake.core.deck.brief import DeckBrief, resolve_deck
-from rowstake.core.deck.built import Built, FootingAt, build
+from rowstake.core.deck.built import Built, build
+from rowstake.core.deck.carried import FootingAt
 from rowstake.core.deck.frame import Grid, Group, lay_grid
 from rowstake.core.deck.shape import outline
 from rowstake.core.deck.stack import ground_at

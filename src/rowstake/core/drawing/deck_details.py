@@ -5,7 +5,7 @@ from __future__ import annotations
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.deck.built import FootingAt, footing_used, post_used
+from rowstake.core.deck.carried import FootingAt, footing_used, post_used
 from rowstake.core.deck.level import DeckLevel, Lower
 from rowstake.core.deck.stack import joist_depth
 from rowstake.core.deck.supports import BeamLine

@@ -2,26 +2,21 @@
 
 from __future__ import annotations
 
-import importlib
-import pkgutil
 from functools import cache
 from typing import Any
 
 from rowstake.core.faults import refuse
 from rowstake.core.reckoners.base import Reckoner
+from rowstake.core.rooms import kept_in
 
-_NOT_RECKONERS = {"base", "forms", "vectors"}
+_NOT_RECKONERS = ("base", "forms", "vectors")
 
 
 @cache
 def registry() -> dict[str, Reckoner[Any, Any]]:
     """Every reckoner by its fixed name, in alphabetical order."""
-    found = {}
-    for module in pkgutil.iter_modules(__path__):
-        if module.name not in _NOT_RECKONERS:
-            reckoner: Reckoner[Any, Any] = importlib.import_module(f"{__name__}.{module.name}").RECKONER
-            found[reckoner.name] = reckoner
-    return dict(sorted(found.items()))
+    found = kept_in(__name__, "RECKONER", but=_NOT_RECKONERS).values()
+    return dict(sorted((r.name, r) for r in found))
 
 
 def find(name: str) -> Reckoner[Any, Any]:

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-import importlib
-import pkgutil
 from functools import cache
 
+from rowstake.core.rooms import kept_in
 from rowstake.core.setting.base import Footless, HoleSize, Layer, Masonry, Method
 
 __all__ = ["Footless", "HoleSize", "Layer", "Masonry", "Method", "methods"]
@@ -14,9 +13,4 @@ __all__ = ["Footless", "HoleSize", "Layer", "Masonry", "Method", "methods"]
 @cache
 def methods() -> dict[str, Method]:
     """Every method by its catalogue id."""
-    found = {}
-    for module in pkgutil.iter_modules(__path__):
-        if module.name != "base":
-            method: Method = importlib.import_module(f"{__name__}.{module.name}").METHOD
-            found[method.id] = method
-    return found
+    return {thing.id: thing for thing in kept_in(__name__, "METHOD").values()}

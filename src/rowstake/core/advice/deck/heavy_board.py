@@ -15,11 +15,6 @@ def look(planned: DeckPlanned) -> Iterator[Finding]:
     long = [q for q in planned.parts if q.kind in ("board", "border") and q.length_mm > limit + 0.5]
     if not long or planned.brief.job.site.crew > 1:
         return
-    fixes = (
-        []
-        if planned.brief.deck.boards.breaker
-        else [put_deck("Break the rows with a breaker board", boards__breaker=True)]
-    )
     yield found(
         f"{len(long)} boards are over {p.length(limit)}: hard to lay alone",
         "A long board whips and kinks its clips; two people, or shorter rows.",

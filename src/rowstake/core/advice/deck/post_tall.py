@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.deck.built import post_used
+from rowstake.core.deck.carried import post_used
 from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
 

@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-import importlib
-import pkgutil
 from functools import cache
 
 from rowstake.core.deck.footings.base import Dug, Kind, Under
+from rowstake.core.rooms import kept_in
 
 __all__ = ["Dug", "Kind", "Under", "kinds"]
 
@@ -14,9 +13,4 @@ __all__ = ["Dug", "Kind", "Under", "kinds"]
 @cache
 def kinds() -> dict[str, Kind]:
     """Every kind of footing by its catalogue id."""
-    found = {}
-    for module in pkgutil.iter_modules(__path__):
-        if module.name != "base":
-            kind: Kind = importlib.import_module(f"{__name__}.{module.name}").KIND
-            found[kind.id] = kind
-    return found
+    return {thing.id: thing for thing in kept_in(__name__, "KIND").values()}

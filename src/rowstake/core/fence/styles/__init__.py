@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-import importlib
-import pkgutil
 from functools import cache
 
 from rowstake.core.fence.styles.base import Laid, Stretch, Style
+from rowstake.core.rooms import kept_in
 
 __all__ = ["Laid", "Stretch", "Style", "styles"]
 
@@ -14,9 +13,4 @@ __all__ = ["Laid", "Stretch", "Style", "styles"]
 @cache
 def styles() -> dict[str, Style]:
     """Every style by its catalogue id."""
-    found = {}
-    for module in pkgutil.iter_modules(__path__):
-        if module.name != "base":
-            style: Style = importlib.import_module(f"{__name__}.{module.name}").STYLE
-            found[style.id] = style
-    return found
+    return {thing.id: thing for thing in kept_in(__name__, "STYLE").values()}

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.deck.built import footing_used, post_used
+from rowstake.core.deck.carried import footing_used, post_used
 from rowstake.core.drawing.deck_details import footings_alike
 from rowstake.core.plan import DeckPlan
 from rowstake.core.views.things import Line, Thing

@@ -1,0 +1,167 @@
+"""The pieces of the frame: joists as they are cut, blocks of every kind, plies of the beams."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from itertools import pairwise
+
+from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.deck.boards import Laying
+from rowstake.core.deck.brief import DeckBrief
+from rowstake.core.deck.frame import Grid, Joist, Stick, across, blocks_at, spans_over_blocking
+from rowstake.core.deck.supports import BeamLine, Supports
+from rowstake.core.reckoners.base import up
+
+LETTERS = {
+    "joist": "J", "end joist": "J", "nailer": "J", "inner-corner joist": "J", "trimmer": "J", "doubled end": "J", "rim": "R",
+    "clipped rim": "R", "ledger": "L", "header": "H", "blocking": "K", "ladder block": "K", "sister block": "S", "guard block": "G",
+}  # fmt: skip
+
+
+LEFT_LONG_MM = 100.0
+
+
+def _joist_pieces(joist: Joist, section: Section, supports: Supports, beams: list[BeamLine]) -> list[Stick]:
+    """A line of joists in the pieces it is made of: in hangers between flush beams, or lapped over dropped ones.
+
+    Never over the outer beam: what hangs past it must run through.
+    """
+    kind, s = joist.kind, joist.s
+    if supports.flush:
+        marks = [joist.t0]
+        for beam in sorted(beams, key=lambda b: b.t):
+            if joist.t0 + 1 < beam.t:
+                marks += [beam.t - beam.wide_mm / 2, beam.t + beam.wide_mm / 2]
+        marks.append(joist.t1)
+        return [
+            Stick(kind, section, (s, a), (s, b), "crown up")
+            for a, b in zip(marks[::2], marks[1::2], strict=False)
+            if b - a > 20
+        ]
+    longest, lap = max(section.lengths_mm), CATALOGUE.materials.deck.splice_lap_mm / 2
+    bears = [b.t for b in sorted(beams, key=lambda b: b.t) if joist.t0 < b.t < joist.t1][:-1]
+    out, start = [], joist.t0
+    while joist.t1 - start > longest:
+        reach = [t for t in bears if start + lap < t and t + lap - start <= longest]
+        if not reach:
+            break
+        at = reach[-1]
+        out.append(Stick(kind, section, (s, start), (s, at + lap), "crown up, lapped"))
+        start = at - lap
+    out.append(Stick(kind, section, (s, start), (s, joist.t1), "crown up"))
+    return out
+
+
+def beams_at(supports: Supports, s: float) -> list[BeamLine]:
+    return [b for b in supports.beams if b.s0 - 0.1 <= s <= b.s1 + 0.1]
+
+
+def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> list[Stick]:
+    """Everything of the frame in one section of joist: joists, what closes them, blocks. Beams come apart."""
+    joist = supports.joist
+    outer = {b.group.t1 for b in supports.beams if b.outer} if supports.flush else set()
+    sticks = across(brief, grid, joist, outer)
+    for line in grid.joists:
+        cut = line
+        if supports.flush:
+            end = [b for b in beams_at(supports, line.s) if b.outer and abs(b.t - line.t1) < 4 * grid.thick_mm]
+            cut = replace(line, t1=end[0].t - end[0].wide_mm / 2) if end else line
+        pieces = _joist_pieces(cut, joist, supports, [b for b in beams_at(supports, line.s) if b.t < cut.t1 - 1])
+        if brief.deck.joists.left_long and pieces and not supports.flush:
+            last = pieces[-1]
+            pieces[-1] = replace(last, ends=f"{last.ends}, left long to trim", extra_mm=LEFT_LONG_MM)
+        sticks += pieces
+    sticks += _blocking(brief, grid, supports)
+    sticks += _sisters(brief, grid, joist, laying)
+    return sticks
+
+
+def _blocking(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Stick]:
+    """A row in the middle of every long span, and ladders beside borders."""
+    out: list[Stick] = []
+    for group in grid.groups:
+        for t in spans_over_blocking(supports.bearings(group)):
+            out += blocks_at(grid, supports.joist, t, "blocking", group.s0, group.s1)
+    if brief.deck.joists.guard_blocks:
+        out += _guard_blocks(grid, supports)
+    nailed = [j.s for j in grid.joists if j.kind == "nailer"]
+    for s in dict.fromkeys(nailed):
+        beside = sorted(
+            {j.s for j in grid.joists if j.kind in ("end joist", "inner-corner joist", "nailer") and j.s != s},
+            key=lambda x: abs(x - s),
+        )
+        if not beside or abs(beside[0] - s) > 2 * brief.square.width_mm + 3 * grid.thick_mm:
+            continue
+        low, high = sorted((s, beside[0]))
+        line = next(j for j in grid.joists if j.s == s)
+        count = int((line.t1 - line.t0) // grid.spacing_mm)
+        for k in range(1, count + 1):
+            out += blocks_at(grid, supports.joist, line.t0 + k * grid.spacing_mm, "ladder block", low, high)
+    return _distinct(out)
+
+
+def _guard_blocks(grid: Grid, supports: Supports) -> list[Stick]:
+    """A pair of blocks behind every guard post along the end joists: equal spaces, none over the limit, one inside each corner."""
+    most, out = CATALOGUE.materials.deck.guard_posts_mm, []
+    ends = [j for j in grid.joists if j.kind == "end joist"]
+    for line in ends:
+        low, high = (
+            (line.s - 1, line.s + grid.spacing_mm)
+            if line.s < (grid.poly.bounds[0] + grid.poly.bounds[2]) / 2
+            else (line.s - grid.spacing_mm, line.s + 1)
+        )
+        first, last = line.t0 + 150.0, line.t1 - 150.0
+        spaces = max(1, up((last - first) / most)) if last > first else 0
+        for k in range(spaces + 1 if spaces else 0):
+            t = first + (last - first) * k / spaces
+            for d in (-1, 1):
+                out += blocks_at(grid, supports.joist, t + d * grid.thick_mm * 1.6, "guard block", low, high)
+    return out
+
+
+def _distinct(sticks: list[Stick]) -> list[Stick]:
+    seen: dict[tuple[float, ...], Stick] = {}
+    for s in sticks:
+        seen.setdefault((round(s.a[0], 1), round(s.a[1], 1), round(s.b[0], 1)), s)
+    return list(seen.values())
+
+
+def _sisters(brief: DeckBrief, grid: Grid, joist: Section, laying: Laying) -> list[Stick]:
+    """A short block beside the joist under every butt joint."""
+    half = CATALOGUE.materials.deck.sister_mm / 2
+    out = []
+    for point in laying.butts:
+        s, t = grid.on_plan(point)
+        line = min((j for j in grid.joists if j.t0 - 1 <= t <= j.t1 + 1), key=lambda j: abs(j.s - s), default=None)
+        if line is None:
+            continue
+        side = line.s + grid.thick_mm if line.s + 1.5 * grid.thick_mm < grid.poly.bounds[2] else line.s - grid.thick_mm
+        low = min(max(t - half, line.t0), line.t1 - 2 * half)
+        out.append(Stick("sister block", joist, (side, low), (side, low + 2 * half)))
+    return out
+
+
+def beam_plies(beam: BeamLine) -> list[tuple[str, Stick]]:
+    """Each ply in lengths that meet over posts, the joints of neighbours over different ones where there are enough."""
+    longest = max(beam.section.lengths_mm)
+    out: list[tuple[str, Stick]] = []
+    for ply in range(beam.plies):
+        t = beam.t + (ply - (beam.plies - 1) / 2) * beam.section.thickness_mm
+        cuts = [beam.s0]
+        first = True
+        while beam.s1 - cuts[-1] > longest + 0.1:
+            reach = [p for p in beam.posts if cuts[-1] + 100 < p <= cuts[-1] + longest]
+            if not reach:
+                break
+            pick = reach[-2] if first and ply % 2 and len(reach) > 1 else reach[-1]
+            first = False
+            cuts.append(pick)
+        for n, (a, b) in enumerate(pairwise([*cuts, beam.s1]), 1):
+            ends = "square" if len(cuts) == 1 else "meets over a post"
+            out.append(
+                (
+                    f"{beam.label}-{ply + 1}{'abcdefgh'[n - 1] if len(cuts) > 1 else ''}",
+                    Stick("beam", beam.section, (a, t), (b, t), ends),
+                )
+            )
+    return out

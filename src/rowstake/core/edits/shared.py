@@ -1,0 +1,84 @@
+"""Edits of any job: a value at a path, variants set aside, taken and dropped."""
+
+from __future__ import annotations
+
+from typing import Any, Literal
+
+from rowstake.core.edits.base import Change, mm
+from rowstake.core.faults import refuse
+from rowstake.core.job import Job, write_job
+
+
+class Set(Change):
+    """Put a value at a dotted path of the document; text at a path ending in `_mm` is read as a length."""
+
+    do: Literal["set"]
+    path: str
+    value: Any
+
+
+class SetAside(Change):
+    """Keep the work as it stands as a variant, and go on working on it."""
+
+    do: Literal["set_aside"]
+    name: str
+
+
+class TakeVariant(Change):
+    """Swap a variant with the one in hand; with `only`, drop all the others."""
+
+    do: Literal["take_variant"]
+    name: str
+    only: bool = False
+
+
+class DropVariants(Change):
+    do: Literal["drop_variants"]
+
+
+def _step(at: Any, key: str) -> Any:
+    """One step along a dotted path: a key of a table or a number in a list; None where there is nothing."""
+    if isinstance(at, list):
+        return at[int(key)] if key.isdigit() and int(key) < len(at) else None
+    return at.get(key) if isinstance(at, dict) else None
+
+
+def set(job: Job, edit: Set) -> dict[str, Any]:
+    document = write_job(job)
+    *parents, last = edit.path.split(".")
+    at: Any = document
+    for key in parents:
+        at = _step(at, key)
+    if not isinstance(at, dict) or last not in at or edit.path in ("schema", "region"):
+        raise refuse("edit.path", edit.path, "the path of one value in the job", f"There is nothing at “{edit.path}”")
+    is_length = last.endswith("_mm") and edit.value is not None
+    at[last] = mm(job, edit.value, edit.path) if is_length else edit.value
+    return document
+
+
+def set_aside(job: Job, edit: SetAside) -> dict[str, Any]:
+    document = write_job(job)
+    names = {v["name"] for v in document["variants"]}
+    if edit.name in names or not edit.name.strip():
+        raise refuse("variants.name", edit.name, "a name that no other variant has", "That name is taken")
+    kind = "deck" if "deck" in document else "fence"
+    document["variants"].append({"name": edit.name, kind: document[kind]})
+    return document
+
+
+def take_variant(job: Job, edit: TakeVariant) -> dict[str, Any]:
+    document = write_job(job)
+    variants = document["variants"]
+    found = next((v for v in variants if v["name"] == edit.name), None)
+    if found is None:
+        known = ", ".join(v["name"] for v in variants) or "none"
+        raise refuse("variants.name", edit.name, known, f"There is no variant “{edit.name}”")
+    kind = "deck" if "deck" in document else "fence"
+    document[kind], found[kind] = found[kind], document[kind]
+    if edit.only:
+        document["variants"] = []
+    return document
+
+
+def drop_variants(job: Job, edit: DropVariants) -> dict[str, Any]:
+    return {**write_job(job), "variants": []}
