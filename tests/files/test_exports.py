@@ -18,7 +18,8 @@ from rowstake.files import export, formats
 from rowstake.files.formats.svg import scene_svg
 from rowstake.files.geojson import read_line
 from rowstake.files.strips import strip_rows
-from tests.jobs import yard
+from tests.decks import deck
+from tests.jobs import put, yard
 
 
 @pytest.fixture(scope="module")
@@ -197,3 +198,32 @@ def test_strips_and_lists_are_stamped(made):
     pages = PdfReader(io.BytesIO(export(made, "pdf", "a4")[2])).pages
     assert all("not saved" in p.extract_text() and "planning aid" in p.extract_text() for p in pages)
     assert any("from its frame side" in p.extract_text() for p in pages)
+
+
+@pytest.fixture(scope="module")
+def terrace():
+    return plan(deck(4000, 3000, 600, put("deck.boards.border.boards", 1), {"do": "add_level"}))
+
+
+def test_a_deck_goes_out_in_every_format(terrace):
+    buy = export(terrace, "csv", "buy")[2].decode("utf-8-sig")
+    assert "28×145 decking" in buy
+    marks = export(terrace, "csv", "marks")[2].decode("utf-8-sig")
+    assert "joist" in marks
+    book = load_workbook(io.BytesIO(export(terrace, "xlsx")[2]))
+    assert any("decking" in str(cell.value) for sheet in book for row in sheet.iter_rows() for cell in row)
+    assert read_job_text(export(terrace, "json")[2].decode()) == terrace.brief.job
+
+
+@pytest.mark.parametrize("document", ["plan", "elevation", "across", "ledger", "load"])
+def test_a_decks_drawings_open_without_errors(terrace, document):
+    drawing = ezdxf.read(io.StringIO(export(terrace, "dxf", document)[2].decode()))
+    assert not drawing.audit().errors
+    assert len(drawing.modelspace()) >= len([s for s in scenes(terrace)[document].shapes if s.kind == "poly"])
+    ET.fromstring(export(terrace, "svg", document)[2])
+
+
+def test_a_decks_sheets_hold_its_footings_and_cautions(terrace):
+    text = "\n".join(p.extract_text() for p in PdfReader(io.BytesIO(export(terrace, "pdf", "a4", 3)[2])).pages)
+    for word in ("Footing schedule", "Q1-F1", "Ledger, its fixings", "revision 3", "Decks collapse first", "Scale 1:"):
+        assert word in text

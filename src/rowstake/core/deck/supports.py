@@ -77,14 +77,17 @@ class Supports:
         return [group.t0, *own] if group.ledger else own
 
 
-def overhang_of(brief: DeckBrief, group: Group) -> float:
-    """How far joists of a group run past their outer beam: chosen, or a share of the way to a tidy figure; none when flush."""
-    facts, beams = CATALOGUE.materials.deck, brief.deck.beams
+def overhang_of(brief: DeckBrief, group: Group, spans: int) -> float:
+    """How far joists of a group run past their outer beam: chosen; or a share of the way, to a tidy figure and at most a
+    quarter of its span; none when flush."""
+    facts, beams, deep = CATALOGUE.materials.deck, brief.deck.beams, group.t1 - group.t0
     if beams.way == "flush":
         return 0.0
     if beams.overhang_mm is not None:
-        return min(beams.overhang_mm, (group.t1 - group.t0) / 2)
-    tidy = (group.t1 - group.t0) * facts.overhang_of_run // brief.region.snap_mm * brief.region.snap_mm
+        return min(beams.overhang_mm, deep / 2)
+    ends = 1 if group.ledger else 2
+    quarter = facts.overhang_share / (spans + ends * facts.overhang_share)
+    tidy = deep * min(facts.overhang_of_run, quarter) // brief.region.snap_mm * brief.region.snap_mm
     return tidy if tidy >= facts.least_overhang_mm else 0.0
 
 
@@ -98,49 +101,57 @@ def allowed_joist(brief: DeckBrief, joist: Section) -> Reach:
     return Reach(out.span_mm, out.governed_by, 0.0)
 
 
-def _ends(brief: DeckBrief, group: Group, wide_mm: float) -> tuple[float, float]:
-    """(first, last) bearing of a group: the ledger or a beam in by the overhang; a beam never hangs past the frame."""
-    overhang = max(overhang_of(brief, group), wide_mm / 2)
-    return (group.t0 if group.ledger else group.t0 + overhang), group.t1 - overhang
+@dataclass(frozen=True, slots=True)
+class Spread:
+    """The bearings of a group's joists from the near end out, and the overhang past the last."""
+
+    marks: tuple[float, ...]
+    overhang_mm: float
+
+    @property
+    def spans(self) -> int:
+        return len(self.marks) - 1
+
+    @property
+    def span_mm(self) -> float:
+        return (self.marks[-1] - self.marks[0]) / self.spans
 
 
-def _rows(brief: DeckBrief, length_mm: float, allowed_mm: float, ledger: bool) -> int:
-    """How many spans the joists make: as the builder set the rows of beams, else the fewest allowed."""
+def _spread(brief: DeckBrief, group: Group, allowed_mm: float, wide_mm: float) -> Spread:
+    """Equal spans, as few as are allowed, or as many as the builder's rows of beams make; a beam never hangs past the frame.
+
+    Raises `JobFault` where the overhang leaves nothing between the bearings.
+    """
     rows = brief.deck.beams.rows
-    if rows is not None:
-        return max(1, rows if ledger else rows - 1)
-    return max(1, up(length_mm / allowed_mm))
+    fixed = None if rows is None else max(1, rows if group.ledger else rows - 1)
+    for spans in [fixed] if fixed else range(1, MOST_ROWS + 1):
+        hang = max(overhang_of(brief, group, spans), wide_mm / 2)
+        first, last = (group.t0 if group.ledger else group.t0 + hang), group.t1 - hang
+        if last - first < 1:
+            raise refuse(
+                "deck.beams.overhang_mm", f"{brief.deck.beams.overhang_mm or 0:g} mm", "less than the deck is deep",
+                "The overhang leaves nothing between the bearings",
+            )  # fmt: skip
+        if fixed or (last - first) / spans <= allowed_mm + 1e-6:
+            break
+    marks = tuple(first + (last - first) * i / spans for i in range(spans + 1))
+    return Spread(marks, overhang_of(brief, group, spans))
 
 
 def propose(brief: DeckBrief, groups: list[Group], frame: Polygon) -> Supports:
     """The shallowest joist that needs the fewest beams, and beams to suit. Raises `JobFault` where nothing on sale reaches."""
-    guess = brief.joists[0].thickness_mm * (brief.deck.beams.plies or 2)
-    lengths = [(e[1] - e[0], g.ledger) for g in groups for e in (_ends(brief, g, guess),)]
-    longest, ledger = max(lengths)
-    if longest <= 0:
-        raise refuse("deck.beams.overhang_mm", f"{brief.deck.beams.overhang_mm or 0:g} mm", "less than the deck is deep",
-                     "The overhang leaves nothing between the bearings")  # fmt: skip
-    fewest = min(_rows(brief, longest, allowed_joist(brief, j).allowed_mm, ledger) for j in brief.joists)
-    fitting = [j for j in brief.joists if _rows(brief, longest, allowed_joist(brief, j).allowed_mm, ledger) == fewest]
-    joist = fitting[0]
+    wide = brief.joists[0].thickness_mm * (brief.deck.beams.plies or 2)
+    deepest = max(groups, key=lambda g: g.t1 - g.t0)
+    spans = {j.id: _spread(brief, deepest, allowed_joist(brief, j).allowed_mm, wide).spans for j in brief.joists}
+    joist = next(j for j in brief.joists if spans[j.id] == min(spans.values()))
     limit = allowed_joist(brief, joist)
     beams: list[BeamLine] = []
-    worst = 0.0
-    for group in groups:
-        first, last = _ends(brief, group, guess)
-        rows = _rows(brief, last - first, limit.allowed_mm, group.ledger)
-        if not group.ledger and last - first < 1:
-            first = last
-        marks = [first + (last - first) * i / rows for i in range(rows + 1)]
-        worst = max(worst, (last - first) / rows)
-        for t in marks[1:] if group.ledger else dict.fromkeys(marks):
-            beams.append(_beam(brief, joist, group, t, marks, _extent(frame, group, t), len(beams) + 1))
-    if len(beams) > 400:
-        raise refuse(
-            "deck.shape", f"{len(beams)} beams", "up to 400 beams", "This deck is too large to lay out at once"
-        )
-    reach = Reach(limit.allowed_mm, limit.governed_by, worst)
-    return Supports(joist, reach, overhang_of(brief, groups[0]), tuple(beams), brief.deck.beams.way == "flush")
+    spreads = {group: _spread(brief, group, limit.allowed_mm, wide) for group in groups}
+    for group, spread in spreads.items():
+        for t in spread.marks[1:] if group.ledger else spread.marks:
+            beams.append(_beam(brief, joist, group, t, list(spread.marks), _extent(frame, group, t), len(beams) + 1))
+    reach = Reach(limit.allowed_mm, limit.governed_by, max(s.span_mm for s in spreads.values()))
+    return Supports(joist, reach, spreads[deepest].overhang_mm, tuple(beams), brief.deck.beams.way == "flush")
 
 
 def _carried(marks: list[float], group: Group, t: float) -> float:
