@@ -61,7 +61,7 @@ def test_half_lapped_rails_run_full_width():
     made = gate(put("fence.gate_frame.joint", "half_lap"))
     rails = [p for p in made.gates[0].parts if p.kind == "gate rail"]
     assert [p.length_mm for p in rails] == [978, 978]
-    assert {p.ends for p in rails} == {"half-lapped 87 long, 19 deep"}
+    assert {p.ends for p in rails} == {"half-lapped 87 mm long, 19 mm deep"}
 
 
 def test_boards_run_through_from_the_fence():

@@ -99,8 +99,8 @@ def _footings(plan: DeckPlan) -> str:
     for f in plan.footings:
         x, y = f.post.at
         rows.append([
-            f.label, p.length(x), p.length(y), p.length(f.dug.across_mm), p.length(f.dug.depth_mm), f.dug.words,
-            f"{f.load_kn:.1f} kN", p.length(f.post.height_mm),
+            f.label, p.length(x), p.length(y), p.length(f.dug.across_mm), p.length(f.dug.depth_mm), f.dug.words(p),
+            p.force(f.load_kn), p.length(f.post.height_mm),
         ])  # fmt: skip
     heads = ["Footing", "Along the house", "Out from it", "Across", "Deep", "What", "Load", "Post"]
     return f'<section class="list"><h2>Footing schedule</h2>{_table(heads, rows, {1, 2, 3, 4, 6, 7})}</section>'

@@ -393,18 +393,18 @@ def _pieces(
         for cut in _polygons(piece.intersection(box(start, y - 1, end, y + wide + 1))):
             x0, y0, x1, y1 = cut.bounds
             width = y1 - y0
-            ends = _ends(cut, brief.field.width_mm)
+            ends = _ends(brief, cut)
             shape = orient(_turn(brief, cut, back=True), 1.0)
             out.append(Board("board", brief.field, shape, x1 - x0, min(width, wide), ends, row))
     return out
 
 
-def _ends(cut: Polygon, full: float) -> str:
+def _ends(brief: DeckBrief, cut: Polygon) -> str:
     """`square`, `ripped`, `angled`, `notched`, as a piece departs from the rectangle it is cut from."""
     x0, y0, x1, y1 = cut.bounds
     words = []
-    if y1 - y0 < full - NOTHING_MM:
-        words.append(f"ripped to {y1 - y0:.1f} mm")
+    if y1 - y0 < brief.field.width_mm - NOTHING_MM:
+        words.append(f"ripped to {brief.printer.fine(y1 - y0)}")
     lost = (x1 - x0) * (y1 - y0) - cut.area
     if lost > 1.0:
         corners = len(cut.exterior.coords) - 1

@@ -71,6 +71,11 @@ class DeckBrief:
         return self.deck.joists.spacing_mm or asked
 
     @property
+    def footing_step_mm(self) -> float:
+        """Footings are dug to the next step: 50 mm, or two inches."""
+        return 50.8 if self.region.units == "ft-in" else 50.0
+
+    @property
     def strip_mm(self) -> float:
         """What a clip strip lifts the boards by."""
         return self.product.strip_mm if self.deck.boards.fixing == "strips" else 0.0

@@ -151,7 +151,7 @@ def _board_parts(brief: DeckBrief, laying: Laying) -> list[Part]:
     for b in laying.boards:
         label = f"{CODE[b.kind]}{b.number}"
         trim = 2 * brief.deck.boards.trim_ends_mm
-        ends = f"{b.ends}; {trim / 2:g} mm off both ends first" if trim else b.ends
+        ends = f"{b.ends}; {brief.printer.fine(trim / 2)} off both ends first" if trim else b.ends
         out.append(
             Part(label, b.kind, "skin", b.section.id, f"row {b.row + 1}" if b.row >= 0 else b.kind, b.length_mm + trim, b.width_mm, ends,
                  lies=Lies(tuple(_points(b.shape)), top - b.section.thickness_mm, top, tuple(tuple(_coords(r.coords)) for r in b.shape.interiors)))

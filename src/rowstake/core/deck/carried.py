@@ -69,7 +69,7 @@ def dig_footings(brief: DeckBrief, posts: list[PostAt]) -> list[FootingAt]:
         load = post.carries_m2 * brief.total_kpa
         under = Under(
             load, bearing, min(brief.post.thickness_mm, brief.post.width_mm), brief.post.name, brief.job.site.frost_depth_mm,
-            brief.deck.footings.top_mm, tuple(brief.region.augers_mm), brief.deck.footings.pile_kn,
+            brief.deck.footings.top_mm, tuple(brief.region.augers_mm), brief.footing_step_mm, brief.deck.footings.pile_kn,
         )  # fmt: skip
         out.append(FootingAt(post, load, kind.dig(under)))
     return out

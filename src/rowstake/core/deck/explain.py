@@ -115,7 +115,7 @@ def _joists(brief: DeckBrief, grid: Grid, supports: Supports, book: Notebook) ->
         "joist_span", "Joist span", p.length(reach.span_mm),
         rule="The least of bending, deflection of the live load to 1/360, shear, and the longest in the tables. The shallowest size that "
         "needs the fewest beams is proposed; the overhang past the outer beam is at most a quarter of the span.",
-        formula=f"{supports.joist.name} {brief.species.name} at {p.length(grid.spacing_mm)}, {brief.live_kpa:.2f} + {brief.deck.loads.dead_kpa:.2f} kPa: "
+        formula=f"{supports.joist.name} {brief.species.name} at {p.length(grid.spacing_mm)}, {p.pressure(brief.live_kpa)} + {p.pressure(brief.deck.loads.dead_kpa)}: "
         f"allowed {p.length(reach.allowed_mm)} ({reach.governed_by}), here {p.length(reach.span_mm)}, {reach.used * 100:.0f} %; "
         f"overhang {p.length(supports.overhang_mm)}",
         source=TABLES, changes="Joist size and spacing, beams, timber, load, snow.",
@@ -148,8 +148,8 @@ def _footings(brief: DeckBrief, built: Built, book: Notebook) -> None:
         "footings", "Footings", f"{len(built.footings)} {brief.footing.name}",
         rule="Each from the deck its own post carries: area = load ÷ bearing; thickness at least 150 mm and half of what stands past "
         "the post; bottom below the frost and at least 300 mm down.",
-        formula=f"heaviest {worst.label}: {worst.post.carries_m2:.2f} m² × {brief.total_kpa:.2f} kPa = {worst.load_kn:.1f} kN ÷ {bearing:.0f} kPa ({known}) "
-        f"→ {worst.dug.words}, {p.length(worst.dug.depth_mm)} deep",
+        formula=f"heaviest {worst.label}: {p.area(worst.post.carries_m2)} × {p.pressure(brief.total_kpa)} = {p.force(worst.load_kn)} ÷ {p.pressure(bearing)} ({known}) "
+        f"→ {worst.dug.words(p)}, {p.length(worst.dug.depth_mm)} deep",
         source="published presumptive bearing values", changes="Post spacing, load, snow, soil, frost, the kind of footing.",
     )  # fmt: skip
 
@@ -162,7 +162,7 @@ def _ledger(brief: DeckBrief, built: Built, book: Notebook) -> None:
         "ledger", "Ledger fixings", f"{len(ledger.holes)} at {p.length(ledger.spacing_mm)} or closer",
         rule="Capacity of one fixing over the load of half the joists, to the nearest inch, at most 36 in; two staggered rows 50 mm from "
         "the edges, none within 40 mm of a joist.",
-        formula=f"joist span {p.length(ledger.span_mm)}, {brief.total_kpa:.2f} kPa → {p.length(ledger.spacing_mm)}; "
+        formula=f"joist span {p.length(ledger.span_mm)}, {p.pressure(brief.total_kpa)} → {p.length(ledger.spacing_mm)}; "
         f"ledger {p.run(ledger.length_mm)} → {len(ledger.holes)}",
         source="published capacities of ledger fixings", changes="The fixing, the joist span, load.",
     )  # fmt: skip

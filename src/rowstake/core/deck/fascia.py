@@ -27,7 +27,9 @@ def fascia_parts(brief: DeckBrief, depth: float, top: float) -> list[Part]:
             b = (a[0] + dx * length, a[1] + dy * length)
             thick = brief.fascia.thickness_mm
             inner = ((b[0] + nx * thick, b[1] + ny * thick), (a[0] + nx * thick, a[1] + ny * thick))
-            ends = "mitred at corners" + (f", ripped to {high:.0f} mm" if high < brief.fascia.width_mm - 0.5 else "")
+            ends = "mitred at corners" + (
+                f", ripped to {brief.printer.length(high)}" if high < brief.fascia.width_mm - 0.5 else ""
+            )
             out.append(
                 Part(f"A{n}{'abcdef'[k] if pieces > 1 else ''}", "fascia", "skin", brief.fascia.id, edge.side, length, high, ends,
                      lies=Lies((a, b, *inner), top - high, top))

@@ -52,7 +52,7 @@ def footings_alike(planned: DeckPlanned) -> dict[str, FootingAt]:
     first: dict[tuple[str, int, int], FootingAt] = {}
     out = {}
     for f in planned.footings:
-        key = (f.dug.words, round(f.dug.depth_mm), round(f.post.height_mm / 25))
+        key = (f.dug.words(planned.brief.printer), round(f.dug.depth_mm), round(f.post.height_mm / 25))
         out[f.label] = first.setdefault(key, f)
     return out
 
@@ -80,7 +80,7 @@ def footing_scene(planned: DeckPlanned, f: FootingAt) -> Scene:
     board.text((0.0, top + facts.standoff_mm + shown + 60), f"post {p.length(max(post.height_mm, 0.0))}", "label")
     alike = [k for k, v in footings_alike(planned).items() if v is f]
     named = f.label if len(alike) == 1 else f"{alike[0]} and {len(alike) - 1} alike"
-    return board.scene(f"section_{f.label}", f"{named}: {dug.words}", 90.0)
+    return board.scene(f"section_{f.label}", f"{named}: {dug.words(p)}", 90.0)
 
 
 def load_scene(planned: DeckPlanned) -> Scene:
@@ -112,7 +112,12 @@ def _beam_loads(board: Board, level: DeckLevel, beam: BeamLine, at: tuple[float,
         used = max(beam.reach.used, post_used(level.brief, f), footing_used(level.brief, f) or 0.0)
         look: Look = "zone" if used > 1.0005 else "rail" if used > 0.8 else "board"
         board.add(Shape("poly", tuple((x + at[0], -y - at[1]) for x, y in corners), look, f.post.label))
-        board.text((f.post.at[0], -f.post.at[1]), f"{f.post.label} {f.load_kn:.1f} kN", "label", f.post.label)
+        board.text(
+            (f.post.at[0], -f.post.at[1]),
+            f"{f.post.label} {level.brief.printer.force(f.load_kn)}",
+            "label",
+            f.post.label,
+        )
     middle = level.grid.on_plan(((beam.s0 + beam.s1) / 2, near + beam.carried_mm * 0.25))
     told = f"{beam.label} {beam.reach.used * 100:.0f} % of its span"
     board.text((middle[0] + at[0], -middle[1] - at[1]), told, "quiet", beam.label)

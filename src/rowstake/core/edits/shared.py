@@ -7,6 +7,7 @@ from typing import Any, Literal
 from rowstake.core.edits.base import Change, mm
 from rowstake.core.faults import refuse
 from rowstake.core.job import Job, write_job
+from rowstake.core.measure import parse_force, parse_pressure
 
 
 class Set(Change):
@@ -43,6 +44,18 @@ def _step(at: Any, key: str) -> Any:
     return at.get(key) if isinstance(at, dict) else None
 
 
+def _kpa(job: Job, value: Any, field: str) -> float:
+    return parse_pressure(value, job.units, field) if isinstance(value, str) else float(value)
+
+
+def _kn(job: Job, value: Any, field: str) -> float:
+    return parse_force(value, job.units, field) if isinstance(value, str) else float(value)
+
+
+READ = {"_mm": mm, "_kpa": _kpa, "_kn": _kn}
+"""How text is read by the ending of its field's name."""
+
+
 def set(job: Job, edit: Set) -> dict[str, Any]:
     document = write_job(job)
     *parents, last = edit.path.split(".")
@@ -51,8 +64,8 @@ def set(job: Job, edit: Set) -> dict[str, Any]:
         at = _step(at, key)
     if not isinstance(at, dict) or last not in at or edit.path in ("schema", "region"):
         raise refuse("edit.path", edit.path, "the path of one value in the job", f"There is nothing at “{edit.path}”")
-    is_length = last.endswith("_mm") and edit.value is not None
-    at[last] = mm(job, edit.value, edit.path) if is_length else edit.value
+    read = next((how for ending, how in READ.items() if last.endswith(ending)), None)
+    at[last] = read(job, edit.value, edit.path) if read and edit.value is not None else edit.value
     return document
 
 

@@ -119,9 +119,9 @@ def explain_skin(
     name, length, grip = board_screw(brief)
     book.note(
         "screws", "Board fixing", name,
-        rule=f"At least {facts.fixings.board_times:g} × the board and {facts.fixings.grip_mm:g} mm into the rail; where that "
+        rule=f"At least {facts.fixings.board_times:g} × the board and {p.fine(facts.fixings.grip_mm)} into the rail; where that "
         "would come out behind the rail, the longest that does not.",
-        formula=f"board {brief.board.thickness_mm:g} mm, rail {brief.rail.thickness_mm:g} mm → {length:g} mm, {grip:g} mm in the "
+        formula=f"board {p.fine(brief.board.thickness_mm)}, rail {p.fine(brief.rail.thickness_mm)} → {p.fine(length)}, {p.fine(grip)} in the "
         f"rail; {brief.style.per_crossing} at each crossing",
         source=facts.fixings.source,
         changes="Board, rail, style.",

@@ -66,6 +66,7 @@ def gates(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> l
                 per_crossing=brief.style.per_crossing,
                 boards=_pattern(brief, laid, opening),
                 bars=fence.gate_frame,
+                printer=brief.printer,
                 along=brief.along,
                 ground=levels.profiles[opening.leg].at,
             )

@@ -11,6 +11,7 @@ from rowstake.core.catalogue import CATALOGUE, Section, Species
 from rowstake.core.faults import refuse
 from rowstake.core.gates.rehearsal import Ground, Swing, rehearse
 from rowstake.core.job import Gate, GateFrame
+from rowstake.core.measure import Printer
 from rowstake.core.parts import Part, Place
 from rowstake.core.reckoners.gate_leaf import GateLeaf, Leaf
 from rowstake.core.reckoners.gate_leaf import run as gate_leaf
@@ -44,6 +45,7 @@ class LeafBrief:
     per_crossing: int
     boards: Boards
     bars: GateFrame
+    printer: Printer
     along: bool = False
     ground: Ground = _level
 
@@ -100,7 +102,7 @@ def panels(b: LeafBrief, leaf_width_mm: float, boards: tuple[tuple[float, float]
     height = b.height_mm - face - bars.bars_mm
     if height < 4 * face:
         raise refuse(
-            "fence.gate_frame.bars_mm", f"{bars.bars_mm:g} mm", f"up to {b.height_mm - 5 * face:.0f} mm in this leaf",
+            "fence.gate_frame.bars_mm", b.printer.length(bars.bars_mm), f"up to {b.printer.length(b.height_mm - 5 * face)} in this leaf",
             f"The bars of gate {b.gate.id} leave no room for boards",
         )  # fmt: skip
     inner = leaf_width_mm - 2 * face
@@ -124,7 +126,11 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
     of = f"gate {b.gate.id}"
     boards = b.boards(low, b.height_mm) if b.along else b.boards(left, leaf.leaf_width_mm)
     panel = panels(b, leaf.leaf_width_mm, () if b.along else boards)
-    lap = f"half-lapped {face:g} long, {b.frame.thickness_mm / 2:g} deep" if b.bars.joint == "half_lap" else "square"
+    lap = (
+        f"half-lapped {b.printer.length(face)} long, {b.printer.fine(b.frame.thickness_mm / 2)} deep"
+        if b.bars.joint == "half_lap"
+        else "square"
+    )
 
     def stick(code: str, kind: str, length: float, place: Place, ends: str = "square") -> Part:
         return Part(f"{name}-{code}", kind, "gates", b.frame.id, of, length, face, ends, place=place)
@@ -213,7 +219,7 @@ def build(b: LeafBrief) -> Built:
     least = 2 * b.frame.width_mm
     if leaf.leaf_width_mm <= least or b.height_mm <= least:
         raise refuse(
-            f"fence.gates.{b.gate.id}.opening_mm", f"{b.opening_mm:g} mm", f"leaves over {least:g} mm wide and high",
+            f"fence.gates.{b.gate.id}.opening_mm", b.printer.length(b.opening_mm), f"leaves over {b.printer.length(least)} wide and high",
             f"Gate {b.gate.id} is too small for a frame of {b.frame.name}",
         )  # fmt: skip
     names = [b.gate.id] if b.gate.leaves == 1 else [f"{b.gate.id}a", f"{b.gate.id}b"]

@@ -215,7 +215,7 @@ def new_deck(
                 "loads": {"live_kpa": facts.live_kpa, "dead_kpa": facts.dead_kpa},
                 "species": facts.species,
                 "posts": {"size": facts.post},
-                "footings": {"kind": "pad" if support == "ledger" or height_mm > 600 else "block", "bag": facts.bags[0]},
+                "footings": {"kind": "pad" if support == "ledger" or height_mm > 600 else "block", "bag": facts.bags[0], "top_mm": facts.ground_gap_mm},
                 "boards": {"product": product.id, "gap_mm": product.gap_mm, "overhang_mm": facts.overhang_mm},
             },
         })  # fmt: skip

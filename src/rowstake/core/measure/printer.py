@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from rowstake.core.measure.length import INCH
+from rowstake.core.measure.load import KN_PER_LB, KPA_PER_PSF
 
 Units = Literal["mm", "ft-in"]
 
@@ -57,6 +58,16 @@ class Printer:
     def area(self, m2: float) -> str:
         """An area: `15.69 m²` or `169 sq ft`."""
         return f"{m2:.2f} m²" if self.units == "mm" else f"{m2 / 0.3048**2:.0f} sq ft"
+
+    def force(self, kn: float) -> str:
+        """A load: `6.7 kN` or `1506 lb`."""
+        return f"{kn:.1f} kN" if self.units == "mm" else f"{kn / KN_PER_LB:.0f} lb"
+
+    def pressure(self, kpa: float) -> str:
+        """A load on an area: `1.5 kPa` or `40 psf`."""
+        if self.units == "mm":
+            return f"{kpa:.2f}".rstrip("0").rstrip(".") + " kPa"
+        return f"{kpa / KPA_PER_PSF:.0f} psf"
 
     def volume(self, m3: float) -> str:
         """A volume: litres or m³; cubic feet or yards where feet are used."""

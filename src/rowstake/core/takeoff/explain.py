@@ -65,7 +65,7 @@ def explain_lists(
         "timber", "Lengths of timber to buy", str(bought),
         rule="Pieces of one section are cut from the lengths on sale, longest first, with a saw cut between them. "
         "A plan that fills each board well, not proven least.",
-        formula=f"kerf {CATALOGUE.materials.cutting.kerf_mm:g} mm; {waste}",
+        formula=f"kerf {p.fine(CATALOGUE.materials.cutting.kerf_mm)}; {waste}",
         source=CATALOGUE.materials.cutting.source,
         changes="Lengths on sale, board height, bay length, the longest rail you will handle.",
     )  # fmt: skip

@@ -118,7 +118,7 @@ def choices(job: FenceJob) -> dict[str, list[Choice]]:
 
 
 def length_texts(job: Job) -> dict[str, str]:
-    """Every `_mm` field of the document by its path, as a person would type it."""
+    """Every length and load of the document by its path, as a person would type it."""
     p, out = job.printer, {}
 
     def walk(value: Any, path: str) -> None:
@@ -128,6 +128,10 @@ def length_texts(job: Job) -> dict[str, str]:
         elif isinstance(value, list):
             for i, inner in enumerate(value):
                 walk(inner, f"{path}.{i}")
+        elif path.endswith("_kpa") and value is not None:
+            out[path] = p.pressure(value)
+        elif path.endswith("_kn") and value is not None:
+            out[path] = p.force(value)
         elif path.endswith("_mm") and value is not None and not path.startswith("fence.ground."):
             out[path] = p.fine(value) if value < 30 else p.length(value)
 

@@ -26,9 +26,9 @@ function Site() {
     <Say>
       The ground is <Pick path="site.soil" name="Soil" />, <Tick path="deck.footings.soil_known" words="known for certain" />
       {!known && <span className="text-faint">(else taken as the weakest)</span>} and freezes{" "}
-      <Length path="site.frost_depth_mm" name="Frost depth" /> deep. It carries <Figure path="deck.loads.live_kpa" name="Live load" unit="kPa" /> of
-      people, <Figure path="deck.loads.dead_kpa" name="Dead load" unit="kPa" /> of itself and{" "}
-      <Figure path="deck.loads.snow_kpa" name="Snow load" unit="kPa" /> of snow. <Tick path="site.near_salt" words="within 1 km of salt water" /> The air is{" "}
+      <Length path="site.frost_depth_mm" name="Frost depth" /> deep. It carries <Length path="deck.loads.live_kpa" name="Live load" /> of
+      people, <Length path="deck.loads.dead_kpa" name="Dead load" /> of itself and{" "}
+      <Length path="deck.loads.snow_kpa" name="Snow load" /> of snow. <Tick path="site.near_salt" words="within 1 km of salt water" /> The air is{" "}
       <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />; a crew of <Figure path="site.crew" name="Crew" unit="" />{" "}
       builds it.
     </Say>
@@ -143,7 +143,7 @@ function Footings() {
       {kind === "pile" && (
         <>
           {" "}
-          A pile carries <Figure path="deck.footings.pile_kn" name="Load of a pile" unit="kN" empty="not known" />.
+          A pile carries <OptionalLength path="deck.footings.pile_kn" name="Load of a pile" empty="not known" />.
         </>
       )}
       {kind === "slab" && (
@@ -198,7 +198,7 @@ function Frame() {
           The ledger hangs on <Pick path="deck.ledger.fastener" name="Ledger fixing" />
           {siding === "veneer" && (
             <>
-              , or on veneer brackets of <Figure path="deck.ledger.bracket_kn" name="Bracket rating" unit="kN" empty="not used" /> reaching over{" "}
+              , or on veneer brackets of <OptionalLength path="deck.ledger.bracket_kn" name="Bracket rating" empty="not used" /> reaching over{" "}
               <Length path="deck.ledger.bracket_gap_most_mm" name="Bracket reach" />, the brick standing{" "}
               <OptionalLength path="deck.ledger.veneer_gap_mm" name="Veneer gap" empty="not measured" /> off
             </>

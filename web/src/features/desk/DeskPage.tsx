@@ -255,7 +255,7 @@ const LOWER = [
 
 /** What of a deck lies open at each step: the plan as it is built. */
 const LAYERS_AT: Record<string, readonly string[]> = {
-  site: ["house", "footings", "beams", "joists", "blocks", "boards"],
+  site: ["house", "boards"],
   line: ["house", "boards"],
   ground: ["house", "footings", "beams"],
   holes: ["house", "footings", "beams"],

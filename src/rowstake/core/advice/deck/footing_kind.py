@@ -41,6 +41,6 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         worst = max(planned.built.footings, key=lambda f: f.load_kn)
         carries = deck.footings.pile_kn
         if carries is None or worst.load_kn > carries + 0.05:
-            told = "no rating was entered" if carries is None else f"a pile carries {carries:.1f} kN"
-            yield found(f"{worst.label} asks a pile of {worst.load_kn:.1f} kN; {told}",
+            told = "no rating was entered" if carries is None else f"a pile carries {p.force(carries)}"
+            yield found(f"{worst.label} asks a pile of {p.force(worst.load_kn)}; {told}",
                         "The installer states what each pile carries from its turning force.", [worst.label], [pads])  # fmt: skip

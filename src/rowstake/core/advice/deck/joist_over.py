@@ -18,7 +18,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         fixes.insert(0, put_deck("The size the span asks", joists__size=None))
     yield found(
         f"Joists of {planned.supports.joist.name} span {p.length(reach.span_mm)}; {p.length(reach.allowed_mm)} is allowed",
-        f"{reach.governed_by.capitalize()} governs at {p.length(brief.spacing_mm)} apart under {brief.total_kpa:.2f} kPa: over by "
+        f"{reach.governed_by.capitalize()} governs at {p.length(brief.spacing_mm)} apart under {p.pressure(brief.total_kpa)}: over by "
         f"{(reach.used - 1) * 100:.0f} %.",
         [label for label, s in planned.built.sticks if s.kind == "joist"],
         fixes,

@@ -22,7 +22,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     if slender and not tall:
         hardest = max(slender, key=lambda f: post_used(brief, f))
         yield found(
-            f"{hardest.post.label} carries {hardest.load_kn:.1f} kN, {post_used(brief, hardest) * 100:.0f} % of what it holds as a column",
+            f"{hardest.post.label} carries {p.force(hardest.load_kn)}, {post_used(brief, hardest) * 100:.0f} % of what it holds as a column",
             "A slender post buckles under its load.",
             [f.post.label for f in slender],
             [put_deck(f"Use {s.name} posts", posts__size=s.id) for s in CATALOGUE.sections_for(brief.region.id, "post")

@@ -7,6 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.measure import Printer
 from rowstake.core.reckoners.footing_size import Footing, FootingSize
 from rowstake.core.reckoners.footing_size import run as footing_size
 from rowstake.core.setting import Layer
@@ -14,7 +15,8 @@ from rowstake.core.setting import Layer
 
 @dataclass(frozen=True, slots=True)
 class Under:
-    """What stands on one footing, and the site. `top_mm` is the footing's top over the ground beside it."""
+    """What stands on one footing, and the site. `top_mm` is the footing's top over the ground beside it; sizes go up
+    to the next `step_mm`, or half of it for thickness."""
 
     load_kn: float
     bearing_kpa: float
@@ -23,6 +25,7 @@ class Under:
     frost_mm: float
     top_mm: float
     augers_mm: tuple[float, ...]
+    step_mm: float
     pile_kn: float | None
 
     @property
@@ -52,7 +55,7 @@ class Dug:
     hardware: tuple[tuple[str, int], ...]
     carries_kn: float | None = None
     post_below_mm: float = 0.0
-    words: str = ""
+    words: Callable[[Printer], str] = str
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,7 +68,7 @@ def round_m3(across_mm: float, deep_mm: float) -> float:
     return math.pi * across_mm**2 / 4 * deep_mm / 1e9
 
 
-def tidy(mm: float, step: float = 50.0) -> float:
+def tidy(mm: float, step: float) -> float:
     """Up to the next step."""
     return math.ceil(mm / step - 1e-9) * step
 

@@ -18,7 +18,13 @@ def dig(under: Under) -> Dug:
     pour = Layer("concrete", "concrete", -round_post, 0.0, volume)
     loose = round_m3(across, depth) * CATALOGUE.materials.fill.spoil_bulking
     return Dug(
-        across, depth, (base, pour), loose, (), post_below_mm=round_post + under.top_mm, words=f"hole {across:g} across"
+        across,
+        depth,
+        (base, pour),
+        loose,
+        (),
+        post_below_mm=round_post + under.top_mm,
+        words=lambda p: f"hole {p.length(across)} across",
     )
 
 

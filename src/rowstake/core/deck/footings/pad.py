@@ -4,15 +4,16 @@ from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.footings.base import Dug, Kind, Under, base_of, round_m3, tidy
+from rowstake.core.measure import Printer
 from rowstake.core.setting import Layer
 
 
 def dig(under: Under) -> Dug:
     facts, asked = CATALOGUE.materials.deck, under.asked
-    thick = tidy(asked.thickness_mm, 25.0)
+    thick = tidy(asked.thickness_mm, under.step_mm / 2)
     depth = max(under.depth_mm, thick)
-    pier = tidy(under.post_mm + facts.pier_over_post_mm)
-    across = max(tidy(asked.diameter_mm), pier)
+    pier = tidy(under.post_mm + facts.pier_over_post_mm, under.step_mm)
+    across = max(tidy(asked.diameter_mm, under.step_mm), pier)
     pad = Layer("concrete pad", "concrete", -depth, -depth + thick, round_m3(across, thick))
     tall = depth - thick + under.top_mm
     layers = [pad]
@@ -24,14 +25,11 @@ def dig(under: Under) -> Dug:
         if back > 1e-6:
             layers.append(Layer("soil put back", "soil", -depth + thick, 0.0, back))
     loose = (round_m3(across, depth) - back) * CATALOGUE.materials.fill.spoil_bulking
-    return Dug(
-        across,
-        depth,
-        tuple(layers),
-        loose,
-        base_of(under),
-        words=f"pad {across:g} across, {thick:g} thick, pier {pier:g}",
-    )
+
+    def words(p: Printer) -> str:
+        return f"pad {p.length(across)} across, {p.length(thick)} thick, pier {p.length(pier)}"
+
+    return Dug(across, depth, tuple(layers), loose, base_of(under), words=words)
 
 
 KIND = Kind("pad", dig)

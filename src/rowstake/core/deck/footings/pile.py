@@ -8,8 +8,8 @@ SHAFT_MM = 76.0
 
 
 def dig(under: Under) -> Dug:
-    items = ((f"screw pile with a saddle for {under.load_kn:.0f} kN or more", 1),)
-    return Dug(SHAFT_MM, under.depth_mm, (), 0.0, items, carries_kn=under.pile_kn, words="screw pile")
+    items = (("screw pile with a saddle", 1),)
+    return Dug(SHAFT_MM, under.depth_mm, (), 0.0, items, carries_kn=under.pile_kn, words=lambda p: "screw pile")
 
 
 KIND = Kind("pile", dig)

@@ -13,7 +13,7 @@ def deck_stakes(plan: DeckPlan) -> list[Stake]:
     soil = plan.brief.soil.name.split(",")[0].split(" or ")[0] if brief.deck.footings.soil_known else "soil not known"
     shape = brief.deck.shape
     rows = [
-        ("site", "Site", f"{soil}, {brief.live_kpa:.1f} kPa", "footings"),
+        ("site", "Site", f"{soil}, {p.pressure(brief.live_kpa)}", "footings"),
         ("line", "Shape", f"{by_key['area']}, {p.bare(shape.width_mm)} × {p.bare(shape.out_mm)}", "area"),
         ("ground", "Height", f"{by_key['height']}, posts from {by_key['post']}", "stack"),
         ("holes", "Footings", f"{by_key['footings']}, {by_key['bags']} bags", "footings"),

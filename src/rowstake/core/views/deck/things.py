@@ -42,10 +42,10 @@ def _post(plan: DeckPlan, label: str, shown: str) -> Thing:
         Line("post", f"{plan.brief.post.name}, {p.length(post.height_mm)}", "stack"),
         *((Line("cut", p.length(part.length_mm)),) if part else ()),
         Line("top of the frame", p.length(post.stack.top_of_frame_mm), "stack"),
-        Line("carries", f"{post.carries_m2:.2f} m², {f.load_kn:.1f} kN", "footings"),
+        Line("carries", f"{p.area(post.carries_m2)}, {p.force(f.load_kn)}", "footings"),
         Line("as a column", f"{post_used(plan.brief, f) * 100:.0f} % of what it holds", "footings"),
         Line("under", post.beam.label, "beams"),
-        Line("on", f"{f.label}, {f.dug.words}", "footings"),
+        Line("on", f"{f.label}, {f.dug.words(p)}", "footings"),
     ]
     return Thing(f"Post {label}", "holes", tuple(lines), shown)
 
@@ -54,7 +54,7 @@ def _footing(plan: DeckPlan, label: str, shown: str) -> Thing:
     p = plan.brief.printer
     f = next(x for x in plan.footings if x.label == label)
     lines = [
-        Line("load", f"{f.load_kn:.1f} kN", "footings"),
+        Line("load", p.force(f.load_kn), "footings"),
         Line("across", p.length(f.dug.across_mm), "footings"),
         Line("deep", p.length(f.dug.depth_mm), "footings"),
         *(Line(layer.what, p.volume(layer.volume_m3), "bags") for layer in f.dug.layers),
@@ -64,7 +64,7 @@ def _footing(plan: DeckPlan, label: str, shown: str) -> Thing:
     if (used := footing_used(plan.brief, f)) is not None:
         lines.append(Line("ground used", f"{used * 100:.0f} % of what it bears", "footings"))
     if f.dug.carries_kn is not None:
-        lines.append(Line("can carry", f"{f.dug.carries_kn:.1f} kN"))
+        lines.append(Line("can carry", p.force(f.dug.carries_kn)))
     return Thing(f"Footing {label}", "holes", tuple(lines), shown)
 
 

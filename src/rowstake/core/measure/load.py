@@ -1,0 +1,31 @@
+"""Read a force or a load on an area as a person writes it: kN and kPa, or pounds and pounds on the square foot."""
+
+from __future__ import annotations
+
+import re
+
+from rowstake.core.faults import refuse
+
+KPA_PER_PSF = 0.04788026
+KN_PER_LB = 0.0044482216
+_TEXT = re.compile(r"(\d+(?:\.\d+)?|\.\d+)\s*([a-z/²2]*)")
+_KPA = {"kpa": 1.0, "kn/m2": 1.0, "kn/m²": 1.0, "psf": KPA_PER_PSF, "lb/ft2": KPA_PER_PSF}
+_KN = {"kn": 1.0, "n": 0.001, "lb": KN_PER_LB, "lbs": KN_PER_LB, "lbf": KN_PER_LB}
+
+
+def _read(text: str, known: dict[str, float], bare: float, field: str, example: str) -> float:
+    match = _TEXT.fullmatch(text.strip().lower())
+    scale = None if match is None else bare if not match[2] else known.get(match[2])
+    if match is None or scale is None:
+        raise refuse(field, repr(text), f"a load such as {example}", f"“{text}” is not a load")
+    return float(match[1]) * scale
+
+
+def parse_pressure(text: str, units: str, field: str) -> float:
+    """kPa from text; a bare number is kPa, or psf where feet are used. Raises `JobFault`."""
+    return _read(text, _KPA, KPA_PER_PSF if units == "ft-in" else 1.0, field, "1.5 kPa or 40 psf")
+
+
+def parse_force(text: str, units: str, field: str) -> float:
+    """kN from text; a bare number is kN, or pounds where feet are used. Raises `JobFault`."""
+    return _read(text, _KN, KN_PER_LB if units == "ft-in" else 1.0, field, "6.7 kN or 1500 lb")

@@ -1,0 +1,136 @@
+"""Loads typed and printed in either system; a deck in feet and inches says nothing in millimetres; each footing by hand."""
+
+import math
+import re
+
+import pytest
+
+from rowstake.core.deck.footings import Under, kinds
+from rowstake.core.faults import JobFault
+from rowstake.core.measure import Printer, parse_force, parse_pressure
+from rowstake.core.plan import plan
+from rowstake.core.views import desk
+from tests.decks import deck
+from tests.jobs import put
+
+FEET, METRIC = Printer("ft-in"), Printer()
+
+
+@pytest.mark.parametrize(
+    ("text", "units", "kpa"),
+    [
+        ("1.5", "mm", 1.5),
+        ("40", "ft-in", 1.9152),
+        ("40 psf", "mm", 1.9152),
+        ("2 kN/m²", "ft-in", 2),
+        (".5 kPa", "ft-in", 0.5),
+    ],
+)
+def test_a_load_on_an_area_in_any_unit(text, units, kpa):
+    assert parse_pressure(text, units, "x") == pytest.approx(kpa, abs=1e-4)
+
+
+@pytest.mark.parametrize(
+    ("text", "units", "kn"),
+    [("6.7", "mm", 6.7), ("1500 lb", "mm", 6.6723), ("1500", "ft-in", 6.6723), ("900 N", "mm", 0.9)],
+)
+def test_a_force_in_any_unit(text, units, kn):
+    assert parse_force(text, units, "x") == pytest.approx(kn, abs=1e-3)
+
+
+@pytest.mark.parametrize("text", ["", "heavy", "-3", "3 stone", "1,5", "4 psf psf"])
+def test_what_is_no_load_is_told(text):
+    with pytest.raises(JobFault) as fault:
+        parse_pressure(text, "mm", "deck.loads.live_kpa")
+    assert fault.value.faults[0].field == "deck.loads.live_kpa"
+
+
+def test_loads_are_printed_in_the_jobs_units():
+    assert (METRIC.pressure(1.5), METRIC.pressure(2), METRIC.force(6.67)) == ("1.5 kPa", "2 kPa", "6.7 kN")
+    assert (FEET.pressure(1.9152104), FEET.force(6.6723)) == ("40 psf", "1500 lb")
+    assert (METRIC.area(12), FEET.area(9.2903)) == ("12.00 m²", "100 sq ft")
+
+
+def test_a_load_is_typed_into_the_document():
+    job = deck(4000, 3000, 900, put("deck.loads.snow_kpa", "30 psf"), region="north_america")
+    assert job.deck.loads.snow_kpa == pytest.approx(1.4364, abs=1e-4)
+    assert desk(plan(job)).lengths["deck.loads.live_kpa"] == "40 psf"
+
+
+def test_a_deck_in_feet_says_nothing_in_millimetres():
+    job = deck(
+        4876.8, 3657.6, 711.2, {"do": "add_level"}, put("deck.boards.border.boards", 1), put("deck.footings.kind", "pad"),
+        put("site.frost_depth_mm", "3'"), region="north_america",
+    )  # fmt: skip
+    made = plan(job)
+    shown = desk(made)
+    told = [t for f in shown.figures for t in (f.name, f.text)] + [s.figure for s in shown.stakes]
+    told += [t for w in made.workings.values() for t in (w.title, w.value, w.formula)]
+    told += [t for f in made.findings for t in (f.title, f.why, *(x.label for x in f.fixes))]
+    told += [s.text for scene in shown.scenes.values() for s in scene.shapes] + [
+        scene.title for scene in shown.scenes.values()
+    ]
+    told += [line.value for thing in shown.things.values() for line in thing.lines]
+    odd = [t for t in told if re.search(r"\d mm\b|\bkN\b|\bkPa\b|m²", t)]
+    assert not odd
+
+
+def under(**given):
+    base = dict(load_kn=10.0, bearing_kpa=100.0, post_mm=100.0, post_name="100×100", frost_mm=600.0, top_mm=50.0,
+                augers_mm=(300.0, 400.0, 600.0), step_mm=50.0, pile_kn=None)  # fmt: skip
+    return Under(**{**base, **given})
+
+
+def test_a_pad_by_hand():
+    # 10 kN on 100 kPa: 0.1 m², 357 across, 400 to the step; side 316: thickness 150; a pier of 200 from 450 down to 50 up.
+    dug = kinds()["pad"].dig(under())
+    assert (dug.across_mm, dug.depth_mm) == (400, 600)
+    pad, pier, soil = dug.layers
+    assert pad.volume_m3 == pytest.approx(math.pi * 0.4**2 / 4 * 0.150)
+    assert pier.volume_m3 == pytest.approx(math.pi * 0.2**2 / 4 * 0.500)
+    assert soil.volume_m3 == pytest.approx(math.pi * (0.4**2 - 0.2**2) / 4 * 0.450)
+    assert dug.spoil_m3 == pytest.approx(1.25 * (math.pi * 0.4**2 / 4 * 0.600 - soil.volume_m3))
+    assert dug.words(METRIC) == "pad 400 mm across, 150 mm thick, pier 200 mm"
+
+
+def test_a_post_in_its_hole_by_hand():
+    # 357 across is asked and three post widths are 300: the next auger is 400. 100 of base under 600 of post.
+    dug = kinds()["hole"].dig(under())
+    assert (dug.across_mm, dug.depth_mm, dug.post_below_mm) == (400, 700, 650)
+    base, pour = dug.layers
+    assert base.volume_m3 == pytest.approx(math.pi * 0.4**2 / 4 * 0.1)
+    assert pour.volume_m3 == pytest.approx((math.pi * 0.4**2 / 4 - 0.01) * 0.6)
+    assert dug.hardware == ()
+
+
+def test_a_block_a_slab_and_a_pile_by_hand():
+    # 0.1 m² is 316 square: 350 to the step, on 150 of base.
+    block = kinds()["block"].dig(under())
+    assert block.across_mm == 350
+    assert [layer.volume_m3 for layer in block.layers] == pytest.approx([0.35 * 0.35 * 0.15])
+    slab = kinds()["slab"].dig(under())
+    assert (slab.layers, slab.spoil_m3) == ((), 0)
+    assert dict(slab.hardware)["masonry anchor M12 × 110"] == 4
+    pile = kinds()["pile"].dig(under(pile_kn=25.0))
+    assert (pile.carries_kn, pile.layers) == (25, ())
+
+
+@pytest.mark.parametrize("kind", ["pad", "hole", "block", "slab", "pile"])
+def test_every_kind_stands_under_a_deck(kind):
+    made = plan(
+        deck(
+            4000,
+            3000,
+            600,
+            put("deck.footings.kind", kind),
+            put("deck.footings.pile_kn", 30),
+            put("deck.footings.slab_mm", 120),
+        )
+    )
+    post = next(p for p in made.parts if p.kind == "post")
+    q = made.built.posts[0]
+    below = 25 + 50 + 300 if kind == "hole" else 0  # standoff, over the ground, and in it
+    assert post.length_mm == pytest.approx(q.height_mm + below)
+    assert q.height_mm == 600 - 28 - 150 - 200 - 25 - (0 if kind == "slab" else 50)
+    assert (made.lists.bags > 0) == (kind in ("pad", "hole"))
+    assert not [f for f in made.findings if f.rule == "footing_kind"] or kind == "block"  # on a ledger, no blocks
