@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import expect
 
 from rowstake.core.reckoners import registry
+from tests.decks import deck
 from tests.e2e.pages import add_job, open_job, stake
 from tests.jobs import yard
 
@@ -82,6 +83,14 @@ def test_views_pass_the_accessibility_checks(page, site, theme):
     expect(page.get_by_role("dialog").get_by_role("table")).to_be_visible()
     assert violations(page) == []
     page.keyboard.press("Escape")
+    open_job(
+        page,
+        site.url,
+        add_job(site.url, deck(4000, 2910, 600, {"do": "add_cut", "kind": "notch"}, {"do": "add_level"})),
+    )
+    for key in ("site", "line", "ground", "holes", "frame", "skin", "buy"):
+        stake(page, key)
+        assert violations(page) == []
     page.goto(f"{site.url}/answers/post-hole")
     expect(page.get_by_label("Answer", exact=True)).to_be_visible()
     assert violations(page) == []

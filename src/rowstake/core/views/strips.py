@@ -70,7 +70,7 @@ def strips(plan: AnyPlan) -> list[Strip]:
         out = []
         for tape in deck_tapes(plan):
             if tape.length_mm <= LONGEST_MM and tape.marks:
-                marks = tuple((m.mm, f"{m.of if m.kind != 'joist' else 'joist'} {m.text}") for m in tape.marks)
+                marks = tuple((m.mm, f"{m.of} {m.text}") for m in tape.marks)
                 out.append(Strip(f"{tape.what.capitalize()}, from the left or the house", tape.length_mm, marks))
         return out
     bay = first_bay(plan)

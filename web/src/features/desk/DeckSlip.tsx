@@ -246,7 +246,7 @@ function Boards() {
             {" "}
             on{" "}
             {SIDES.map((name) => (
-              <label key={name} className="inline-flex items-center gap-1">
+              <label key={name} className="inline-flex min-h-8 items-center gap-1.5 pr-1 leading-7">
                 <input type="checkbox" checked={border.sides.includes(name)} onChange={(e) => void side(name, e.target.checked)} className="h-4 w-4 accent-[var(--signal)]" />
                 {name}
               </label>

@@ -270,12 +270,12 @@ function LayerBar({ layers, shown, show }: { layers: { key: string; name: string
   return (
     <div className="absolute left-2 top-1 z-[1] flex flex-wrap items-center gap-x-2.5 bg-lime/80 px-1 text-sm" role="group" aria-label="Layers">
       {layers.map((l) => (
-        <label key={l.key} className="inline-flex items-center gap-1">
+        <label key={l.key} className="inline-flex min-h-7 items-center gap-1.5 pr-1">
           <input
             type="checkbox"
             checked={shown.includes(l.key)}
             onChange={(e) => show(e.target.checked ? [...shown, l.key] : shown.filter((k) => k !== l.key))}
-            className="h-3.5 w-3.5 accent-[var(--signal)]"
+            className="h-4 w-4 accent-[var(--signal)]"
           />
           {l.name}
         </label>

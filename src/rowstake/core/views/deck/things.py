@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.carried import footing_used, post_used
+from rowstake.core.deck.members import LETTERS
 from rowstake.core.drawing.deck_details import footings_alike
 from rowstake.core.plan import DeckPlan
 from rowstake.core.views.things import Line, Thing
@@ -94,7 +95,7 @@ def _pieces(plan: DeckPlan, out: dict[str, Thing]) -> None:
             lines.append(Line("ripped to", p.fine(part.width_mm)))
         if part.ends != "square":
             lines.append(Line("ends", part.ends))
-        if part.kind.startswith("joist"):
+        if LETTERS.get(part.kind) == "J":
             lines.append(Line("span", f"{p.length(reach.span_mm)}, {reach.used * 100:.0f} % of allowed", "joist_span"))
         if part.of != part.kind:
             lines.append(Line("belongs to", part.of))
