@@ -41,3 +41,10 @@ def figure(page: Page, key: str) -> str:
 
 def saved(page: Page) -> None:
     expect(page.locator("[data-saving]")).to_have_attribute("data-saving", "saved")
+
+
+def tick(page: Page, name: str) -> None:
+    """Ticks a box that shows what the plan says, so only once the plan is back."""
+    box = page.get_by_label(name)
+    box.click()
+    expect(box).to_be_checked()
