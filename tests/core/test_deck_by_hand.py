@@ -161,7 +161,8 @@ def test_a_mitred_border_and_what_it_needs():
     assert {round(p.length_mm) for p in made.parts if p.kind == "board"} == {3698}
     # Nailers under the ends of the field, half a gap outside it, and ladders of blocks from them to the end joists.
     assert sorted(j.s for j in made.grid.joists if j.kind == "nailer") == pytest.approx([148, 3852])
-    assert lengths(made, "ladder block") == {52.5: 14}
+    # Every 400 from the ledger: seven a side, but at 1247 the row of blocks in the middle of the span stands already.
+    assert lengths(made, "ladder block") == {52.5: 12}
 
 
 def test_a_free_standing_turned_deck_has_no_ledger():
@@ -379,3 +380,27 @@ def test_a_small_change_of_overhang_can_end_on_a_whole_board():
     assert "44 mm" in words
     assert fields == {"boards.overhang_mm": 44, "shape.out_mm": 3014}
     assert not plan(apply_raw(job, [put(f"deck.{k}", v) for k, v in fields.items()])).laying.rows.last_rip_mm
+
+
+@pytest.mark.parametrize("plies", [2, 3])
+def test_a_flush_beam_never_hangs_past_the_frame(plies):
+    made = plan(deck(4000, 3000, 900, put("deck.beams.way", "flush"), put("deck.beams.plies", plies)))
+    [beam] = made.supports.beams
+    assert beam.t + beam.wide_mm / 2 == pytest.approx(2975)
+    joists = {round(p.length_mm, 1) for p in made.parts if p.kind == "joist"}
+    assert joists == {2975 - plies * 47 - 47}
+    free = plan(
+        deck(
+            4000,
+            3000,
+            900,
+            put("deck.beams.way", "flush"),
+            put("deck.beams.plies", plies),
+            put("deck.house.support", "free"),
+        )
+    )
+    near = min(free.supports.beams, key=lambda b: b.t)
+    assert near.t - near.wide_mm / 2 == pytest.approx(25)
+    # Both beams close the frame: no rim, joists from face to face.
+    assert not free.count("rim")
+    assert {round(p.length_mm, 1) for p in free.parts if p.kind == "joist"} == {2950 - 2 * plies * 47}

@@ -2,6 +2,7 @@
 
 import pytest
 
+from rowstake.core.drawing import scenes
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
@@ -90,3 +91,28 @@ def test_levels_do_not_lie_under_each_other():
     assert apply_raw(with_level(), [{"do": "remove_level", "id": "Q1"}]).deck.lower == []
     with pytest.raises(JobFault):
         apply_raw(with_level(), [{"do": "remove_level", "id": "Q9"}])
+
+
+def test_cuts_and_levels_are_dragged_to_what_a_tape_reads():
+    job = with_level(
+        {"do": "add_cut", "kind": "notch"},
+        {"do": "add_cut", "kind": "clip", "corner": "far_left"},
+        {"do": "add_cut", "kind": "hole"},
+    )
+    moved = apply_raw(job, [
+        {"do": "move_cut", "id": "N1", "x_mm": 2985, "y_mm": 2210},
+        {"do": "move_cut", "id": "C1", "x_mm": 210, "y_mm": 2790},
+        {"do": "move_cut", "id": "H1", "x_mm": 1613, "y_mm": 1204},
+        {"do": "move_level", "id": "Q1", "x_mm": 512, "y_mm": 3049},
+    ])  # fmt: skip
+    notch, clip, hole = moved.deck.shape.cuts
+    assert (notch.along_mm, notch.out_mm) == (1000, 800)  # from the far right corner at 4000, 3000
+    assert (clip.along_mm, clip.out_mm) == (400, 400)  # twice what its middle is dragged in
+    assert (hole.x_mm + hole.along_mm / 2, hole.y_mm + hole.out_mm / 2) == pytest.approx((1613, 1204), abs=26)
+    assert (moved.deck.lower[0].x_mm, moved.deck.lower[0].y_mm) == (500, 3050)
+    handles = {(h.kind, h.id): h.at for h in scenes(plan(moved))["plan"].handles}
+    assert handles["cut", "N1"] == (3000, -2200)
+    assert handles["cut", "C1"] == (200, -2800)
+    assert handles["level", "Q1"] == (500, -3050)
+    with pytest.raises(JobFault):
+        apply_raw(job, [{"do": "move_cut", "id": "N9", "x_mm": 0, "y_mm": 0}])

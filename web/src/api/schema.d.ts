@@ -623,7 +623,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"])[];
+            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveCut"] | components["schemas"]["MoveLevel"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"])[];
         };
         /** AskAbout */
         AskAbout: {
@@ -1040,7 +1040,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "corner" | "gate" | "obstacle" | "deck";
+            kind: "corner" | "gate" | "obstacle" | "deck" | "cut" | "level";
             /** Id */
             id: string;
             /** At */
@@ -1198,6 +1198,40 @@ export interface components {
             do: "move_corner";
             /** Corner */
             corner: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * MoveCut
+         * @description Drag a cut: the inner corner of a notch, the middle of a clipped edge, the middle of a hole.
+         */
+        MoveCut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "move_cut";
+            /** Id */
+            id: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * MoveLevel
+         * @description Drag a lower level by its corner at the left, nearest the house.
+         */
+        MoveLevel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "move_level";
+            /** Id */
+            id: string;
             /** X Mm */
             x_mm: number;
             /** Y Mm */

@@ -16,6 +16,8 @@ from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.shape import Edge, Point, edges, inset, outline, swap
 
+BEARING_MM = 12.0
+"""The least of a joist that the end of a board may stand on."""
 NEAR = 1.2
 """Marks nearer than this many joists to a joist that must be there are left out."""
 
@@ -158,13 +160,20 @@ def lay_grid(brief: DeckBrief, thick_mm: float, nailers: list[float], doubled: b
     poly = _turned(plan) if brief.turned else plan
     grid = Grid(poly, brief.turned, thick_mm, brief.spacing_mm, _groups(brief, poly))
     grid.edges = edges(poly)
-    asked = _uprights(grid)
     low, _, high, _ = poly.bounds
-    if doubled:
-        asked += [(low + 1.5 * thick_mm, "doubled end"), (high - 1.5 * thick_mm, "doubled end")]
+    ends = [(low + 1.5 * thick_mm, "doubled end"), (high - 1.5 * thick_mm, "doubled end")] if doubled else []
+    asked: list[tuple[float, str]] = []
+    for s, kind in [*_uprights(grid), *ends]:
+        if all(abs(s - other) > thick_mm - 0.1 for other, _ in asked):
+            asked.append((s, kind))
     taken = [s for s, _ in asked]
     for s in nailers:
-        if all(abs(s - other) > thick_mm * 0.9 for other in taken) and low < s < high:
+        close = min(taken, key=lambda other: abs(s - other), default=None)
+        if close is not None and abs(s - close) < thick_mm:
+            if abs(s - close) <= thick_mm / 2 - BEARING_MM:
+                continue
+            s = close + math.copysign(thick_mm, s - close)
+        if low < s < high and all(abs(s - other) > thick_mm - 0.1 for other in taken):
             asked.append((s, "nailer"))
             taken.append(s)
     k = 1

@@ -28,16 +28,10 @@ def _joist_pieces(joist: Joist, section: Section, supports: Supports, beams: lis
     """
     kind, s = joist.kind, joist.s
     if supports.flush:
-        marks = [joist.t0]
-        for beam in sorted(beams, key=lambda b: b.t):
-            if joist.t0 + 1 < beam.t:
-                marks += [beam.t - beam.wide_mm / 2, beam.t + beam.wide_mm / 2]
-        marks.append(joist.t1)
-        return [
-            Stick(kind, section, (s, a), (s, b), "crown up")
-            for a, b in zip(marks[::2], marks[1::2], strict=False)
-            if b - a > 20
-        ]
+        gaps = sorted((b.t - b.wide_mm / 2, b.t + b.wide_mm / 2) for b in beams)
+        ends = [joist.t0, *(x for gap in gaps if gap[1] > joist.t0 and gap[0] < joist.t1 for x in gap), joist.t1]
+        pairs = zip(ends[::2], ends[1::2], strict=True)
+        return [Stick(kind, section, (s, a), (s, b), "crown up") for a, b in pairs if b - a > 20]
     longest, lap = max(section.lengths_mm), CATALOGUE.materials.deck.splice_lap_mm / 2
     bears = [b.t for b in sorted(beams, key=lambda b: b.t) if joist.t0 < b.t < joist.t1][:-1]
     out, start = [], joist.t0
@@ -59,7 +53,10 @@ def beams_at(supports: Supports, s: float) -> list[BeamLine]:
 def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> list[Stick]:
     """Everything of the frame in one section of joist: joists, what closes them, blocks. Beams come apart."""
     joist = supports.joist
-    outer = {b.group.t1 for b in supports.beams if b.outer} if supports.flush else set()
+    outer: set[float] = set()
+    if supports.flush:
+        outer = {b.group.t1 for b in supports.beams if b.outer}
+        outer |= {b.group.t0 for b in supports.beams if not b.group.ledger and b.t - b.wide_mm / 2 < b.group.t0 + 1}
     sticks = across(brief, grid, joist, outer)
     for line in grid.joists:
         cut = line
@@ -71,9 +68,51 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Layin
             last = pieces[-1]
             pieces[-1] = replace(last, ends=f"{last.ends}, left long to trim", extra_mm=LEFT_LONG_MM)
         sticks += pieces
-    sticks += _blocking(brief, grid, supports)
-    sticks += _sisters(brief, grid, joist, laying)
+    room = Room()
+    for stick in sticks:
+        room.take(stick)
+    for beam in supports.beams if supports.flush else ():
+        room.take(Stick("beam", beam.section, (beam.s0, beam.t), (beam.s1, beam.t)), beam.wide_mm)
+    sticks += [block for block in _blocking(brief, grid, supports) if room.take_if_free(block)]
+    sticks += _sisters(grid, joist, laying, room)
     return sticks
+
+
+class Room:
+    """Where pieces of the frame lie already, so that a block is not put where something stands that does its work."""
+
+    WIDE_MM = 1000.0
+
+    def __init__(self) -> None:
+        self.boxes: dict[int, list[tuple[float, float, float, float]]] = {}
+
+    def _box(self, stick: Stick, wide_mm: float | None) -> tuple[float, float, float, float]:
+        half = (wide_mm or stick.section.thickness_mm) / 2
+        (s0, s1), (t0, t1) = sorted((stick.a[0], stick.b[0])), sorted((stick.a[1], stick.b[1]))
+        return (s0, t0 - half, s1, t1 + half) if s1 - s0 > t1 - t0 else (s0 - half, t0, s1 + half, t1)
+
+    def _buckets(self, box: tuple[float, float, float, float]) -> range:
+        return range(int(box[0] // self.WIDE_MM), int(box[2] // self.WIDE_MM) + 1)
+
+    def take(self, stick: Stick, wide_mm: float | None = None) -> None:
+        if stick.kind == "clipped rim":
+            return
+        box = self._box(stick, wide_mm)
+        for n in self._buckets(box):
+            self.boxes.setdefault(n, []).append(box)
+
+    def take_if_free(self, stick: Stick) -> bool:
+        """True, and taken, where nothing lies more than a hair's breadth in its way."""
+        low, near, high, far = self._box(stick, None)
+        for n in self._buckets((low, near, high, far)):
+            for a, b, c, d in self.boxes.get(n, ()):
+                if min(high, c) - max(low, a) > HAIR_MM and min(far, d) - max(near, b) > HAIR_MM:
+                    return False
+        self.take(stick)
+        return True
+
+
+HAIR_MM = 0.5
 
 
 def _blocking(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Stick]:
@@ -97,7 +136,7 @@ def _blocking(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Stick]:
         count = int((line.t1 - line.t0) // grid.spacing_mm)
         for k in range(1, count + 1):
             out += blocks_at(grid, supports.joist, line.t0 + k * grid.spacing_mm, "ladder block", low, high)
-    return _distinct(out)
+    return out
 
 
 def _guard_blocks(grid: Grid, supports: Supports) -> list[Stick]:
@@ -119,25 +158,22 @@ def _guard_blocks(grid: Grid, supports: Supports) -> list[Stick]:
     return out
 
 
-def _distinct(sticks: list[Stick]) -> list[Stick]:
-    seen: dict[tuple[float, ...], Stick] = {}
-    for s in sticks:
-        seen.setdefault((round(s.a[0], 1), round(s.a[1], 1), round(s.b[0], 1)), s)
-    return list(seen.values())
-
-
-def _sisters(brief: DeckBrief, grid: Grid, joist: Section, laying: Laying) -> list[Stick]:
-    """A short block beside the joist under every butt joint."""
+def _sisters(grid: Grid, joist: Section, laying: Laying, room: Room) -> list[Stick]:
+    """A short block beside the joist under every butt joint, on the side that is free; none where what is there carries it."""
     half = CATALOGUE.materials.deck.sister_mm / 2
+    left, _, right, _ = grid.poly.bounds
     out = []
     for point in laying.butts:
         s, t = grid.on_plan(point)
         line = min((j for j in grid.joists if j.t0 - 1 <= t <= j.t1 + 1), key=lambda j: abs(j.s - s), default=None)
         if line is None:
             continue
-        side = line.s + grid.thick_mm if line.s + 1.5 * grid.thick_mm < grid.poly.bounds[2] else line.s - grid.thick_mm
         low = min(max(t - half, line.t0), line.t1 - 2 * half)
-        out.append(Stick("sister block", joist, (side, low), (side, low + 2 * half)))
+        for side in (line.s + grid.thick_mm, line.s - grid.thick_mm):
+            block = Stick("sister block", joist, (side, low), (side, low + 2 * half))
+            if left + grid.thick_mm / 2 <= side <= right - grid.thick_mm / 2 and room.take_if_free(block):
+                out.append(block)
+                break
     return out
 
 

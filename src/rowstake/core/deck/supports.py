@@ -194,6 +194,9 @@ def _beam(
     bays = max(1, up(between / most))
     posts = tuple(low + end + between * i / bays for i in range(bays + 1))
     outer = abs(t - max(marks)) < 0.1
+    if flush:
+        half = n * section.thickness_mm / 2
+        t = min(t, group.t1 - half) if group.ledger else max(group.t0 + half, min(t, group.t1 - half))
     reach = Reach(allowed, governed, between / bays)
     return BeamLine(f"B{number}", group, t, low, high, section, n, carried, posts, reach, outer)
 

@@ -66,12 +66,30 @@ def deck_plan_scene(planned: DeckPlanned) -> Scene:
     for cut in shape.cuts:
         if cut.kind == "hole":
             board.text(_y((cut.x_mm + cut.along_mm / 2, cut.y_mm + cut.out_mm / 2)), cut.what, "quiet", cut.id)
-    handles = (
-        Handle("deck", "far", _y((shape.width_mm / 2, shape.out_mm))), Handle("deck", "right", _y((shape.width_mm, shape.out_mm / 2))),
-    )  # fmt: skip
     return board.scene(
-        "plan", f"Plan, {p.length(shape.width_mm)} × {p.length(shape.out_mm)}", 250.0, handles=handles, layers=LAYERS
+        "plan",
+        f"Plan, {p.length(shape.width_mm)} × {p.length(shape.out_mm)}",
+        250.0,
+        handles=tuple(_handles(planned)),
+        layers=LAYERS,
     )
+
+
+def _handles(planned: DeckPlanned) -> list[Handle]:
+    """The far edge, the right end, every cut and every level."""
+    shape = planned.brief.deck.shape
+    width, out = shape.width_mm, shape.out_mm
+    handles = [Handle("deck", "far", _y((width / 2, out))), Handle("deck", "right", _y((width, out / 2)))]
+    for cut in shape.cuts:
+        if cut.kind == "hole":
+            at = (cut.x_mm + cut.along_mm / 2, cut.y_mm + cut.out_mm / 2)
+        else:
+            share = 0.5 if cut.kind == "clip" else 1.0
+            dx, dy = cut.along_mm * share, cut.out_mm * share
+            at = (width - dx if cut.corner.endswith("right") else dx, out - dy if cut.corner.startswith("far") else dy)
+        handles.append(Handle("cut", cut.id, _y(at)))
+    handles += [Handle("level", low.level.id, _y((low.level.x_mm, low.level.y_mm))) for low in planned.lower]
+    return handles
 
 
 def _y(point: Point) -> Point:

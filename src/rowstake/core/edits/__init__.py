@@ -23,7 +23,7 @@ __all__ = ["Change", "Edit", "apply", "apply_raw", "read_edit"]
 Edit = Annotated[
     shared.Set | fence.ChooseStyle | fence.ChangeLeg | fence.AddLeg | fence.RemoveLeg | fence.MoveCorner | fence.AddGate | fence.ChangeGate | fence.RemoveGate
     | fence.AddObstacle | fence.ChangeObstacle | fence.RemoveObstacle | fence.SetLevels
-    | deck.AddCut | deck.RemoveCut | deck.SizeDeck | deck.AddLevel | deck.RemoveLevel
+    | deck.AddCut | deck.RemoveCut | deck.SizeDeck | deck.AddLevel | deck.RemoveLevel | deck.MoveCut | deck.MoveLevel
     | shared.SetAside | shared.TakeVariant | shared.DropVariants,
     Field(discriminator="do"),
 ]  # fmt: skip
@@ -95,6 +95,8 @@ _DO: dict[type[Change], Made] = {
     deck.SizeDeck: Made(deck.size_deck, DECK),
     deck.AddLevel: Made(deck.add_level, DECK),
     deck.RemoveLevel: Made(deck.remove_level, DECK),
+    deck.MoveCut: Made(deck.move_cut, DECK),
+    deck.MoveLevel: Made(deck.move_level, DECK),
     shared.SetAside: Made(shared.set_aside, BOTH),
     shared.TakeVariant: Made(shared.take_variant, BOTH),
     shared.DropVariants: Made(shared.drop_variants, BOTH),

@@ -35,6 +35,24 @@ class RemoveLevel(Change):
     id: str
 
 
+class MoveCut(Change):
+    """Drag a cut: the inner corner of a notch, the middle of a clipped edge, the middle of a hole."""
+
+    do: Literal["move_cut"]
+    id: str
+    x_mm: float
+    y_mm: float
+
+
+class MoveLevel(Change):
+    """Drag a lower level by its corner at the left, nearest the house."""
+
+    do: Literal["move_level"]
+    id: str
+    x_mm: float
+    y_mm: float
+
+
 class SizeDeck(Change):
     """Drag the far edge or the right end of a deck, or the corner of both; it snaps to what a tape can read."""
 
@@ -64,11 +82,7 @@ def add_cut(job: DeckJob, edit: AddCut) -> dict[str, Any]:
 def remove_cut(job: DeckJob, edit: RemoveCut) -> dict[str, Any]:
     document = write_job(job)
     cuts = document["deck"]["shape"]["cuts"]
-    found = [c for c in cuts if c["id"] == edit.id]
-    if not found:
-        known = ", ".join(c["id"] for c in cuts) or "none"
-        raise refuse("edit.id", edit.id, known, f"Nothing called “{edit.id}” is cut out")
-    cuts.remove(found[0])
+    cuts.remove(_named(cuts, edit.id, "cut"))
     return document
 
 
@@ -89,11 +103,37 @@ def add_level(job: DeckJob, edit: AddLevel) -> dict[str, Any]:
 def remove_level(job: DeckJob, edit: RemoveLevel) -> dict[str, Any]:
     document = write_job(job)
     levels = document["deck"]["lower"]
-    found = [level for level in levels if level["id"] == edit.id]
-    if not found:
-        known = ", ".join(level["id"] for level in levels) or "none"
-        raise refuse("edit.id", edit.id, known, f"There is no level “{edit.id}”")
-    levels.remove(found[0])
+    levels.remove(_named(levels, edit.id, "level"))
+    return document
+
+
+def _named(things: list[dict[str, Any]], key: str, what: str) -> dict[str, Any]:
+    found = next((t for t in things if t["id"] == key), None)
+    if found is None:
+        known = ", ".join(t["id"] for t in things) or "none"
+        raise refuse("edit.id", key, known, f"There is no {what} “{key}”")
+    return found
+
+
+def move_cut(job: DeckJob, edit: MoveCut) -> dict[str, Any]:
+    document, shape = write_job(job), job.deck.shape
+    cut = _named(document["deck"]["shape"]["cuts"], edit.id, "cut")
+    if cut["kind"] == "hole":
+        cut["x_mm"] = snap(job, edit.x_mm - cut["along_mm"] / 2)
+        cut["y_mm"] = snap(job, edit.y_mm - cut["out_mm"] / 2)
+        return document
+    along = shape.width_mm - edit.x_mm if cut["corner"].endswith("right") else edit.x_mm
+    out = shape.out_mm - edit.y_mm if cut["corner"].startswith("far") else edit.y_mm
+    times = 2 if cut["kind"] == "clip" else 1
+    least = CATALOGUE.regions[job.region].snap_mm
+    cut["along_mm"], cut["out_mm"] = max(least, snap(job, times * along)), max(least, snap(job, times * out))
+    return document
+
+
+def move_level(job: DeckJob, edit: MoveLevel) -> dict[str, Any]:
+    document = write_job(job)
+    level = _named(document["deck"]["lower"], edit.id, "level")
+    level["x_mm"], level["y_mm"] = snap(job, edit.x_mm), snap(job, edit.y_mm)
     return document
 
 

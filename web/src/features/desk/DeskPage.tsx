@@ -287,6 +287,9 @@ function LayerBar({ layers, shown, show }: { layers: { key: string; name: string
 
 /** The edit that a drag of this handle means. Places along a leg are read against the drawing's own frame. */
 function dragged(desk: ReturnType<typeof useShownDesk>, handle: Handle, at: [number, number]): Edit {
+  if (handle.kind === "cut" || handle.kind === "level") {
+    return { do: `move_${handle.kind}`, id: handle.id, x_mm: at[0], y_mm: -at[1] } as Edit;
+  }
   if (handle.kind === "deck") {
     return (handle.id === "far" ? { do: "size_deck", out_mm: -at[1] } : { do: "size_deck", width_mm: at[0] }) as Edit;
   }
