@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowstake.core.drawing import Scene, scenes
 from rowstake.core.plan import AnyPlan, DeckPlan
 from rowstake.core.views.choices import Choice, choices
@@ -38,4 +40,7 @@ def choices_of(plan: AnyPlan) -> dict[str, list[Choice]]:
 
 def picture_of(plan: AnyPlan) -> Scene:
     """The drawing that tells two ways apart: a fence's elevation, a deck's plan."""
-    return scenes(plan)["plan" if isinstance(plan, DeckPlan) else "elevation"]
+    if not isinstance(plan, DeckPlan):
+        return scenes(plan)["elevation"]
+    whole = scenes(plan)["plan"]
+    return replace(whole, shapes=tuple(s for s in whole.shapes if s.layer in ("", "house", "boards")), layers=())

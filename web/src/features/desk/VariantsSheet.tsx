@@ -26,7 +26,7 @@ export function VariantsSheet({ onClose }: { onClose: () => void }) {
       <p>
         {kept.length < 2 ? (
           <>
-            Set the fence in hand aside as{" "}
+            Set the one in hand aside as{" "}
             <input aria-label="Name of the variant" value={name} onChange={(e) => setName(e.target.value)} className="min-h-9 w-32 border-b-2 border-ink/50 bg-lime px-1 font-semibold" />{" "}
             <Plain onClick={() => void edit([{ do: "set_aside", name }], `Set aside: ${name}`).then(setProblem)}>Set aside</Plain> then change
             the one in hand and come back to compare.

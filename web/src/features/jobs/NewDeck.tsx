@@ -13,6 +13,7 @@ export function NewDeck({ start, onClose }: { start: Start; onClose: () => void 
   const [problem, setProblem] = useState<Problem | null>(null);
   const navigate = useNavigate();
   const facts = start.regions.find((r) => r.id === said.region)!;
+  const feet = facts.units.includes("inch");
   const blank = (key: "name" | "width" | "out" | "height", name: string, example: string) => (
     <input
       aria-label={name}
@@ -46,8 +47,8 @@ export function NewDeck({ start, onClose }: { start: Start; onClose: () => void 
               </option>
             ))}
           </select>
-          , measured in {facts.units}: {blank("width", "Width", facts.example)} wide along the house, {blank("out", "Way out", facts.example)} out from it,{" "}
-          {blank("height", "Height", facts.units.includes("inch") ? "2'" : "450 mm")} over the ground,{" "}
+          , measured in {facts.units}: {blank("width", "Width", feet ? "16'" : "4.8 m")} wide along the house, {blank("out", "Way out", feet ? "12'" : "3.6 m")} out from it,{" "}
+          {blank("height", "Height", feet ? "2'" : "450 mm")} over the ground,{" "}
           <select aria-label="Support" value={said.support} onChange={(e) => say({ ...said, support: e.target.value })} className={box}>
             <option value="ledger">carried by the house</option>
             <option value="free">free of the house</option>
