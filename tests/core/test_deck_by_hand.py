@@ -105,7 +105,7 @@ def test_ledger(made):
     for hole in ledger.holes:
         assert all(abs(hole.s - j.s) >= 23.5 + 40 - 1e-6 for j in made.grid.joists)
     bought = {r.item: r.buy for r in made.lists.buy}
-    assert bought["bolt 13 mm with nut and washers, galvanised"] == 6
+    assert bought["bolt 13 mm (1/2 in) with nut and washers, galvanised"] == 6
     assert bought["lateral tie, 6.7 kN, galvanised"] == 2
     assert bought["joist hanger for 47×150, galvanised"] == 11
     assert bought["joist tie over a beam, galvanised"] == 11

@@ -70,6 +70,7 @@ def test_a_deck_holds_together(made):
     _tiles(made)
     _ends_are_carried(made)
     _spans(made)
+    _ledger_holds(made)
     _no_two_pieces_of_the_frame_share_a_place(made)
     _drawn_counted_bought(made)
     assert desk(made).stakes
@@ -124,6 +125,22 @@ def _spans(made):
         assert "stack_fit" in rules
     for group in made.grid.groups:
         assert len(made.supports.bearings(group)) >= (2 if group.ledger else 1)
+
+
+def _ledger_holds(made):
+    """No stride between fixings is longer than the load allows, and no fixing meets a joist."""
+    ledger, grid = made.built.ledger, made.grid
+    if ledger is None:
+        return
+    for _, piece in made.built.sticks:
+        if piece.kind != "ledger":
+            continue
+        low, high = sorted((piece.a[0], piece.b[0]))
+        holes = [h.s for h in ledger.holes if low <= h.s <= high]
+        assert holes
+        assert all(b - a <= ledger.spacing_mm + 1e-6 for a, b in itertools.pairwise(holes))
+        if ledger.spacing_mm > 300:
+            assert all(abs(h - j.s) > grid.thick_mm / 2 + 30 for h in holes for j in grid.joists)
 
 
 def _no_two_pieces_of_the_frame_share_a_place(made):

@@ -55,7 +55,7 @@ def test_the_section_stands_as_high_as_the_stack(made):
     ground = shapes(scene, look="ground")[0]
     slope = (ground.points[1][1] - ground.points[0][1]) / (ground.points[1][0] - ground.points[0][0])
     assert slope == pytest.approx(-300 / 3000)
-    assert any(s.text == "50 mm to the sill" for s in scene.shapes)
+    assert any(s.text == "sill 50 mm above" for s in scene.shapes)
     assert any("guard" in s.text for s in scene.shapes)
 
 

@@ -47,6 +47,10 @@ def test_a_zone_takes_a_post_to_each_edge():
     assert divide(6000, "equal", 2000, "end", [(1900, 2300)], LEAST) == pytest.approx(
         [0, 1900, 2300, 2300 + 3700 / 2, 6000]
     )
+    # Two zones with 50 mm between them are one.
+    assert divide(6000, "equal", 2000, "end", [(1000, 2020), (2070, 2500)], LEAST) == pytest.approx(
+        [0, 1000, 2500, 2500 + 3500 / 2, 6000]
+    )
     # A zone that no post would stand in changes nothing.
     assert divide(6000, "equal", 2000, "end", [(2500, 2900)], LEAST) == pytest.approx([0, 2000, 4000, 6000])
 

@@ -14,9 +14,9 @@ from rowstake.core.reckoners.ledger_fasteners import LedgerFasteners
 from rowstake.core.reckoners.ledger_fasteners import run as ledger_fasteners
 
 ITEM = {
-    "lag_13mm": "lag screw 13 mm with washer",
-    "bolt_13mm": "bolt 13 mm with nut and washers",
-    "bolt_13mm_spaced": "bolt 13 mm with nut, washers and drainage spacers",
+    "lag_13mm": "lag screw 13 mm (1/2 in) with washer",
+    "bolt_13mm": "bolt 13 mm (1/2 in) with nut and washers",
+    "bolt_13mm_spaced": "bolt 13 mm (1/2 in) with nut, washers and drainage spacers",
 }
 BRACKET = "bracket for brick veneer, with its anchors"
 MOST_BRACKETS_MM = 1200.0
@@ -35,7 +35,7 @@ class Hole:
 
 @dataclass(frozen=True, slots=True)
 class LedgerPlan:
-    """`spacing_mm` is what the load allows; `holes` keep to it or closer, and clear of every joist."""
+    """`spacing_mm` is what the load allows; `holes` keep to it or closer, and clear of the joists."""
 
     length_mm: float
     spacing_mm: float
@@ -68,22 +68,46 @@ def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[S
 
 
 def _holes(grid: Grid, low: float, high: float, spacing: float) -> list[Hole]:
-    """Evenly from end to end, closer than the load allows; each moved clear of the joist it would meet."""
+    """As few as the load allows and as even as they go, none where a joist sits; plainly even where none keeps clear."""
     end = min(CATALOGUE.materials.deck.ledger_end_mm, (high - low) / 4)
-    count = up((high - low - 2 * end) / spacing) + 1 if high - low > 2 * end else 1
-    step = (high - low - 2 * end) / max(count - 1, 1)
     clear = grid.thick_mm / 2 + CLEAR_MM
-    joists = [j.s for j in grid.joists]
-    out = []
-    for n in range(count):
-        s = low + end + step * n
-        hit = next((j for j in joists if abs(j - s) < clear), None)
-        if hit is not None:
-            tries = [x for x in (hit + clear, hit - clear) if low + 20 <= x <= high - 20]
-            free = [x for x in tries if all(abs(x - j) >= clear - 0.1 for j in joists)]
-            s = min(free or tries or [s], key=lambda x, at=s: abs(x - at))  # type: ignore[misc]
-        out.append(Hole(s, n % 2 == 0))
-    return out
+    blocked = [(j.s - clear, j.s + clear) for j in grid.joists if low - clear < j.s < high + clear]
+    first, last = _clear(low + end, blocked, 1), _clear(high - end, blocked, -1)
+    places = _stride(first, last, spacing, blocked)
+    if places is None:
+        count = up((high - low - 2 * end) / spacing) + 1
+        places = [low + end + (high - low - 2 * end) * n / max(count - 1, 1) for n in range(count)]
+    else:
+        short, far = 0.0, spacing
+        while far - short > 1:
+            middle = (short + far) / 2
+            tried = _stride(first, last, middle, blocked)
+            if tried is not None and len(tried) == len(places):
+                places, far = tried, middle
+            else:
+                short = middle
+    return [Hole(s, n % 2 == 0) for n, s in enumerate(places)]
+
+
+def _clear(s: float, blocked: list[tuple[float, float]], way: int) -> float:
+    """The nearest place clear of every joist, going one way only."""
+    for a, b in sorted(blocked, reverse=way < 0):
+        if a < s < b:
+            s = b if way > 0 else a
+    return s
+
+
+def _stride(first: float, last: float, spacing: float, blocked: list[tuple[float, float]]) -> list[float] | None:
+    """From the first place to the last in strides of at most `spacing`; None where a joist cannot be stepped over."""
+    if first >= last:
+        return [(first + last) / 2]
+    places = [first]
+    while places[-1] < last:
+        s = _clear(min(places[-1] + spacing, last), blocked, -1)
+        if s <= places[-1] + 1:
+            return None
+        places.append(s)
+    return places
 
 
 def bracketed(brief: DeckBrief) -> bool:

@@ -65,7 +65,8 @@ def deck_plan_scene(planned: DeckPlanned) -> Scene:
     _dims(board, planned)
     for cut in shape.cuts:
         if cut.kind == "hole":
-            board.text(_y((cut.x_mm + cut.along_mm / 2, cut.y_mm + cut.out_mm / 2)), cut.what, "quiet", cut.id)
+            x, y = cut.x_mm + cut.along_mm / 2, cut.y_mm + cut.out_mm / 2
+            board.text(_y((x, y)), cut.what, "quiet", cut.id, towards=_y((x, y + 1)))
     return board.scene(
         "plan",
         f"Plan, {p.length(shape.width_mm)} × {p.length(shape.out_mm)}",

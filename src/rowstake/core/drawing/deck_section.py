@@ -122,7 +122,7 @@ def _house(board: Board, planned: DeckPlanned) -> None:
     board.add(Shape("poly", ((-240.0, -200.0), (0.0, -200.0), (0.0, high), (-240.0, high)), "zone"))
     if sill > top:
         board.line((-240.0, sill), (60.0, sill), "string", "sill")
-        board.dim((30.0, top), (30.0, sill), f"{p.length(sill - top)} to the sill", 1.0, "sill")
+        board.text((60.0, sill), f"sill {p.length(sill - top)} above", "quiet", "sill", towards=(61.0, sill))
 
 
 def _under(board: Board, planned: DeckPlanned, label: str, t: float, ground: float) -> None:
@@ -165,10 +165,11 @@ def _heights(board: Board, planned: DeckPlanned, x: float, ground: Callable[[flo
     foot = ground(x) + levels.paving_mm
     board.dim((x, foot), (x, top), p.length(top - foot), -2.2)
     thresholds = {"guard": planned.brief.guard_over_mm, "permit": planned.brief.permit_over_mm}
-    told = {over: " and ".join(n for n, v in thresholds.items() if v == over) for over in thresholds.values()}
+    told = {over: ", ".join(n for n, v in thresholds.items() if v == over) for over in thresholds.values()}
     for over, name in told.items():
-        board.line((x + 60, foot + over), (x + 620, foot + over), "frost", name, hidden=True)
-        board.text((x + 160, foot + over + 40), f"{name} over {p.length(over)}", "quiet", name)
+        end, high = x + 620, foot + over
+        board.line((0.0, high), (end, high), "frost", name, hidden=True)
+        board.text((end, high), f"{name} over {p.length(over)}", "quiet", name, towards=(end - 1, high + 1))
 
 
 def across_scene(planned: DeckPlanned) -> Scene:

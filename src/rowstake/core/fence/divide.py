@@ -28,10 +28,11 @@ def divide(length: float, way: str, pitch: float, remainder: str, zones: list[Zo
     """Stations of the posts from 0 to `length`, both ends included.
 
     `pitch` is the largest centres (equal) or the module. A post that would fall into a zone is replaced by
-    two, one at each edge of the zone, and what is left on either side is divided again. No two posts are set
-    closer than `least`.
+    two, one at each edge of the zone, and what is left on either side is divided again. Zones with no room for
+    a bay between them are one: no two posts are set closer than `least`, but for a zone that is itself narrower.
     """
-    zones = [(0.0 if a < least else a, length if b > length - least else b) for a, b in zones if b > 0 and a < length]
+    ends = [(0.0 if a < least else a, length if b > length - least else b) for a, b in zones if b > 0 and a < length]
+    zones = merged(ends, least)
     fixed: list[float] = [0.0, length]
     bridged: set[Zone] = set()
     while True:
@@ -52,11 +53,11 @@ def divide(length: float, way: str, pitch: float, remainder: str, zones: list[Zo
         fixed = sorted({*fixed, *(e for e in hit if 0 < e < length)})
 
 
-def merged(zones: list[Zone]) -> list[Zone]:
-    """Zones in order, those that overlap joined."""
+def merged(zones: list[Zone], near: float = 0.0) -> list[Zone]:
+    """Zones in order, those that overlap or leave no more than `near` between them joined."""
     out: list[Zone] = []
     for low, high in sorted(zones):
-        if out and low <= out[-1][1]:
+        if out and low <= out[-1][1] + near:
             out[-1] = (out[-1][0], max(out[-1][1], high))
         else:
             out.append((low, high))

@@ -29,8 +29,8 @@ UNITS = {
 WORDS = {
     "third": "a third in the ground", "fixed": "a fixed depth", "gap": "a gap at both ends",
     "board": "a board at both ends", "flat": "flat sawn", "quarter": "quarter sawn", "B": "sheltered",
-    "C": "open", "D": "shore", "lag_13mm": "13 mm lag screw", "bolt_13mm": "13 mm bolt",
-    "bolt_13mm_spaced": "13 mm bolt over spacers", "frost": "the frost depth", "minimum": "the least depth",
+    "C": "open", "D": "shore", "lag_13mm": "13 mm (1/2 in) lag screw", "bolt_13mm": "13 mm (1/2 in) bolt",
+    "bolt_13mm_spaced": "13 mm (1/2 in) bolt over spacers", "frost": "the frost depth", "minimum": "the least depth",
     "embedment": "the earth round the post", "post": "the post",
 }  # fmt: skip
 

@@ -13,9 +13,9 @@ CAPACITY_N = {"lag_13mm": 1681.0, "bolt_13mm": 3172.0, "bolt_13mm_spaced": 2691.
 WIDEST_IN = 36
 FROM_END_MM = 50.0
 WORDS = {
-    "lag_13mm": "13 mm lag screws",
-    "bolt_13mm": "13 mm bolts",
-    "bolt_13mm_spaced": "13 mm bolts over spacers",
+    "lag_13mm": "13 mm (1/2 in) lag screws",
+    "bolt_13mm": "13 mm (1/2 in) bolts",
+    "bolt_13mm_spaced": "13 mm (1/2 in) bolts over spacers",
 }
 
 

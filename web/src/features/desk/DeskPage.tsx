@@ -197,17 +197,19 @@ function Desk() {
             <>
               <div className={desk.fence ? "contents" : "flex min-h-0 flex-col lg:flex-1 lg:flex-row"}>
                 <div className={desk.fence ? `flex h-[340px] border-b border-rule lg:h-auto lg:min-h-[150px] ${sideways ? "lg:flex-1" : "lg:flex-[1.7]"}` : "flex h-[340px] min-w-0 lg:h-auto lg:flex-[1.15]"}>
-                  <div className="relative min-w-0 flex-1">
-                    <SceneView
-                      scene={plan}
-                      label="Plan"
-                      selected={selected}
-                      onPick={pick}
-                      onDrag={trying ? undefined : drag}
-                      onDrop={drop}
-                      onPlace={placing ? place : undefined}
-                    />
+                  <div className="flex min-w-0 flex-1 flex-col">
                     {shown && <LayerBar layers={desk.scenes.plan.layers ?? []} shown={shown} show={setLayers} />}
+                    <div className="relative min-h-0 flex-1">
+                      <SceneView
+                        scene={plan}
+                        label="Plan"
+                        selected={selected}
+                        onPick={pick}
+                        onDrag={trying ? undefined : drag}
+                        onDrop={drop}
+                        onPlace={placing ? place : undefined}
+                      />
+                    </div>
                   </div>
                   {desk.fence && inset}
                 </div>
@@ -268,7 +270,7 @@ function LayerBar({ layers, shown, show }: { layers: { key: string; name: string
   const upTo = layers.filter((l) => shown.includes(l.key)).length;
   const build = () => show(layers.slice(0, upTo >= layers.length ? 2 : upTo + 1).map((l) => l.key));
   return (
-    <div className="absolute left-2 top-1 flex flex-wrap items-center gap-x-2.5 bg-lime/80 px-1 text-sm" role="group" aria-label="Layers">
+    <div className="flex flex-wrap items-center gap-x-2.5 px-3 pt-1 text-sm" role="group" aria-label="Layers">
       {layers.map((l) => (
         <label key={l.key} className="inline-flex min-h-7 items-center gap-1.5 pr-1">
           <input

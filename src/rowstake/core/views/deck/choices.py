@@ -40,8 +40,8 @@ def deck_choices(job: DeckJob) -> dict[str, list[Choice]]:
         "deck.footings.kind": [Choice(f.id, f.name, f.words) for f in c.footings.values()],
         "deck.footings.bag": [Choice(b, c.materials.bags[b].name) for b in c.regions[region].bags],
         "deck.ledger.fastener": [
-            Choice("lag_13mm", "13 mm lag screws"), Choice("bolt_13mm", "13 mm bolts"),
-            Choice("bolt_13mm_spaced", "13 mm bolts over spacers", "Water drains behind the ledger."),
+            Choice("lag_13mm", "13 mm (1/2 in) lag screws"), Choice("bolt_13mm", "13 mm (1/2 in) bolts"),
+            Choice("bolt_13mm_spaced", "13 mm (1/2 in) bolts over spacers", "Water drains behind the ledger."),
         ],
         "deck.boards.product": [Choice(d.id, d.name) for d in c.decking.values() if d.region == region],
         "deck.boards.run": [
