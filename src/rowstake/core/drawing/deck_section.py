@@ -122,7 +122,7 @@ def _house(board: Board, planned: DeckPlanned) -> None:
     board.add(Shape("poly", ((-240.0, -200.0), (0.0, -200.0), (0.0, high), (-240.0, high)), "zone"))
     if sill > top:
         board.line((-240.0, sill), (60.0, sill), "string", "sill")
-        board.text((60.0, sill), f"sill {p.length(sill - top)} above", "quiet", "sill", towards=(61.0, sill))
+        board.text((60.0, sill), f"sill {p.length(sill - top)} above", "quiet", "sill", towards=(61.0, sill + 1))
 
 
 def _under(board: Board, planned: DeckPlanned, label: str, t: float, ground: float) -> None:
@@ -169,7 +169,7 @@ def _heights(board: Board, planned: DeckPlanned, x: float, ground: Callable[[flo
     for over, name in told.items():
         end, high = x + 620, foot + over
         board.line((0.0, high), (end, high), "frost", name, hidden=True)
-        board.text((end, high), f"{name} over {p.length(over)}", "quiet", name, towards=(end - 1, high + 1))
+        board.text((end, high), f"{name} over {p.length(over)}", "quiet", name, towards=(end - 1, high + 1.5))
 
 
 def across_scene(planned: DeckPlanned) -> Scene:
