@@ -209,19 +209,31 @@ def test_a_long_row_is_joined_on_joists_clear_of_the_row_before():
     assert in_order[1] == [2825, 6025]
     assert in_order[2] == [4425]
     assert made.count("sister block") == len(made.laying.butts)
+    # Every row crosses 24 joists, two screws each; a joint adds two to make its four.
+    screws = sum(p.amount for p in made.parts if p.kind == "board screw" and p.of == "boards")
+    assert screws == 2 * (24 * made.laying.row_count + len(made.laying.butts))
     broken = plan(deck(9000, 2400, 600, put("deck.boards.breaker", True)))
     assert not broken.laying.butts
     assert len(broken.laying.of("breaker")) == 1
+
+
+def _row_at(made, y):
+    return next(b.row for b in made.laying.boards if b.shape.bounds[1] <= y <= b.shape.bounds[3])
 
 
 def test_composite_boards_get_end_gaps_and_clips():
     made = plan(deck(9000, 2400, 600, put("deck.boards.product", "uk_composite"), put("deck.boards.fixing", "clips")))
     # 4.8 m × 40 millionths × 35 °C = 6.7 mm.
     assert made.laying.end_gap_mm == pytest.approx(4800 * 40e-6 * 35)
-    clips = {p.material: p.amount for p in made.parts if p.of == "boards" and p.kind == "hardware"}
-    joists = len({j.s for j in made.grid.joists})
-    assert (
-        clips["starter clip with screw"] == joists + 0 * len(made.laying.butts) or clips["starter clip with screw"] > 0
+    # A clip for each board at each joist it crosses, so two where boards meet; the first row gets starters, and it
+    # and the last are screwed down, two at a crossing.
+    got = {p.material: p.amount for p in made.parts if p.of == "boards"}
+    joists, rows = len(made.grid.joists), made.laying.row_count
+    met = Counter(row for _, y in made.laying.butts for row in [_row_at(made, y)])
+    assert got["starter clip with screw"] == joists + met[0]
+    assert got["hidden clip with screw"] == (rows - 1) * joists + sum(met.values()) - met[0]
+    assert sum(n for what, n in got.items() if what.startswith("deck screw")) == 2 * (
+        2 * joists + met[0] + met[rows - 1]
     )
     assert made.year.least.joint_mm == made.year.most.joint_mm
 
@@ -240,6 +252,13 @@ def test_clip_strips_lift_the_boards():
     amounts = {p.material: p.amount for p in made.parts if p.of == "boards"}
     assert amounts["clip strip of 10 spaces"] == 2 * 11
     assert amounts["clip-strip screw 40 mm"] == 20 * (2 * 2 + 9 * 1)
+    # Without a corner of 1.5 × 1.8 m, 9 rows cross its four joists: one strip each. The other eight, one beside the
+    # inner corner, take two; the left end is fixed twice a row, and so is the right.
+    notch = [{"do": "add_cut", "kind": "notch", "corner": "far_right"}, *cut(along_mm=1500, out_mm=1800)]
+    product = [put("deck.boards.product", "uk_composite"), put("deck.boards.fixing", "strips")]
+    less = {p.material: p.amount for p in plan(deck(4000, 3000, 600, *product, *notch)).parts if p.of == "boards"}
+    assert less["clip strip of 10 spaces"] == 8 * 2 + 4
+    assert less["clip-strip screw 40 mm"] == 20 * (2 + 7) + 9 * (3 + 2)
 
 
 def test_veneer_brackets_are_spaced_by_their_rating():

@@ -14,7 +14,7 @@ from rowstake.core.edits import apply_raw
 from rowstake.core.plan import plan
 from rowstake.core.preview import consequence
 from rowstake.core.reckoners.beam_span import OVERHANGING
-from tests.decks import deck
+from tests.decks import cut, deck
 from tests.jobs import put
 
 VECTORS = Path(__file__).parent.parent / "vectors"
@@ -96,6 +96,7 @@ TROUBLE = {
     "joist_over": deck(4000, 3600, 900, put("deck.joists.size", "uk_47x100"), put("deck.beams.rows", 1)),
     "posts_close": deck(6000, 3600, 900, put("deck.beams.size", "uk_47x100"), put("deck.beams.plies", 1), put("deck.posts.most_mm", None),
                       put("deck.loads.snow_kpa", 9)),
+    "clipped_corner": deck(4000, 3000, 600, {"do": "add_cut", "kind": "clip", "corner": "far_right"}, *cut(along_mm=1200, out_mm=1200)),
     "overhang": deck(4000, 3000, 600, put("deck.beams.overhang_mm", 900)),
     "joist_wide": deck(4000, 3000, 600, put("deck.joists.spacing_mm", 600)),
     "last_row": deck(4000, 2910, 600),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.brief import DeckBrief
@@ -53,11 +54,11 @@ def bearing_of(brief: DeckBrief) -> float:
 def stand_posts(brief: DeckBrief, grid: Grid, supports: Supports) -> list[PostAt]:
     out: list[PostAt] = []
     for beam in supports.beams:
-        for s, share in zip(beam.posts, beam.shares(), strict=True):
+        for s, (low, high) in zip(beam.posts, pairwise(beam.marks), strict=True):
             at = grid.on_plan((s, beam.t))
             ground = ground_at(brief, at)
             stack = stack_at(brief, supports, ground, beam_depth(supports, beam))
-            out.append(PostAt(f"P{len(out) + 1}", beam, at, ground, stack, beam.carried_mm * share / 1e6))
+            out.append(PostAt(f"P{len(out) + 1}", beam, at, ground, stack, beam.carried_mm * (high - low) / 1e6))
     return out
 
 

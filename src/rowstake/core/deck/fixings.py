@@ -11,8 +11,8 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.boards import Board, Laying
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.fascia import fascia_edges
-from rowstake.core.deck.frame import Grid, Stick
-from rowstake.core.deck.members import LETTERS, beams_at
+from rowstake.core.deck.frame import Grid, Joist, Stick
+from rowstake.core.deck.members import LETTERS
 from rowstake.core.deck.shape import Point
 from rowstake.core.deck.stack import PostAt
 from rowstake.core.deck.supports import BeamLine, Supports
@@ -32,7 +32,7 @@ def frame_hardware(
         lines += [Polygon(_beam_outline(b)).buffer(4.0) for b in supports.beams]
     hangers = sum(line.intersects(At(end)) for j in joists for end in (j.a, j.b) for line in lines)
     ties = 0 if supports.flush else sum(
-        min(j.a[1], j.b[1]) < b.t < max(j.a[1], j.b[1]) for j in joists for b in beams_at(supports, j.a[0])
+        min(j.a[1], j.b[1]) < b.t < max(j.a[1], j.b[1]) for j in joists for b in supports.under(j.a[0])
     )  # fmt: skip
     ends = 2 * len(joists) - hangers
     blocks = sum(LETTERS[s.kind] in "KSG" for s in sticks)
@@ -53,20 +53,23 @@ def _beam_outline(beam: BeamLine) -> list[Point]:
     return [(beam.s0, beam.t - w), (beam.s1, beam.t - w), (beam.s1, beam.t + w), (beam.s0, beam.t + w)]
 
 
-def joists_crossed(grid: Grid, board: Board) -> int:
-    """How many joists a board bears on: those within its reach along s that come to it along t."""
+def crossed(grid: Grid, board: Board) -> list[Joist]:
+    """The joists a board bears on: those within its reach along s that come to it along t."""
     low, near, high, far = board.shape.bounds
     if grid.turned:
         low, near, high, far = near, low, far, high
     marks = [j.s for j in grid.joists]
     beside = grid.joists[bisect_left(marks, low - 30) : bisect_right(marks, high + 30)]
-    return sum(j.t0 - 60 <= far and j.t1 + 60 >= near for j in beside)
+    return [j for j in beside if j.t0 - 60 <= far and j.t1 + 60 >= near]
 
 
 def board_fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
-    """Screws at every crossing; or clips between rows with screws on edges and borders; plugs as many as face screws."""
+    """Screws at every crossing; or clips between rows with screws on edges and borders; plugs as many as face screws.
+
+    Both ends at a butt joint cross its joist, so that the joint has the fixings of two.
+    """
     facts, how = CATALOGUE.materials.deck, brief.deck.boards.fixing
-    per, butts = facts.screws_per_crossing, len(laying.butts)
+    per = facts.screws_per_crossing
     edge_rows = {0, laying.row_count - 1} | (
         set(range(facts.edge_rows)) | set(range(laying.row_count - facts.edge_rows, laying.row_count))
         if brief.deck.boards.edge_screws
@@ -76,15 +79,14 @@ def board_fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
         return _strips(brief, grid, laying)
     screws = clips = starters = 0
     for b in laying.boards:
-        crossed = joists_crossed(grid, b)
+        crossings = len(crossed(grid, b))
         if b.kind != "board" or how != "clips":
-            screws += crossed * per
+            screws += crossings * per
             continue
-        clips += crossed if b.row > 0 else 0
-        starters += crossed if b.row == 0 else 0
+        clips += crossings if b.row > 0 else 0
+        starters += crossings if b.row == 0 else 0
         if b.row in edge_rows:
-            screws += crossed * per
-    screws += butts * per if how != "clips" else 0
+            screws += crossings * per
     length = next(
         (
             s
@@ -109,13 +111,21 @@ def board_fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
 
 
 def _strips(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
-    """Clip strips along every joist, so many board spaces each; borders and breakers are face-screwed."""
-    product, spaces = brief.product, max(laying.row_count, 1)
-    ends = [j for j in grid.joists if j.kind == "end joist"]
-    inner = len(grid.joists) - len(ends)
-    strips = len(grid.joists) * up(spaces / product.strip_spaces)
-    fixings = spaces * (len(ends) * product.strip_end_fixings + inner * product.strip_inner_fixings)
-    face = sum(joists_crossed(grid, b) for b in laying.boards if b.kind != "board")
+    """Clip strips along every joist for the rows that cross it; borders and breakers are face-screwed."""
+    product, face = brief.product, 0
+    rows: dict[Joist, set[int]] = {}
+    for b in laying.boards:
+        joists = crossed(grid, b)
+        if b.kind != "board":
+            face += len(joists)
+            continue
+        for j in joists:
+            rows.setdefault(j, set()).add(b.row)
+    strips = sum(up(len(spaces) / product.strip_spaces) for spaces in rows.values())
+    fixings = sum(
+        len(spaces) * (product.strip_end_fixings if j.kind == "end joist" else product.strip_inner_fixings)
+        for j, spaces in rows.items()
+    )
     out = [
         Part(
             "deck clip strips",

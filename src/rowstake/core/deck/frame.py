@@ -18,6 +18,8 @@ from rowstake.core.deck.shape import Edge, Point, edges, inset, outline, swap
 
 BEARING_MM = 12.0
 """The least of a joist that the end of a board may stand on."""
+TAIL = 2
+"""The last piece of a long ledger or rim reaches over at least so many spaces of joists."""
 NEAR = 1.2
 """Marks nearer than this many joists to a joist that must be there are left out."""
 
@@ -248,7 +250,7 @@ def across(brief: DeckBrief, grid: Grid, joist: Section, flush_outer: set[float]
 
 
 def _in_lengths(grid: Grid, stick: Stick, longest: float) -> list[Stick]:
-    """A long ledger or rim in pieces that meet on the middle of a joist; one piece where it is short or leans."""
+    """A long ledger or rim in pieces that meet on the middle of a joist, no scrap at its end; one piece where it is short or leans."""
     if stick.length_mm <= longest or abs(stick.a[1] - stick.b[1]) > 0.01:
         return [stick]
     low, high = sorted((stick.a[0], stick.b[0]))
@@ -256,7 +258,8 @@ def _in_lengths(grid: Grid, stick: Stick, longest: float) -> list[Stick]:
     cuts = [low]
     while high - cuts[-1] > longest:
         reach = [s for s in places if cuts[-1] < s <= cuts[-1] + longest]
-        cuts.append(max(reach, default=cuts[-1] + longest))
+        whole = [s for s in reach if high - s >= TAIL * grid.spacing_mm]
+        cuts.append(max(whole or reach, default=cuts[-1] + longest))
     return [Stick(stick.kind, stick.section, (a, stick.a[1]), (b, stick.a[1])) for a, b in pairwise([*cuts, high])]
 
 

@@ -104,7 +104,7 @@ def _stride(first: float, last: float, spacing: float, blocked: list[tuple[float
     places = [first]
     while places[-1] < last:
         s = _clear(min(places[-1] + spacing, last), blocked, -1)
-        if s <= places[-1] + 1:
+        if s <= places[-1] + 1 and s < last:
             return None
         places.append(s)
     return places

@@ -46,10 +46,6 @@ def _joist_pieces(joist: Joist, section: Section, supports: Supports, beams: lis
     return out
 
 
-def beams_at(supports: Supports, s: float) -> list[BeamLine]:
-    return [b for b in supports.beams if b.s0 - 0.1 <= s <= b.s1 + 0.1]
-
-
 def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> list[Stick]:
     """Everything of the frame in one section of joist: joists, what closes them, blocks. Beams come apart."""
     joist = supports.joist
@@ -61,9 +57,9 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Layin
     for line in grid.joists:
         cut = line
         if supports.flush:
-            end = [b for b in beams_at(supports, line.s) if b.outer and abs(b.t - line.t1) < 4 * grid.thick_mm]
+            end = [b for b in supports.under(line.s) if b.outer and abs(b.t - line.t1) < 4 * grid.thick_mm]
             cut = replace(line, t1=end[0].t - end[0].wide_mm / 2) if end else line
-        pieces = _joist_pieces(cut, joist, supports, [b for b in beams_at(supports, line.s) if b.t < cut.t1 - 1])
+        pieces = _joist_pieces(cut, joist, supports, [b for b in supports.under(line.s) if b.t < cut.t1 - 1])
         if brief.deck.joists.left_long and pieces and not supports.flush:
             last = pieces[-1]
             pieces[-1] = replace(last, ends=f"{last.ends}, left long to trim", extra_mm=LEFT_LONG_MM)

@@ -57,10 +57,11 @@ class BeamLine:
     def wide_mm(self) -> float:
         return self.plies * self.section.thickness_mm
 
-    def shares(self) -> list[float]:
-        """How much of the beam's length each post carries."""
-        marks = [self.s0, *((a + b) / 2 for a, b in pairwise(self.posts)), self.s1]
-        return [b - a for a, b in pairwise(marks)]
+    @property
+    def marks(self) -> list[float]:
+        """From where to where each post carries; the end ones out to the end of the joists, past a corner clipped off too."""
+        middles = ((a + b) / 2 for a, b in pairwise(self.posts))
+        return [self.group.s0, *middles, self.group.s1]
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,6 +71,10 @@ class Supports:
     overhang_mm: float
     beams: tuple[BeamLine, ...]
     flush: bool
+
+    def under(self, s: float) -> list[BeamLine]:
+        """The beams that reach under a joist at s."""
+        return [b for b in self.beams if b.s0 - 0.1 <= s <= b.s1 + 0.1]
 
     def bearings(self, group: Group) -> list[float]:
         """Where the joists of a group bear, from the near end out."""

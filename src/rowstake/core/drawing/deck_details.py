@@ -101,10 +101,9 @@ def load_scene(planned: DeckPlanned) -> Scene:
 
 def _beam_loads(board: Board, level: DeckLevel, beam: BeamLine, at: tuple[float, float]) -> None:
     """The strip of deck that each post of a beam carries, in the shade of what it works hardest."""
-    marks = [beam.s0, *((a + b) / 2 for a, b in pairwise(beam.posts)), beam.s1]
     own = [f for f in level.built.footings if f.post.beam == beam]
     near = beam.t - beam.carried_mm / 2 if not beam.outer else min(beam.t, beam.group.t1 - beam.carried_mm)
-    for f, (a, b) in zip(own, pairwise(marks), strict=True):
+    for f, (a, b) in zip(own, pairwise(beam.marks), strict=True):
         corners = [
             level.grid.on_plan(q)
             for q in ((a, near), (b, near), (b, near + beam.carried_mm), (a, near + beam.carried_mm))
