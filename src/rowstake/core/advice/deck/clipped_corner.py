@@ -31,7 +31,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
                 if any(s.a[0] == s.b[0] == at and (at, t) in (s.a, s.b) for at, t in here)
             ]  # fmt: skip
             yield found(
-                f"At the clipped corner {cut.id} {len(here)} joists end on a rim that nothing carries",
+                f"At the clipped corner {cut.id}, {'a joist ends' if len(here) == 1 else f'{len(here)} joists end'} on a rim that nothing carries",
                 "The rim hangs on the last joist, and that joist on the rim. The beam's end post is sized for the whole corner, but the "
                 f"corner needs a post of its own under the rim, which is for an engineer. A clip of up to {p.length(_most(planned))} "
                 "hangs past the beam, and the rim with it.",
