@@ -423,3 +423,13 @@ def test_a_flush_beam_never_hangs_past_the_frame(plies):
     # Both beams close the frame: no rim, joists from face to face.
     assert not free.count("rim")
     assert {round(p.length_mm, 1) for p in free.parts if p.kind == "joist"} == {2950 - 2 * plies * 47}
+
+
+def test_a_clipped_corner_stands_on_the_end_post_of_its_beam():
+    clip = [{"do": "add_cut", "kind": "clip", "corner": "far_right"}, *cut(along_mm=1200, out_mm=1200)]
+    made = plan(deck(4000, 3000, 600, *clip))
+    # The beam at 2525 carries 2525/2 + 450 + 450²/(2 × 2525) = 1752.6 of deck. The frame is 3950 wide, the corner in it.
+    assert sum(q.carries_m2 for q in made.built.posts) == pytest.approx(3.950 * 1.7526, abs=0.001)
+    end, (first, last) = max(b.s1 for b in made.supports.beams), (q.at[0] for q in made.built.posts)
+    assert end < 3975 - 700
+    assert made.built.posts[-1].carries_m2 == pytest.approx((3.975 - (first + last) / 2000) * 1.7526, abs=0.001)

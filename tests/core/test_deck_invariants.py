@@ -119,7 +119,10 @@ def _spans(made):
     assert made.supports.joist_reach.used <= 1.0005 or "joist_over" in rules
     assert all(b.reach.used <= 1.0005 for b in made.supports.beams)
     for beam in made.supports.beams:
-        assert beam.marks == sorted(beam.marks)
+        shares = [b - a for a, b in itertools.pairwise(beam.marks)]
+        assert len(shares) == len(beam.posts)
+        assert all(share > 0 for share in shares)
+        assert sum(shares) == pytest.approx(beam.group.s1 - beam.group.s0)
         assert all(a < b for a, b in itertools.pairwise(beam.posts))
         assert beam.s0 <= beam.posts[0]
         assert beam.posts[-1] <= beam.s1

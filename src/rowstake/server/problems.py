@@ -12,6 +12,7 @@ from sqlalchemy.exc import DBAPIError
 from starlette.exceptions import HTTPException
 
 from rowstake.core.faults import Fault, JobFault
+from rowstake.core.reckoners.base import told
 from rowstake.store.jobs import NoSuchJob, Stale
 
 MEDIA = "application/problem+json"
@@ -42,15 +43,6 @@ def answer(status: int, title: str, detail: str = "", errors: tuple[Fault, ...] 
     return JSONResponse(problem.model_dump(mode="json", exclude_none=True), status, headers, MEDIA)
 
 
-def _of_request(error: RequestValidationError) -> tuple[Fault, ...]:
-    out = []
-    for e in error.errors():
-        field = ".".join(str(p) for p in e["loc"] if p != "body") or "body"
-        given = "nothing" if e["type"] == "missing" else str(e.get("input"))[:80]
-        out.append(Fault(field, given, e["msg"], f"{field}: {e['msg']}"))
-    return tuple(out)
-
-
 def install(app: FastAPI) -> None:
     """Answers for every kind of failure the routes let through."""
 
@@ -60,7 +52,7 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(RequestValidationError)
     def bad_request(_: Request, error: RequestValidationError) -> JSONResponse:
-        faults = _of_request(error)
+        faults = told({**e, "loc": [p for p in e["loc"] if p != "body"]} for e in error.errors())
         return answer(422, "The request cannot be read", faults[0].message, faults)
 
     @app.exception_handler(NoSuchJob)

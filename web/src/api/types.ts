@@ -27,5 +27,6 @@ export type Listed = S["Listed"];
 export type FormField = S["FormField"];
 export type Answer = S["Answer"];
 export type Problem = S["Problem"];
+export type Fault = S["FaultShown"];
 export type Edit = NonNullable<S["Ask"]["edits"]>[number];
 export type Document = Record<string, unknown>;

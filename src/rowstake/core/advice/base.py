@@ -2,15 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
+from collections.abc import Iterable
 from typing import Any
 
 from rowstake.core.parts import Finding, Fix
-from rowstake.core.planned import Planned
-from rowstake.core.planned_deck import DeckPlanned
-
-Rule = Callable[[Planned], Iterable[Finding]]
-DeckRule = Callable[[DeckPlanned], Iterable[Finding]]
 
 
 def found(title: str, why: str, where: Iterable[str] = (), fixes: Iterable[Fix] = ()) -> Finding:

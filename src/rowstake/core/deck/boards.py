@@ -15,7 +15,6 @@ from rowstake.core.catalogue import Section
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.frame import Grid
 from rowstake.core.deck.shape import Edge, Point, edges, inset, outline, rings, set_in, swap
-from rowstake.core.job.deck import DeckSide
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.deck_boards import DeckBoards, Rows
 from rowstake.core.reckoners.deck_boards import run as deck_boards
@@ -438,10 +437,3 @@ def ways_to_finish(brief: DeckBrief, laying: Laying) -> list[tuple[str, dict[str
     where = "at the far edge" if other == "house" else "at the house"
     out.append((f"Start from the other side: the rip lies {where}", {"boards.start": other}))
     return out
-
-
-SIDES: tuple[DeckSide, ...] = ("house", "left", "right", "far")
-
-
-def joist_marks(grid: Grid) -> list[float]:
-    return sorted({round(j.s, 3) for j in grid.joists})

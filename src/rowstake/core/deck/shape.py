@@ -44,7 +44,8 @@ class Edge:
         return -y, x
 
 
-def _cut(cut: Cut, width: float, out: float) -> Polygon:
+def cut_away(cut: Cut, width: float, out: float) -> Polygon:
+    """What a cut takes from a rectangle of that width and way out."""
     if cut.kind == "hole":
         return box(cut.x_mm, cut.y_mm, cut.x_mm + cut.along_mm, cut.y_mm + cut.out_mm)
     right, far = cut.corner.endswith("right"), cut.corner.startswith("far")
@@ -68,7 +69,7 @@ def outline(shape: Shape) -> Polygon:
         elif cut.along_mm > width - 300 or cut.out_mm > out - (300 if cut.kind == "notch" else 0):
             raise refuse(f"{where}.along_mm", f"{cut.along_mm:g} × {cut.out_mm:g} mm", f"less than {width:g} × {out:g} mm",
                          f"{cut.id} leaves no deck")  # fmt: skip
-        poly = poly.difference(_cut(cut, width, out))
+        poly = poly.difference(cut_away(cut, width, out))
     if not isinstance(poly, Polygon) or poly.is_empty or poly.area < LEAST_M2 * 1e6:
         raise refuse("deck.shape.cuts", f"{len(shape.cuts)} cuts", f"one deck of at least {LEAST_M2:g} m²",
                      "The cuts leave more than one deck, or too little of it")  # fmt: skip

@@ -88,9 +88,9 @@ def load_scene(planned: DeckPlanned) -> Scene:
     board = Board()
     for level in planned.all_levels:
         at = (level.level.x_mm, level.level.y_mm) if isinstance(level, Lower) else (0.0, 0.0)
-        board.add(Shape("poly", tuple((x + at[0], -y - at[1]) for x, y in level.shape.exterior.coords[:-1]), "label"))
         for beam in level.supports.beams:
             _beam_loads(board, level, beam, at)
+        board.add(Shape("poly", tuple((x + at[0], -y - at[1]) for x, y in level.shape.exterior.coords[:-1]), "label"))
     j, worst = planned.supports.joist_reach, max(post_used(planned.brief, f) for f in planned.footings)
     title = (
         f"What each post carries. Joists {j.used * 100:.0f} %, posts {worst * 100:.0f} % of what they may. "

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Annotated, Any, Generic, TypeVar
 
@@ -51,8 +51,13 @@ class Reckoner(Generic[I, O]):
 
 def faults_of(error: ValidationError, prefix: str = "") -> JobFault:
     """A Pydantic error in the words of a `JobFault`: field, value, what is allowed."""
+    return JobFault(*told(error.errors(), prefix))
+
+
+def told(errors: Iterable[Any], prefix: str = "") -> tuple[Fault, ...]:
+    """Pydantic's details of errors as faults; limits of lengths carry their unit."""
     found = []
-    for e in error.errors():
+    for e in errors:
         path = ".".join(str(p) for p in e["loc"])
         context = e.get("ctx") or {}
         limits = [
@@ -63,12 +68,16 @@ def faults_of(error: ValidationError, prefix: str = "") -> JobFault:
             )
             if key in context
         ]  # fmt: skip
-        allowed = " and ".join(limits) or e["msg"]
         field = f"{prefix}{path}".strip(".") or "inputs"
-        given = "nothing" if e["type"] == "missing" else str(e["input"])[:80]
+        unit = " mm" if field.endswith("_mm") and limits else ""
+        allowed = (" and ".join(limits) or e["msg"].removeprefix("Input should be ")) + unit
+        given = "nothing" if e["type"] == "missing" else str(e.get("input"))[:80]
         label = field.rsplit(".", 1)[-1].removesuffix("_mm").replace("_", " ")
-        found.append(Fault(field, given, allowed, f"{label}: {e['msg']}"))
-    return JobFault(*found)
+        message = (
+            e["msg"].replace("Input should", "should", 1) if e["msg"].startswith("Input should") else f": {e['msg']}"
+        )
+        found.append(Fault(field, given, allowed, f"{label} {message}".replace(" : ", ": ")))
+    return tuple(found)
 
 
 def read_inputs(reckoner: Reckoner[Any, Any], raw: dict[str, Any], units: str = "mm") -> Inputs:

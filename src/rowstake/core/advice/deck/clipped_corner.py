@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from shapely.geometry import Point, box
+from shapely.geometry import Point
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.frame import Joist
 from rowstake.core.deck.level import DeckLevel
+from rowstake.core.deck.shape import cut_away
 from rowstake.core.job.deck import Cut
 from rowstake.core.parts import Finding, Fix
 
@@ -64,9 +65,7 @@ def _loose_ends(planned: DeckLevel, joist: Joist) -> Iterator[tuple[float, float
 def _beside(planned: DeckLevel, cut: Cut, end: tuple[float, float]) -> bool:
     """Whether a joist's end lies at this corner."""
     shape, reach = planned.brief.deck.shape, planned.brief.deck.boards.overhang_mm + 4 * planned.grid.thick_mm
-    x = shape.width_mm - cut.along_mm if cut.corner.endswith("right") else 0.0
-    y = shape.out_mm - cut.out_mm if cut.corner.startswith("far") else 0.0
-    corner = box(x - reach, y - reach, x + cut.along_mm + reach, y + cut.out_mm + reach)
+    corner = cut_away(cut, shape.width_mm, shape.out_mm).buffer(reach)
     return bool(corner.contains(Point(planned.grid.on_plan(end))))
 
 
