@@ -65,7 +65,17 @@ def test_published_footings(row):
         given.get("live_kpa", 1.9152104) + given.get("dead_kpa", 0.4788026)
     )
     under = Under(
-        load, given.get("bearing_kpa", 71.82039), given.get("post_mm", 139.7), "6×6", 0, 50, (300.0,), 50.8, None
+        load,
+        given.get("bearing_kpa", 71.82039),
+        given.get("post_mm", 139.7),
+        given.get("post_mm", 139.7),
+        "6×6",
+        0,
+        50,
+        (300.0,),
+        50.8,
+        None,
+        None,
     )
     for key in row["expect"]:
         if key in ("side_mm", "diameter_mm", "thickness_mm", "area_m2"):
@@ -96,7 +106,11 @@ TROUBLE = {
     "joist_over": deck(4000, 3600, 900, put("deck.joists.size", "uk_47x100"), put("deck.beams.rows", 1)),
     "posts_close": deck(6000, 3600, 900, put("deck.beams.size", "uk_47x100"), put("deck.beams.plies", 1), put("deck.posts.most_mm", None),
                       put("deck.loads.snow_kpa", 9)),
-    "clipped_corner": deck(4000, 3000, 600, {"do": "add_cut", "kind": "clip", "corner": "far_right"}, *cut(along_mm=1200, out_mm=1200)),
+    "clipped_corner": deck(3808, 5835, 1000, *[x for n, (corner, along, out) in enumerate([("house_right", 1883, 2336), ("far_left", 2233, 472)])
+                        for x in ({"do": "add_cut", "kind": "clip", "corner": corner}, *cut(n, along_mm=along, out_mm=out))]),
+    "member_over": deck(8000, 3600, 800, {"do": "add_cut", "kind": "hole"}, *cut(x_mm=1500, y_mm=1500, along_mm=5000, out_mm=500), put("deck.loads.snow_kpa", 5), put("deck.beams.rows", 1)),
+    "uplift": deck(4000, 3000, 600, put("deck.beams.overhang_mm", 1400)),
+    "ledger_hold": deck(4000, 1800, 600, put("deck.joists.size", "uk_47x100")),
     "overhang": deck(4000, 3000, 600, put("deck.beams.overhang_mm", 900)),
     "joist_wide": deck(4000, 3000, 600, put("deck.joists.spacing_mm", 600)),
     "last_row": deck(4000, 2910, 600),
@@ -136,7 +150,7 @@ def test_rule_finds_its_trouble_and_its_fixes_settle_it(rule):
             settled.append(not found(after, rule))
             assert consequence(job, made, list(fix.edits)).sentence
     assert any(settled), rule
-    if rule not in ("posts_close", "joist_over", "stack_fit", "deck_stock", "butts"):
+    if rule not in ("posts_close", "joist_over", "member_over", "clipped_corner", "stack_fit", "deck_stock", "butts"):
         assert all(settled), rule
 
 

@@ -76,21 +76,21 @@ def test_a_deck_in_feet_says_nothing_in_millimetres():
 
 
 def under(**given):
-    base = dict(load_kn=10.0, bearing_kpa=100.0, post_mm=100.0, post_name="100×100", frost_mm=600.0, top_mm=50.0,
-                augers_mm=(300.0, 400.0, 600.0), step_mm=50.0, pile_kn=None)  # fmt: skip
+    base = dict(load_kn=10.0, bearing_kpa=100.0, post_mm=100.0, post_deep_mm=100.0, post_name="100×100", frost_mm=600.0, top_mm=50.0,
+                augers_mm=(300.0, 400.0, 600.0), step_mm=50.0, pile_kn=None, slab_mm=None)  # fmt: skip
     return Under(**{**base, **given})
 
 
 def test_a_pad_by_hand():
-    # 10 kN on 100 kPa: 0.1 m², 357 across, 400 to the step; side 316: thickness 150; a pier of 200 from 450 down to 50 up.
+    # 10 kN on 100 kPa: 0.1 m², 357 across, 400 to the step; thickness 152.4, so 175; a pier of 200 from 425 down to 50 up.
     dug = kinds()["pad"].dig(under())
     assert (dug.across_mm, dug.depth_mm) == (400, 600)
     pad, pier, soil = dug.layers
-    assert pad.volume_m3 == pytest.approx(math.pi * 0.4**2 / 4 * 0.150)
-    assert pier.volume_m3 == pytest.approx(math.pi * 0.2**2 / 4 * 0.500)
-    assert soil.volume_m3 == pytest.approx(math.pi * (0.4**2 - 0.2**2) / 4 * 0.450)
+    assert pad.volume_m3 == pytest.approx(math.pi * 0.4**2 / 4 * 0.175)
+    assert pier.volume_m3 == pytest.approx(math.pi * 0.2**2 / 4 * 0.475)
+    assert soil.volume_m3 == pytest.approx(math.pi * (0.4**2 - 0.2**2) / 4 * 0.425)
     assert dug.spoil_m3 == pytest.approx(1.25 * (math.pi * 0.4**2 / 4 * 0.600 - soil.volume_m3))
-    assert dug.words(METRIC) == "pad 400 mm across, 150 mm thick, pier 200 mm"
+    assert dug.words(METRIC) == "pad 400 mm across, 175 mm thick, pier 200 mm"
 
 
 def test_a_post_in_its_hole_by_hand():
@@ -108,7 +108,16 @@ def test_a_block_a_slab_and_a_pile_by_hand():
     block = kinds()["block"].dig(under())
     assert block.across_mm == 350
     assert [layer.volume_m3 for layer in block.layers] == pytest.approx([0.35 * 0.35 * 0.15])
-    slab = kinds()["slab"].dig(under())
+    assert [(layer.bottom_mm, layer.top_mm) for layer in block.layers] == [
+        (-250, -100)
+    ]  # under a block of 150 that stands 50 up
+    wide = kinds()["block"].dig(under(load_kn=49))  # 700 square: 200 past the block on each side, so 200 thick
+    assert (wide.across_mm, wide.layers[0].top_mm - wide.layers[0].bottom_mm) == (700, 200)
+    oblong = kinds()["hole"].dig(under(post_deep_mm=150.0, load_kn=1.0))  # three of the greater side: 450, so 600
+    assert oblong.across_mm == 600
+    assert oblong.layers[1].volume_m3 == pytest.approx((math.pi * 0.6**2 / 4 - 0.1 * 0.15) * 0.6)
+    slab = kinds()["slab"].dig(under(slab_mm=120.0))
+    assert slab.bears_m2 == pytest.approx(0.34 * 0.34)  # 100 and 120 on both sides
     assert (slab.layers, slab.spoil_m3) == ((), 0)
     assert dict(slab.hardware)["masonry anchor M12 × 110"] == 4
     pile = kinds()["pile"].dig(under(pile_kn=25.0))

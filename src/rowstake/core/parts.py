@@ -66,6 +66,15 @@ class Part:
     lies: Lies | None = None
 
 
+def letters(number: int) -> str:
+    """1 is a, 26 z, 27 aa: names of any number of pieces."""
+    out = ""
+    while number > 0:
+        number, at = divmod(number - 1, 26)
+        out = chr(ord("a") + at) + out
+    return out
+
+
 @dataclass(frozen=True, slots=True)
 class Working:
     """How a headline figure came about, written where it is computed."""

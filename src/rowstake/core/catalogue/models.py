@@ -87,6 +87,7 @@ class Species(Fact):
     e_mpa: float = 0.0
     short_mpa: float = 0.0
     long_mpa: float = 0.0
+    shear_mpa: float = 0.0
 
     @property
     def graded(self) -> bool:
@@ -205,6 +206,13 @@ class PostHeight(Fact):
     highest_mm: float
 
 
+class HangerRating(Fact):
+    """What a joist hanger for joists from this depth carries, kN."""
+
+    depth_mm: float
+    kn: float
+
+
 class DeckFacts(Fact):
     standoff_mm: float
     overhang_share: float
@@ -219,6 +227,12 @@ class DeckFacts(Fact):
     hole_base_mm: float
     block_mm: float
     block_base_mm: float
+    block_high_mm: float
+    least_post_mm: float
+    beside_hole_mm: float
+    roots_mm: float
+    growing: list[str]
+    """Words for what grows in a hole: footings keep `roots_mm` off it, and off anything else `beside_hole_mm`."""
     block_highest_mm: float
     slab_least_mm: float
     pile_saddle_mm: float
@@ -226,9 +240,14 @@ class DeckFacts(Fact):
     guard_over_mm: float
     permit_over_mm: float
     ledger_edge_mm: float
+    ledger_rows_mm: float
+    """The least between two rows of fixings: three of their diameters."""
     ledger_end_mm: float
     screws_per_crossing: int
     hanger_nails: int
+    hangers: list[HangerRating]
+    hanger_doubled: float
+    """How many times as much the hanger for a doubled member carries."""
     ties_kn: float
     ties: int
     heavy_board_mm: float
@@ -263,6 +282,16 @@ class FootingEntry(Fact):
     id: str
     name: str
     words: str
+
+
+class BoltFacts(Fact):
+    """Lengths on sale, mm, in millimetre and in inch regions; `over_mm` is what washers and nut take."""
+
+    name_mm: str
+    name_in: str
+    over_mm: float
+    lengths_mm: list[float]
+    lengths_in: list[float]
 
 
 class SheetFacts(Fact):
@@ -317,6 +346,7 @@ class Materials(Fact):
     seasons: SeasonFacts
     masonry: Masonry
     sheets: SheetFacts
+    bolts: BoltFacts
     board_fixing: BoardFixing
     finish: Finish
     stack: Stack

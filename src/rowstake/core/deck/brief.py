@@ -76,6 +76,15 @@ class DeckBrief:
         return 50.8 if self.region.units == "ft-in" else 50.0
 
     @property
+    def footing_top_mm(self) -> float:
+        """The top of what is under a post, over the ground beside it: a slab's own top, else as chosen; a block stands at
+        most its own height over the ground."""
+        if self.footing.id == "slab":
+            return 0.0
+        top = self.deck.footings.top_mm
+        return min(top, CATALOGUE.materials.deck.block_high_mm) if self.footing.id == "block" else top
+
+    @property
     def strip_mm(self) -> float:
         """What a clip strip lifts the boards by."""
         return self.product.strip_mm if self.deck.boards.fixing == "strips" else 0.0

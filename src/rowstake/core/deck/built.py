@@ -9,16 +9,20 @@ from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.boards import Laying
+from rowstake.core.deck.braces import Brace, blocks_for, braces
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.carried import FootingAt, dig_footings, stand_posts
+from rowstake.core.deck.corners import corners
 from rowstake.core.deck.fascia import fascia_parts
 from rowstake.core.deck.fixings import board_fixings, extras, frame_hardware
 from rowstake.core.deck.frame import Grid, Stick
 from rowstake.core.deck.ledger import LedgerPlan, ledger_parts, plan_ledger
 from rowstake.core.deck.members import LETTERS, beam_plies, frame_sticks
-from rowstake.core.deck.shape import Point
+from rowstake.core.deck.shape import Edge, Point
 from rowstake.core.deck.stack import PostAt, joist_depth
 from rowstake.core.deck.supports import Supports
+from rowstake.core.deck.work import Worked, worked
+from rowstake.core.fasteners import bolt_for
 from rowstake.core.parts import Lies, Part
 
 
@@ -29,6 +33,9 @@ class Built:
     footings: tuple[FootingAt, ...]
     ledger: LedgerPlan | None
     parts: tuple[Part, ...]
+    work: tuple[Worked, ...]
+    bare: tuple[Edge, ...]
+    """Clipped corners whose rim has nothing to bear on."""
 
 
 def _square(at: Point, wide: float, deep: float) -> tuple[Point, ...]:
@@ -45,9 +52,11 @@ def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> B
     """All parts of a deck, in the order of the work."""
     top = brief.deck.levels.height_mm - brief.field.thickness_mm - brief.strip_mm
     depth = joist_depth(brief, supports)
-    posts = stand_posts(brief, grid, supports)
+    rims, bare = corners(brief, grid, supports)
+    posts = stand_posts(brief, grid, supports, rims)
     footings = dig_footings(brief, posts)
-    sticks = _labelled(frame_sticks(brief, grid, supports, laying))
+    propped = braces(brief, grid, supports, posts)
+    sticks = _labelled(frame_sticks(brief, grid, supports, laying, blocks_for(propped)))
     ledger = plan_ledger(brief, grid, supports, [s for _, s in sticks])
     out = [part for f in footings for part in _footing_parts(brief, f)]
     for label, stick in sticks:
@@ -59,14 +68,15 @@ def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> B
                 replace(_stick_part(grid, label, stick, beam_top - beam.section.width_mm, beam_top), of=beam.label)
             )
     out += frame_hardware(brief, grid, supports, [s for _, s in sticks], posts)
-    out += ledger_parts(brief, ledger) + _braces(brief, grid, supports, posts, top - depth)
+    out += ledger_parts(brief, ledger) + _brace_parts(brief, grid, propped)
     out += (
         _board_parts(brief, laying)
         + board_fixings(brief, grid, laying)
         + fascia_parts(brief, depth, top)
         + extras(brief, grid)
     )
-    return Built(tuple(sticks), tuple(posts), tuple(footings), ledger, tuple(out))
+    work = worked(brief, grid, supports, rims)
+    return Built(tuple(sticks), tuple(posts), tuple(footings), ledger, tuple(out), tuple(work), tuple(bare))
 
 
 def _labelled(sticks: list[Stick]) -> list[tuple[str, Stick]]:
@@ -98,9 +108,14 @@ def _footing_parts(brief: DeckBrief, f: FootingAt) -> list[Part]:
     out += [
         Part(f"{f.label} {item}", "hardware", "holes", item, f.label, amount=n, unit="each") for item, n in dug.hardware
     ]
-    length = post.height_mm + (dug.post_below_mm + CATALOGUE.materials.deck.standoff_mm if dug.post_below_mm else 0.0)
+    in_ground = dug.post_below_mm > 0
+    length = (
+        0.0
+        if not post.fits(in_ground)
+        else post.height_mm + (dug.post_below_mm + CATALOGUE.materials.deck.standoff_mm if dug.post_below_mm else 0.0)
+    )
     if length > 1:
-        foot = post.ground_mm + brief.deck.footings.top_mm - dug.post_below_mm
+        foot = post.foot_mm - (dug.post_below_mm + CATALOGUE.materials.deck.standoff_mm if dug.post_below_mm else 0.0)
         out.append(
             Part(post.label, "post", "frame", brief.post.id, f.label, length, brief.post.width_mm, above_mm=max(post.height_mm, 0.0),
                  lies=Lies(_square(post.at, brief.post.thickness_mm, brief.post.width_mm), foot, foot + length))
@@ -118,27 +133,21 @@ def _footing_parts(brief: DeckBrief, f: FootingAt) -> list[Part]:
     return out
 
 
-BRACE_MM = 600.0
-
-
-def _braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt], level: float) -> list[Part]:
-    """Where a deck stands free on tall posts: a brace at 45° each way along the beam, from every post to its beam."""
-    if brief.attached or supports.flush:
-        return []
+def _brace_parts(brief: DeckBrief, grid: Grid, made: list[Brace]) -> list[Part]:
+    """Every brace, flat on the side of its post, with its bolts."""
     section = CATALOGUE.sections[brief.region.rail]
     out: list[Part] = []
-    for post in posts:
-        if post.height_mm <= CATALOGUE.materials.deck.free_braced_over_mm:
-            continue
-        s = grid.on_plan(post.at)[0]
-        bottom = level - post.beam.section.width_mm
-        for way in (-1, 1):
-            far = s + way * BRACE_MM
-            if not post.beam.s0 <= far <= post.beam.s1:
-                continue
-            stick = Stick("brace", section, (s, post.beam.t), (far, post.beam.t))
-            part = _stick_part(grid, f"X{len(out) + 1}", stick, bottom - BRACE_MM, bottom)
-            out.append(replace(part, length_mm=BRACE_MM * math.sqrt(2), of=post.label, ends="45° both ends"))
+    for brace in made:
+        stick = Stick("brace", section, brace.a, brace.b)
+        part = _stick_part(grid, f"X{len(out) + 1}", stick, brace.top_mm - brace.reach_mm, brace.top_mm)
+        out.append(
+            replace(
+                part, length_mm=brace.length_mm, of=brace.post, ends=f"45° both ends; from {brace.post} to {brace.to}"
+            )
+        )
+    if out:
+        bolt = bolt_for(brief.region.units, brief.post.width_mm + section.thickness_mm)
+        out.append(Part("brace bolts", "hardware", "frame", bolt, "braces", amount=4 * len(made), unit="each"))
     return out
 
 

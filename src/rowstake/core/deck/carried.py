@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-import math
+from collections.abc import Iterable
 from dataclasses import dataclass
-from itertools import pairwise
 
-from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.brief import DeckBrief
-from rowstake.core.deck.footings import Dug, Under, kinds
+from rowstake.core.deck.corners import Corner
+from rowstake.core.deck.dug import bearing_of, dig
+from rowstake.core.deck.footings import Dug
 from rowstake.core.deck.frame import Grid
 from rowstake.core.deck.stack import PostAt, beam_depth, ground_at, stack_at
 from rowstake.core.deck.supports import Supports
@@ -39,38 +39,30 @@ def footing_used(brief: DeckBrief, f: FootingAt) -> float | None:
     """Share of the ground's bearing (or the pile's rating) that its load takes; None where neither is known."""
     if f.dug.carries_kn is not None:
         return f.load_kn / f.dug.carries_kn
-    if not f.dug.layers:
-        return None
-    square = brief.footing.id == "block"
-    area = f.dug.across_mm**2 * (1.0 if square else math.pi / 4) / 1e6
-    return f.load_kn / (bearing_of(brief) * area)
+    return f.load_kn / (bearing_of(brief) * f.dug.bears_m2) if f.dug.bears_m2 else None
 
 
-def bearing_of(brief: DeckBrief) -> float:
-    """What the soil bears, kPa: of the soil named where it is known for certain, else of the weakest."""
-    return brief.soil.bearing_kpa if brief.deck.footings.soil_known else CATALOGUE.soils["clay"].bearing_kpa
-
-
-def stand_posts(brief: DeckBrief, grid: Grid, supports: Supports) -> list[PostAt]:
+def stand_posts(brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[Corner] = ()) -> list[PostAt]:
+    """Under every beam, then under the rims of clipped corners."""
     out: list[PostAt] = []
     for beam in supports.beams:
-        for s, (low, high) in zip(beam.posts, pairwise(beam.marks), strict=True):
+        for s, share in zip(beam.posts, beam.shares, strict=True):
             at = grid.on_plan((s, beam.t))
             ground = ground_at(brief, at)
-            stack = stack_at(brief, supports, ground, beam_depth(supports, beam))
-            out.append(PostAt(f"P{len(out) + 1}", beam, at, ground, stack, beam.carried_mm * (high - low) / 1e6))
+            deep = beam_depth(supports, beam)
+            stack = stack_at(brief, supports, ground, deep)
+            out.append(PostAt(f"P{len(out) + 1}", beam, at, ground, stack, beam.carried_mm * share / 1e6, deep))
+    for corner in corners:
+        at = grid.on_plan(corner.at)
+        ground = ground_at(brief, at)
+        carries = corner.post_n / 1000 / brief.total_kpa
+        out.append(PostAt(f"P{len(out) + 1}", None, at, ground, stack_at(brief, supports, ground, 0.0), carries))
     return out
 
 
 def dig_footings(brief: DeckBrief, posts: list[PostAt]) -> list[FootingAt]:
-    kind = kinds()[brief.footing.id]
-    bearing = bearing_of(brief)
     out = []
     for post in posts:
         load = post.carries_m2 * brief.total_kpa
-        under = Under(
-            load, bearing, min(brief.post.thickness_mm, brief.post.width_mm), brief.post.name, brief.job.site.frost_depth_mm,
-            brief.deck.footings.top_mm, tuple(brief.region.augers_mm), brief.footing_step_mm, brief.deck.footings.pile_kn,
-        )  # fmt: skip
-        out.append(FootingAt(post, load, kind.dig(under)))
+        out.append(FootingAt(post, load, dig(brief, load)))
     return out

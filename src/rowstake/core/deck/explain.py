@@ -9,7 +9,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.boards import INSTALL_C, Laying
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.built import Built
-from rowstake.core.deck.carried import bearing_of
+from rowstake.core.deck.dug import bearing_of
 from rowstake.core.deck.frame import Grid
 from rowstake.core.deck.shape import outline
 from rowstake.core.deck.stack import joist_depth
@@ -55,9 +55,9 @@ def _height(brief: DeckBrief, supports: Supports, built: Built, book: Notebook) 
     post = min(built.posts, key=lambda q: q.height_mm, default=None)
     if post is None:
         return
-    beam = 0.0 if supports.flush else post.beam.section.width_mm
+    beam = post.beam_mm
     needed = brief.field.thickness_mm + joist_depth(brief, supports) + beam + facts.standoff_mm
-    there = levels.height_mm - post.ground_mm - (brief.deck.footings.top_mm if brief.footing.id != "slab" else 0.0)
+    there = levels.height_mm - post.ground_mm - brief.footing_top_mm
     book.note(
         "stack", "Height stack", p.length(levels.height_mm),
         rule="From the top down: boards, joists, beam, the gap of a post base, the footing. What is left is the post; below zero it "
@@ -154,14 +154,21 @@ def _footings(brief: DeckBrief, built: Built, book: Notebook) -> None:
     )  # fmt: skip
 
 
+LEDGER_BY = {
+    "table": "The published table at its own load, 40 psf of people and 10 psf of itself: the column of the span, or the next longer one.",
+    "capacity": "Capacity of one fixing over the load of half the joists, rounded down to the inch, at most 36 in.",
+    "the brackets' rating": "The rating of one bracket over the load of half the joists.",
+}
+
+
 def _ledger(brief: DeckBrief, built: Built, book: Notebook) -> None:
     p, ledger = brief.printer, built.ledger
     if ledger is None:
         return
     book.note(
         "ledger", "Ledger fixings", f"{len(ledger.holes)} at {p.length(ledger.spacing_mm)} or closer",
-        rule="Capacity of one fixing over the load of half the joists, to the nearest inch, at most 36 in; two staggered rows 50 mm from "
-        "the edges, none within 40 mm of a joist.",
+        rule=f"{LEDGER_BY[ledger.by]} Two staggered rows {p.length(CATALOGUE.materials.deck.ledger_edge_mm)} from the edges, none within "
+        "40 mm of a joist; in pairs beside joists too close to step over.",
         formula=f"joist span {p.length(ledger.span_mm)}, {p.pressure(brief.total_kpa)} → {p.length(ledger.spacing_mm)}; "
         f"ledger {p.run(ledger.length_mm)} → {len(ledger.holes)}",
         source="published capacities of ledger fixings", changes="The fixing, the joist span, load.",

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.shape import Edge, edges, outline
-from rowstake.core.parts import Lies, Part
+from rowstake.core.parts import Lies, Part, letters
 from rowstake.core.reckoners.base import up
 
 
@@ -31,7 +31,7 @@ def fascia_parts(brief: DeckBrief, depth: float, top: float) -> list[Part]:
                 f", ripped to {brief.printer.length(high)}" if high < brief.fascia.width_mm - 0.5 else ""
             )
             out.append(
-                Part(f"A{n}{'abcdef'[k] if pieces > 1 else ''}", "fascia", "skin", brief.fascia.id, edge.side, length, high, ends,
+                Part(f"A{n}{letters(k + 1) if pieces > 1 else ''}", "fascia", "skin", brief.fascia.id, edge.side, length, high, ends,
                      lies=Lies((a, b, *inner), top - high, top))
             )  # fmt: skip
     return out

@@ -22,6 +22,8 @@ TAIL = 2
 """The last piece of a long ledger or rim reaches over at least so many spaces of joists."""
 NEAR = 1.2
 """Marks nearer than this many joists to a joist that must be there are left out."""
+LEFT_LONG_MM = 100.0
+"""What joists are left longer by, to be trimmed after the boards are set out."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,12 +53,15 @@ class Stick:
 
 @dataclass(frozen=True, slots=True)
 class Joist:
-    """A line of joists at one s, from t0 to t1 between the faces that hold it. `kind` says why it is there."""
+    """A line of joists at one s, from t0 to t1 between the faces that hold it. `kind` says why it is there; `near` and
+    `far` what closes the frame at its ends: ledger, rim, header or clipped rim."""
 
     s: float
     t0: float
     t1: float
     kind: str
+    near: str = "rim"
+    far: str = "rim"
 
     @property
     def length_mm(self) -> float:
@@ -76,13 +81,15 @@ class Group:
 
 @dataclass(slots=True)
 class Grid:
-    """The frame's outline and where its joists lie; `turned` maps (s, t) to the plan by changing places."""
+    """The frame's outline and where its joists lie; `turned` maps (s, t) to the plan by changing places. `plies` is of how
+    many the headers and trimmers of holes are made, and the rims of clipped corners."""
 
     poly: Polygon
     turned: bool
     thick_mm: float
     spacing_mm: float
     groups: list[Group]
+    plies: int = 2
     joists: list[Joist] = field(default_factory=list)
     edges: list[Edge] = field(default_factory=list)
 
@@ -148,7 +155,7 @@ def _uprights(grid: Grid) -> list[tuple[float, str]]:
             continue
         whole = spans[0][1] - spans[0][0] - edge.length_mm < 4 * grid.thick_mm
         if edge.hole:
-            out += [(s + into * half, "trimmer"), (s + into * 3 * half, "trimmer")]
+            out += [(s + into * (2 * k + 1) * half, "trimmer") for k in range(grid.plies)]
         elif whole:
             out.append((s + into * half, "end joist"))
         else:
@@ -156,11 +163,11 @@ def _uprights(grid: Grid) -> list[tuple[float, str]]:
     return out
 
 
-def lay_grid(brief: DeckBrief, thick_mm: float, nailers: list[float], doubled: bool) -> Grid:
+def lay_grid(brief: DeckBrief, thick_mm: float, nailers: list[float], doubled: bool, plies: int = 2) -> Grid:
     """Joists on centres from the low end of s, with those that edges, borders and doubled ends ask for."""
     plan = frame_outline(brief)
     poly = _turned(plan) if brief.turned else plan
-    grid = Grid(poly, brief.turned, thick_mm, brief.spacing_mm, _groups(brief, poly))
+    grid = Grid(poly, brief.turned, thick_mm, brief.spacing_mm, _groups(brief, poly), plies)
     grid.edges = edges(poly)
     low, _, high, _ = poly.bounds
     ends = [(low + 1.5 * thick_mm, "doubled end"), (high - 1.5 * thick_mm, "doubled end")] if doubled else []
@@ -184,12 +191,29 @@ def lay_grid(brief: DeckBrief, thick_mm: float, nailers: list[float], doubled: b
         if all(abs(s - other) > thick_mm * NEAR for other in taken):
             asked.append((s, "joist"))
         k += 1
+    asked += [(s, "joist") for s in _lacking(sorted(s for s, _ in asked), grid.spacing_mm, thick_mm)]
     for s, kind in sorted(asked):
         for t0, t1 in _span_at(poly, s):
-            near, far = _held(grid, s, t0), _held(grid, s, t1)
+            (near, by_near), (far, by_far) = _held(brief, grid, s, t0), _held(brief, grid, s, t1)
             if t1 - far - t0 - near > 2 * thick_mm:
-                grid.joists.append(Joist(s, t0 + near, t1 - far, kind))
+                grid.joists.append(Joist(s, t0 + near, t1 - far, kind, by_near, by_far))
     return grid
+
+
+def _lacking(marks: list[float], spacing: float, thick: float) -> list[float]:
+    """Joists that no mark gave, where a mark left out beside another joist would make the next space too wide: close
+    against that joist, or in the middle where neither side is near enough."""
+    out = []
+    for left, right in pairwise(marks):
+        if right - left <= spacing + 0.5:
+            continue
+        if right - (left + thick) <= spacing:
+            out.append(left + thick)
+        elif right - thick - left <= spacing:
+            out.append(right - thick)
+        else:
+            out.append((left + right) / 2)
+    return out
 
 
 def _edge_at(grid: Grid, s: float, t: float) -> Edge | None:
@@ -203,18 +227,19 @@ def _edge_at(grid: Grid, s: float, t: float) -> Edge | None:
     return None
 
 
-def _held(grid: Grid, s: float, t: float) -> float:
-    """How much of the way along t what holds a joist's end takes: a ledger, a rim, or two of them at holes and clips."""
+def _held(brief: DeckBrief, grid: Grid, s: float, t: float) -> tuple[float, str]:
+    """How much of the way along t what holds a joist's end takes, and what it is: a ledger, a rim, or several plies at
+    holes and clips."""
     edge = _edge_at(grid, s, t)
     if edge is None:
-        return grid.thick_mm
+        return grid.thick_mm, "rim"
     lean = abs(edge.along[0])
-    return grid.thick_mm * across_plies(edge) / max(lean, 0.2)
+    return grid.thick_mm * across_plies(grid, edge) / max(lean, 0.2), across_kind(edge, brief.attached)
 
 
-def across_plies(edge: Edge) -> int:
-    """One ledger or rim; two at a hole and at a clipped corner, which carry cut joists."""
-    return 2 if edge.hole or min(abs(edge.along[0]), abs(edge.along[1])) > 0.01 else 1
+def across_plies(grid: Grid, edge: Edge) -> int:
+    """One ledger or rim; more at a hole and at a clipped corner, which carry cut joists."""
+    return grid.plies if edge.hole or min(abs(edge.along[0]), abs(edge.along[1])) > 0.01 else 1
 
 
 def across_kind(edge: Edge, attached: bool) -> str:
@@ -241,7 +266,7 @@ def across(brief: DeckBrief, grid: Grid, joist: Section, flush_outer: set[float]
             if kind == "clipped rim"
             else "square"
         )
-        for ply in range(across_plies(edge)):
+        for ply in range(across_plies(grid, edge)):
             d = grid.thick_mm * (ply + 0.5)
             a = (edge.a[0] + nx * d, edge.a[1] + ny * d)
             b = (edge.b[0] + nx * d, edge.b[1] + ny * d)

@@ -3,15 +3,16 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.brief import DeckBrief
+from rowstake.core.deck.clear import merged
 from rowstake.core.deck.frame import Grid, Stick
 from rowstake.core.deck.supports import Supports
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
-from rowstake.core.reckoners.ledger_fasteners import LedgerFasteners
-from rowstake.core.reckoners.ledger_fasteners import run as ledger_fasteners
+from rowstake.core.reckoners.ledger_fasteners import LEAST_MM, spacing_mm
 
 ITEM = {
     "lag_13mm": "lag screw 13 mm (1/2 in) with washer",
@@ -27,20 +28,25 @@ LAP_MM = 100.0
 
 @dataclass(frozen=True, slots=True)
 class Hole:
-    """A fixing: along s, and in the upper or the lower row of the ledger."""
+    """A fixing: along s, and how high over the ledger's lower edge."""
 
     s: float
-    upper: bool
+    up_mm: float
 
 
 @dataclass(frozen=True, slots=True)
 class LedgerPlan:
-    """`spacing_mm` is what the load allows; `holes` keep to it or closer, and clear of the joists."""
+    """`spacing_mm` is what the load allows by the table or by capacity (`by`); `holes` keep to it or closer, and clear of
+    the joists, or stand in pairs either side of joists too close to step over. `rows` is 1 where the ledger is too low for
+    two. `over` says where a stride is longer than even pairs hold."""
 
     length_mm: float
     spacing_mm: float
     span_mm: float
+    by: str
+    rows: int
     holes: tuple[Hole, ...]
+    over: bool
 
 
 def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[Stick]) -> LedgerPlan | None:
@@ -50,43 +56,43 @@ def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[S
         return None
     spans = [b[1] - b[0] for g in grid.groups if g.ledger and len(b := supports.bearings(g)) > 1]
     span = max(spans, default=0.0)
-    length = sum(s.length_mm for s in pieces)
-    fixed = ledger_fasteners(
-        LedgerFasteners(
-            joist_span_mm=max(span, 1.0), fastener=brief.deck.ledger.fastener, live_kpa=brief.live_kpa,
-            dead_kpa=brief.deck.loads.dead_kpa, length_mm=length,
-        )
-    )  # fmt: skip
-    spacing = fixed.spacing_mm
+    spacing, by = spacing_mm(brief.deck.ledger.fastener, max(span, 1.0), brief.live_kpa, brief.deck.loads.dead_kpa)
     if (rated := brief.deck.ledger.bracket_kn) is not None and brief.deck.house.siding == "veneer":
         spacing = min(rated * 1000 / max(brief.total_kpa * max(span, 1.0) / 2 / 1000, 0.001), MOST_BRACKETS_MM)
+        by = "the brackets' rating"
+    facts, high = CATALOGUE.materials.deck, supports.joist.width_mm
+    two = high - 2 * facts.ledger_edge_mm >= facts.ledger_rows_mm - 0.5
+    levels = (high - facts.ledger_edge_mm, facts.ledger_edge_mm) if two else (high / 2, high / 2)
     holes: list[Hole] = []
+    over = spacing < LEAST_MM - 1e-6
     for stick in pieces:
-        low, high = sorted((stick.a[0], stick.b[0]))
-        holes += _holes(grid, low, high, spacing)
-    return LedgerPlan(length, spacing, span, tuple(holes))
+        low, far = sorted((stick.a[0], stick.b[0]))
+        places, paired = _places(grid, low, far, max(spacing, LEAST_MM))
+        over = over or (bool(paired) and (not two or any(b - a > 2 * spacing for a, b in pairwise(places))))
+        for n, s in enumerate(places):
+            ups = levels if s in paired and two else (levels[n % 2],)
+            holes += [Hole(s, up) for up in ups]
+    return LedgerPlan(sum(s.length_mm for s in pieces), spacing, span, by, 2 if two else 1, tuple(holes), over)
 
 
-def _holes(grid: Grid, low: float, high: float, spacing: float) -> list[Hole]:
-    """As few as the load allows and as even as they go, none where a joist sits; plainly even where none keeps clear."""
+def _places(grid: Grid, low: float, high: float, spacing: float) -> tuple[list[float], set[float]]:
+    """Where along one ledger fixings stand, none where a joist sits: as few as the load allows and as even as they go.
+    The second holds those that are doubled, on both sides of joists too close together to be stepped over."""
     end = min(CATALOGUE.materials.deck.ledger_end_mm, (high - low) / 4)
     clear = grid.thick_mm / 2 + CLEAR_MM
-    blocked = [(j.s - clear, j.s + clear) for j in grid.joists if low - clear < j.s < high + clear]
+    on = [j.s for j in grid.joists if j.near == "ledger"]
+    blocked = merged([(s - clear, s + clear) for s in on if low - clear < s < high + clear])
     first, last = _clear(low + end, blocked, 1), _clear(high - end, blocked, -1)
-    places = _stride(first, last, spacing, blocked)
-    if places is None:
-        count = up((high - low - 2 * end) / spacing) + 1
-        places = [low + end + (high - low - 2 * end) * n / max(count - 1, 1) for n in range(count)]
-    else:
-        short, far = 0.0, spacing
-        while far - short > 1:
-            middle = (short + far) / 2
-            tried = _stride(first, last, middle, blocked)
-            if tried is not None and len(tried) == len(places):
-                places, far = tried, middle
-            else:
-                short = middle
-    return [Hole(s, n % 2 == 0) for n, s in enumerate(places)]
+    places, paired = _stride(first, last, spacing, blocked)
+    short, far = 0.0, spacing
+    while far - short > 1:
+        middle = (short + far) / 2
+        tried, doubled = _stride(first, last, middle, blocked)
+        if len(tried) == len(places) and doubled <= paired:
+            places, paired, far = tried, doubled, middle
+        else:
+            short = middle
+    return places, paired
 
 
 def _clear(s: float, blocked: list[tuple[float, float]], way: int) -> float:
@@ -97,17 +103,21 @@ def _clear(s: float, blocked: list[tuple[float, float]], way: int) -> float:
     return s
 
 
-def _stride(first: float, last: float, spacing: float, blocked: list[tuple[float, float]]) -> list[float] | None:
-    """From the first place to the last in strides of at most `spacing`; None where a joist cannot be stepped over."""
+def _stride(
+    first: float, last: float, spacing: float, blocked: list[tuple[float, float]]
+) -> tuple[list[float], set[float]]:
+    """From the first place to the last in strides of at most `spacing`; longer, with both places doubled, over joists that
+    cannot be stepped over."""
     if first >= last:
-        return [(first + last) / 2]
-    places = [first]
+        return [(first + last) / 2], set()
+    places, paired = [first], set()
     while places[-1] < last:
         s = _clear(min(places[-1] + spacing, last), blocked, -1)
         if s <= places[-1] + 1 and s < last:
-            return None
+            s = min(_clear(places[-1] + spacing, blocked, 1), last)
+            paired |= {places[-1], s}
         places.append(s)
-    return places
+    return places, paired
 
 
 def bracketed(brief: DeckBrief) -> bool:

@@ -12,10 +12,12 @@ from rowstake.core.deck.boards import Laying, breaker_nailers, lay_boards, naile
 from rowstake.core.deck.brief import DeckBrief, resolve_deck
 from rowstake.core.deck.built import Built, build
 from rowstake.core.deck.carried import FootingAt
+from rowstake.core.deck.corners import corners
 from rowstake.core.deck.frame import Grid, Group, lay_grid
 from rowstake.core.deck.shape import outline
 from rowstake.core.deck.stack import ground_at
-from rowstake.core.deck.supports import Supports, propose
+from rowstake.core.deck.supports import MOST_PLIES, Supports, propose
+from rowstake.core.deck.work import worked
 from rowstake.core.faults import refuse
 from rowstake.core.job import LowerLevel
 from rowstake.core.parts import Lies, Part
@@ -66,6 +68,11 @@ class DeckLevel:
         levels = self.brief.deck.levels
         return levels.height_mm + max(0.0, levels.fall_out_mm) + max(0.0, levels.fall_along_mm)
 
+    @property
+    def in_ground(self) -> bool:
+        """True where posts run on into the ground."""
+        return self.brief.footing.id == "hole"
+
     def count(self, *kinds: str) -> int:
         return sum(1 for p in self.built.parts if p.kind in kinds)
 
@@ -90,6 +97,10 @@ def lay_level(brief: DeckBrief) -> DeckLevel:
     nailed = nailers(brief) + breaker_nailers(brief)
     grid = lay_grid(brief, brief.joists[0].thickness_mm, nailed, brief.deck.joists.doubled_ends)
     supports = propose(brief, grid.groups, grid.poly)
+    while grid.plies < MOST_PLIES and any(
+        w.plies > 1 and w.used > 1.0005 for w in worked(brief, grid, supports, corners(brief, grid, supports)[0])
+    ):
+        grid = lay_grid(brief, brief.joists[0].thickness_mm, nailed, brief.deck.joists.doubled_ends, grid.plies + 1)
     laying = lay_boards(brief, grid)
     return DeckLevel(brief, grid, supports, laying, build(brief, grid, supports, laying))
 
@@ -111,9 +122,16 @@ def lower_levels(main: DeckLevel) -> tuple[Lower, ...]:
 
 
 def _lower(main: DeckLevel, level: LowerLevel, n: int) -> Lower:
-    """The same deck with this level's shape, standing free on its own ground."""
+    """The same deck with this level's shape, standing free on its own ground. Raises `JobFault` where the ground there
+    lies as high as its boards."""
     job, deck, shape = main.brief.job, main.brief.deck, main.brief.deck.shape
     ground = ground_at(main.brief, (level.x_mm, level.y_mm))
+    least = LowerLevel.model_fields["height_mm"].metadata[0].ge
+    if level.height_mm - ground < least:
+        raise refuse(
+            f"deck.lower.{n}.height_mm", f"{level.height_mm:g} mm", f"at least {ground + least:g} mm there",
+            f"The ground under level {level.id} lies {main.brief.printer.length(ground)} up: it leaves no room for its boards",
+        )  # fmt: skip
     own = deck.model_copy(
         update={
             "shape": level.shape,
@@ -140,7 +158,7 @@ def _moved(built: Built, level: LowerLevel, up_mm: float) -> Built:
     )
     by_name = {q.label: q for q in posts}
     footings = tuple(FootingAt(by_name[names[f.post.label]], f.load_kn, f.dug) for f in built.footings)
-    return Built(built.sticks, posts, footings, built.ledger, tuple(_part(p, level, up_mm) for p in built.parts))
+    return replace(built, posts=posts, footings=footings, parts=tuple(_part(p, level, up_mm) for p in built.parts))
 
 
 def _part(part: Part, level: LowerLevel, up_mm: float) -> Part:

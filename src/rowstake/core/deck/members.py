@@ -6,10 +6,14 @@ from dataclasses import replace
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.deck.bearings import bearings_of
 from rowstake.core.deck.boards import Laying
 from rowstake.core.deck.brief import DeckBrief
-from rowstake.core.deck.frame import Grid, Joist, Stick, across, blocks_at, spans_over_blocking
+from rowstake.core.deck.frame import LEFT_LONG_MM, Grid, Joist, Stick, across, blocks_at, spans_over_blocking
+from rowstake.core.deck.shape import Point
+from rowstake.core.deck.splices import splice
 from rowstake.core.deck.supports import BeamLine, Supports
+from rowstake.core.parts import letters
 from rowstake.core.reckoners.base import up
 
 LETTERS = {
@@ -18,36 +22,25 @@ LETTERS = {
 }  # fmt: skip
 
 
-LEFT_LONG_MM = 100.0
-
-
 def _joist_pieces(joist: Joist, section: Section, supports: Supports, beams: list[BeamLine]) -> list[Stick]:
-    """A line of joists in the pieces it is made of: in hangers between flush beams, or lapped over dropped ones.
-
-    Never over the outer beam: what hangs past it must run through.
-    """
+    """A line of joists in the pieces it is made of: in hangers between flush beams, or lapped over dropped ones, each on
+    two bearings at least."""
     kind, s = joist.kind, joist.s
     if supports.flush:
         gaps = sorted((b.t - b.wide_mm / 2, b.t + b.wide_mm / 2) for b in beams)
         ends = [joist.t0, *(x for gap in gaps if gap[1] > joist.t0 and gap[0] < joist.t1 for x in gap), joist.t1]
         pairs = zip(ends[::2], ends[1::2], strict=True)
         return [Stick(kind, section, (s, a), (s, b), "crown up") for a, b in pairs if b - a > 20]
-    longest, lap = max(section.lengths_mm), CATALOGUE.materials.deck.splice_lap_mm / 2
-    bears = [b.t for b in sorted(beams, key=lambda b: b.t) if joist.t0 < b.t < joist.t1][:-1]
-    out, start = [], joist.t0
-    while joist.t1 - start > longest:
-        reach = [t for t in bears if start + lap < t and t + lap - start <= longest]
-        if not reach:
-            break
-        at = reach[-1]
-        out.append(Stick(kind, section, (s, start), (s, at + lap), "crown up, lapped"))
-        start = at - lap
-    out.append(Stick(kind, section, (s, start), (s, joist.t1), "crown up"))
-    return out
+    lap = CATALOGUE.materials.deck.splice_lap_mm
+    bears = [t for t, _ in bearings_of(joist, beams)]
+    pieces = splice(joist.t0, joist.t1, bears, max(section.lengths_mm), lap) or [(joist.t0, joist.t1)]
+    how = ["crown up, lapped"] * (len(pieces) - 1) + ["crown up"]
+    return [Stick(kind, section, (s, a), (s, b), words) for (a, b), words in zip(pieces, how, strict=True)]
 
 
-def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> list[Stick]:
-    """Everything of the frame in one section of joist: joists, what closes them, blocks. Beams come apart."""
+def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying, blocked: list[Point]) -> list[Stick]:
+    """Everything of the frame in one section of joist: joists, what closes them, blocks. Beams come apart. `blocked` are
+    places that need a block between the joists beside them."""
     joist = supports.joist
     outer: set[float] = set()
     if supports.flush:
@@ -58,7 +51,7 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Layin
         cut = line
         if supports.flush:
             end = [b for b in supports.under(line.s) if b.outer and abs(b.t - line.t1) < 4 * grid.thick_mm]
-            cut = replace(line, t1=end[0].t - end[0].wide_mm / 2) if end else line
+            cut = replace(line, t1=min(line.t1, end[0].t - end[0].wide_mm / 2)) if end else line
         pieces = _joist_pieces(cut, joist, supports, [b for b in supports.under(line.s) if b.t < cut.t1 - 1])
         if brief.deck.joists.left_long and pieces and not supports.flush:
             last = pieces[-1]
@@ -70,6 +63,9 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Layin
     for beam in supports.beams if supports.flush else ():
         room.take(Stick("beam", beam.section, (beam.s0, beam.t), (beam.s1, beam.t)), beam.wide_mm)
     sticks += [block for block in _blocking(brief, grid, supports) if room.take_if_free(block)]
+    for s, t in blocked:
+        here = blocks_at(grid, joist, t, "blocking", s - grid.spacing_mm, s + grid.spacing_mm)
+        sticks += [block for block in here if block.a[0] <= s <= block.b[0] and room.take_if_free(block)]
     sticks += _sisters(grid, joist, laying, room)
     return sticks
 
@@ -192,7 +188,7 @@ def beam_plies(beam: BeamLine) -> list[tuple[str, Stick]]:
             ends = "square" if len(cuts) == 1 else "meets over a post"
             out.append(
                 (
-                    f"{beam.label}-{ply + 1}{'abcdefgh'[n - 1] if len(cuts) > 1 else ''}",
+                    f"{beam.label}-{ply + 1}{letters(n) if len(cuts) > 1 else ''}",
                     Stick("beam", beam.section, (a, t), (b, t), ends),
                 )
             )

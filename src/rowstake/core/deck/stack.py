@@ -14,18 +14,37 @@ from rowstake.core.reckoners.height_stack import run as height_stack
 
 @dataclass(frozen=True, slots=True)
 class PostAt:
-    """A post under a beam: where it stands on the plan, the ground there, its stack, and the deck it carries."""
+    """A post under a beam, or (None) under the rim of a clipped corner: where it stands on the plan, the ground there, its stack, and the deck it carries."""
 
     label: str
-    beam: BeamLine
+    beam: BeamLine | None
     at: Point
     ground_mm: float
     stack: Stack
     carries_m2: float
+    beam_mm: float = 0.0
+    """What the beam adds to the stack; nothing when flush, or where the post stands under a rim."""
 
     @property
     def height_mm(self) -> float:
         return self.stack.post_mm
+
+    @property
+    def under(self) -> str:
+        """What it carries, by its label."""
+        return self.beam.label if self.beam else "the rim of a clipped corner"
+
+    def fits(self, in_ground: bool) -> bool:
+        """Whether there is room for a post that can be cut and fixed, or for none at all; one that runs on into the
+        ground may be as short as it likes over it."""
+        return self.height_mm >= (
+            -0.5 if in_ground or abs(self.height_mm) <= 0.5 else CATALOGUE.materials.deck.least_post_mm - 0.5
+        )
+
+    @property
+    def foot_mm(self) -> float:
+        """The level of what the post stands on: the seat of its base, over the footing."""
+        return self.stack.top_of_beam_mm - self.beam_mm - self.stack.post_mm
 
 
 def ground_at(brief: DeckBrief, at: Point) -> float:
@@ -41,7 +60,7 @@ def joist_depth(brief: DeckBrief, supports: Supports) -> float:
 
 def stack_at(brief: DeckBrief, supports: Supports, ground_mm: float, beam_mm: float) -> Stack:
     """From the finished top down to a footing beside ground of this level; a flush beam takes no height of its own."""
-    footing = ground_mm + (brief.deck.footings.top_mm if brief.footing.id != "slab" else 0.0)
+    footing = ground_mm + brief.footing_top_mm
     return height_stack(
         HeightStack(
             finished_mm=brief.deck.levels.height_mm,

@@ -1,4 +1,8 @@
-"""What carries the joists: their size, the beams under them, the posts under those. Sizes are proposed from the spans."""
+"""What carries the joists: their size, the beams under them, the posts under those. Sizes are proposed from the spans.
+
+Beams, posts and what is dug under them keep clear of holes; what a bearing carries is the larger of what it takes from
+joists (or plies) cut over it and from ones that run on over it.
+"""
 
 from __future__ import annotations
 
@@ -10,17 +14,22 @@ from shapely.geometry import LineString, Polygon
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.deck.brief import DeckBrief
-from rowstake.core.deck.frame import Group
-from rowstake.core.faults import refuse
-from rowstake.core.reckoners.base import up
+from rowstake.core.deck.clear import Span, Zone, ways_clear, zones
+from rowstake.core.deck.dug import across_under
+from rowstake.core.deck.frame import LEFT_LONG_MM, Group
+from rowstake.core.deck.splices import splice
+from rowstake.core.faults import JobFault, refuse
 from rowstake.core.reckoners.beam_span import OVERHANGING, BeamSpan
 from rowstake.core.reckoners.beam_span import run as beam_span
 from rowstake.core.reckoners.joist_span import JoistSpan
 from rowstake.core.reckoners.joist_span import run as joist_span
+from rowstake.core.structure.continuous import Stretch, bend
 
 MOST_ROWS = 12
 USUAL_POSTS_MM = 2400.0
-END_SHARE = 8
+MOST_POSTS = 200
+END_MM = 300.0
+"""How far a beam runs on past its end posts, where a quarter of its bay allows it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,14 +72,24 @@ class BeamLine:
         middles = ((a + b) / 2 for a, b in pairwise(self.posts))
         return [self.group.s0, *middles, self.group.s1]
 
+    @property
+    def shares(self) -> list[float]:
+        """The length of beam that each post carries, mm: the larger of plies that meet over it and plies that run on."""
+        apart = [high - low for low, high in pairwise(self.marks)]
+        on = bend(self.posts, self.group.s0, self.group.s1, [Stretch(self.group.s0, self.group.s1, 1.0)]).reactions
+        return [max(a, b) for a, b in zip(apart, on, strict=True)]
+
 
 @dataclass(frozen=True, slots=True)
 class Supports:
+    """`overhang_mm` is that of the deepest group; `hangs` tells every group's."""
+
     joist: Section
     joist_reach: Reach
     overhang_mm: float
     beams: tuple[BeamLine, ...]
     flush: bool
+    hangs: dict[Group, float]
 
     def under(self, s: float) -> list[BeamLine]:
         """The beams that reach under a joist at s."""
@@ -82,17 +101,20 @@ class Supports:
         return [group.t0, *own] if group.ledger else own
 
 
-def overhang_of(brief: DeckBrief, group: Group, spans: int) -> float:
-    """How far joists of a group run past their outer beam: chosen; or a share of the way, to a tidy figure and at most a
-    quarter of its span; none when flush."""
+def overhang_of(brief: DeckBrief, group: Group, spans: int, deepest: bool) -> float:
+    """How far joists of a group run past their outer beam: chosen, for the deepest group; else a share of the way, to a
+    tidy figure and at most a quarter of its span; none when flush."""
     facts, beams, deep = CATALOGUE.materials.deck, brief.deck.beams, group.t1 - group.t0
     if beams.way == "flush":
         return 0.0
-    if beams.overhang_mm is not None:
+    if beams.overhang_mm is not None and deepest:
         return min(beams.overhang_mm, deep / 2)
     ends = 1 if group.ledger else 2
-    quarter = facts.overhang_share / (spans + ends * facts.overhang_share)
-    tidy = deep * min(facts.overhang_of_run, quarter) // brief.region.snap_mm * brief.region.snap_mm
+    quarter = deep * facts.overhang_share / (spans + ends * facts.overhang_share)
+    most = deep * facts.overhang_of_run if beams.overhang_mm is None else beams.overhang_mm
+    if most <= quarter and beams.overhang_mm is not None:
+        return most
+    tidy = min(most, quarter) // brief.region.snap_mm * brief.region.snap_mm
     return tidy if tidy >= facts.least_overhang_mm else 0.0
 
 
@@ -108,10 +130,12 @@ def allowed_joist(brief: DeckBrief, joist: Section) -> Reach:
 
 @dataclass(frozen=True, slots=True)
 class Spread:
-    """The bearings of a group's joists from the near end out, and the overhang past the last."""
+    """The bearings of a group's joists from the near end out, and the overhang past the last; `holds` where no joist
+    spans or hangs further than it may and every piece can be cut from what is sold."""
 
     marks: tuple[float, ...]
     overhang_mm: float
+    holds: bool
 
     @property
     def spans(self) -> int:
@@ -119,56 +143,165 @@ class Spread:
 
     @property
     def span_mm(self) -> float:
-        return (self.marks[-1] - self.marks[0]) / self.spans
+        """The longest."""
+        return max(b - a for a, b in pairwise(self.marks))
 
 
-def _spread(brief: DeckBrief, group: Group, allowed_mm: float, wide_mm: float) -> Spread:
-    """Equal spans, as few as are allowed, or as many as the builder's rows of beams make; a beam never hangs past the frame.
+def _spread(
+    brief: DeckBrief, group: Group, joist: Section, allowed_mm: float, wide_mm: float, deepest: bool, berth_mm: float
+) -> Spread:
+    """Spans as equal as holes let them be, as few as are allowed, or as many as the builder's rows of beams make.
 
-    Raises `JobFault` where the overhang leaves nothing between the bearings.
+    A beam never hangs past the frame. Raises `JobFault` where the overhang leaves nothing between the bearings, and
+    where no row of beams keeps clear of a hole.
     """
     rows = brief.deck.beams.rows
     fixed = None if rows is None else max(1, rows if group.ledger else rows - 1)
+    best: Spread | None = None
     for spans in [fixed] if fixed else range(1, MOST_ROWS + 1):
-        hang = max(overhang_of(brief, group, spans), wide_mm / 2)
+        hang = max(overhang_of(brief, group, spans, deepest), wide_mm / 2)
         first, last = (group.t0 if group.ledger else group.t0 + hang), group.t1 - hang
-        if last - first < 1:
-            raise refuse(
-                "deck.beams.overhang_mm", f"{brief.deck.beams.overhang_mm or 0:g} mm", "less than the deck is deep",
-                "The overhang leaves nothing between the bearings",
-            )  # fmt: skip
-        if fixed or (last - first) / spans <= allowed_mm + 1e-6:
+        if last - first < (1 if spans == 1 else spans * wide_mm):
+            if best is None:
+                raise refuse(
+                    "deck.beams.overhang_mm" if not fixed or spans == 1 else "deck.beams.rows",
+                    f"{brief.deck.beams.overhang_mm or 0:g} mm, {brief.deck.beams.rows or 'no'} rows",
+                    "less than the deck is deep", "The overhang and the beams leave nothing between the bearings",
+                )  # fmt: skip
             break
-    marks = tuple(first + (last - first) * i / spans for i in range(spans + 1))
-    return Spread(marks, overhang_of(brief, group, spans))
+        equal = [first + (last - first) * i / spans for i in range(spans + 1)]
+        tries = [
+            _tried(brief, group, joist, marks, allowed_mm, wide_mm, hang)
+            for marks in ways_clear(equal, _beam_spans(brief, group, berth_mm), [group.ledger, *[False] * spans])
+        ]
+        ways = [way for way in tries if way is not None]
+        for way in sorted(ways, key=lambda w: w.span_mm):
+            if way.holds:
+                return way
+            if best is None or way.span_mm < best.span_mm:
+                best = way
+    if best is None:
+        names = ", ".join(z.id for z in zones(brief) if z.s1 > group.s0 and z.s0 < group.s1)
+        raise refuse(
+            "deck.shape.cuts", names, "a hole between the rows of beams: move it, make it smaller, or choose another number of rows",
+            f"No row of beams keeps clear of {names}",
+        )  # fmt: skip
+    return best
+
+
+def _tried(
+    brief: DeckBrief,
+    group: Group,
+    joist: Section,
+    marks: list[float],
+    allowed_mm: float,
+    wide_mm: float,
+    hang_mm: float,
+) -> Spread | None:
+    """A spread on these bearings; None where two come too near each other or one leaves the frame."""
+    near, far = (0.0 if group.ledger else marks[0] - group.t0), group.t1 - marks[-1]
+    if min(b - a for a, b in pairwise(marks)) < wide_mm or min(far, near + wide_mm * group.ledger) < wide_mm / 2 - 1e-6:
+        return None
+    quarter = CATALOGUE.materials.deck.overhang_share
+    hangs = far <= max(hang_mm, (marks[-1] - marks[-2]) * quarter, wide_mm / 2) + 1e-6
+    hangs = hangs and near <= max(hang_mm, (marks[1] - marks[0]) * quarter, wide_mm / 2) + 1e-6
+    longest = max(joist.lengths_mm) - (LEFT_LONG_MM if brief.deck.joists.left_long else 0.0)
+    flush = brief.deck.beams.way == "flush"
+    lap = CATALOGUE.materials.deck.splice_lap_mm
+    thick = joist.thickness_mm
+    cut = (
+        max(b - a for a, b in pairwise(marks)) <= longest
+        if flush
+        else splice(group.t0 + thick, group.t1 - thick, marks, longest, lap) is not None
+    )
+    spans = max(b - a for a, b in pairwise(marks)) <= allowed_mm + 1e-6
+    return Spread(tuple(marks), far if far > wide_mm / 2 + 1e-6 else 0.0, spans and cut and hangs)
+
+
+def _beam_spans(brief: DeckBrief, group: Group, berth_mm: float) -> list[Span]:
+    """Where along t the middle of a beam of this group may not lie: over a hole, its growth and, flush, its headers."""
+    facts = CATALOGUE.materials.deck
+    around = (
+        brief.deck.boards.overhang_mm + brief.joists[0].thickness_mm * MOST_PLIES
+        if brief.deck.beams.way == "flush"
+        else facts.beside_hole_mm
+    )
+    widest = brief.joists[0].thickness_mm * (brief.deck.beams.plies or PLIES[-1])
+    off = widest / 2 + around
+    dig = [(z, off if not berth_mm else max(off, z.dig_mm + berth_mm)) for z in zones(brief)]
+    return [(z.t0 - d, z.t1 + d) for z, d in dig if z.s1 + around > group.s0 and z.s0 - around < group.s1]
+
+
+PLIES = [2, 3]
+"""What beams are made of, where the builder does not say."""
+MOST_PLIES = 4
+"""Headers and trimmers are made of so many at most."""
 
 
 def propose(brief: DeckBrief, groups: list[Group], frame: Polygon) -> Supports:
-    """The shallowest joist that needs the fewest beams, and beams to suit. Raises `JobFault` where nothing on sale reaches."""
+    """Beams just clear of holes; where their posts then find no place, beams so far off that footings clear them too.
+    Raises `JobFault`."""
+    try:
+        return _propose(brief, groups, frame, 0.0)
+    except JobFault:
+        if not zones(brief):
+            raise
+        try:
+            return _propose(brief, groups, frame, BERTH_MM)
+        except JobFault:
+            pass
+        raise
+
+
+BERTH_MM = 250.0
+"""Half a footing: what a beam keeps off besides, where no post of it would clear a hole."""
+
+
+def _propose(brief: DeckBrief, groups: list[Group], frame: Polygon, berth_mm: float) -> Supports:
+    """The shallowest joist that holds on the fewest beams, and beams to suit; where none on sale holds, the one that
+    reaches furthest, and advice says so. Raises `JobFault`."""
     wide = brief.joists[0].thickness_mm * (brief.deck.beams.plies or 2)
     deepest = max(groups, key=lambda g: g.t1 - g.t0)
-    spans = {j.id: _spread(brief, deepest, allowed_joist(brief, j).allowed_mm, wide).spans for j in brief.joists}
-    joist = next(j for j in brief.joists if spans[j.id] == min(spans.values()))
+    tried = {
+        j.id: (
+            j,
+            [_spread(brief, g, j, allowed_joist(brief, j).allowed_mm, wide, g is deepest, berth_mm) for g in groups],
+        )
+        for j in brief.joists
+    }
+    joist, laid = min(tried.values(), key=lambda way: _merit(brief, *way))
     limit = allowed_joist(brief, joist)
     beams: list[BeamLine] = []
-    spreads = {group: _spread(brief, group, limit.allowed_mm, wide) for group in groups}
-    for group, spread in spreads.items():
+    for group, spread in zip(groups, laid, strict=True):
         for t in spread.marks[1:] if group.ledger else spread.marks:
             beams.append(_beam(brief, joist, group, t, list(spread.marks), _extent(frame, group, t), len(beams) + 1))
-    reach = Reach(limit.allowed_mm, limit.governed_by, max(s.span_mm for s in spreads.values()))
-    return Supports(joist, reach, spreads[deepest].overhang_mm, tuple(beams), brief.deck.beams.way == "flush")
+    reach = Reach(limit.allowed_mm, limit.governed_by, max(s.span_mm for s in laid))
+    hangs = {group: spread.overhang_mm for group, spread in zip(groups, laid, strict=True)}
+    return Supports(joist, reach, hangs[deepest], tuple(beams), brief.deck.beams.way == "flush", hangs)
 
 
-def _carried(marks: list[float], group: Group, t: float) -> float:
-    """The depth of deck a beam carries: half the spans beside it, and all of an overhang by its leverage."""
+def _merit(brief: DeckBrief, joist: Section, laid: list[Spread]) -> tuple[bool, bool, float]:
+    """What is wanted of a joist, in order: it holds; a ledger of it takes two rows of fixings; few beams, or, where none
+    holds, a long reach. Of equals the shallowest comes first."""
+    facts, holds = CATALOGUE.materials.deck, all(s.holds for s in laid)
+    low = brief.attached and joist.width_mm < 2 * facts.ledger_edge_mm + facts.ledger_rows_mm - 0.5
+    return not holds, low, sum(s.spans for s in laid) if holds else -allowed_joist(brief, joist).allowed_mm
+
+
+def carried(marks: list[float], group: Group, t: float, cut: bool) -> float:
+    """The depth of deck a beam carries: half the spans beside it and all of an overhang by its leverage, or, where joists
+    run on over it, their reaction there if it is more. `cut` joists end at every beam."""
     before = [m for m in marks if m < t - 0.1]
     after = [m for m in marks if m > t + 0.1]
     span_in, span_out = (t - before[-1] if before else 0.0), (after[0] - t if after else 0.0)
-    carried = span_in / 2 + span_out / 2
+    apart = span_in / 2 + span_out / 2
     for missing, hang, span in ((not after, group.t1 - t, span_in), (not before, t - group.t0, span_out)):
         if missing and hang > 0:
-            carried += hang + (hang * hang / (2 * span) if span else 0.0)
-    return carried
+            apart += hang + (hang * hang / (2 * span) if span else 0.0)
+    if cut or len(marks) < 3:
+        return apart
+    on = bend(marks, group.t0, group.t1, [Stretch(group.t0, group.t1, 1.0)]).reactions
+    return max(apart, on[min(range(len(marks)), key=lambda i: abs(marks[i] - t))])
 
 
 def _extent(frame: Polygon, group: Group, t: float) -> tuple[float, float]:
@@ -183,27 +316,63 @@ def _beam(
     brief: DeckBrief, joist: Section, group: Group, t: float, marks: list[float], ends: tuple[float, float], number: int
 ) -> BeamLine:
     """A beam under (or between) the joists: the lightest of those on sale that reaches the spacing wanted."""
-    carried = _carried(marks, group, t)
+    flush = brief.deck.beams.way == "flush"
+    load = carried(marks, group, t, cut=flush)
     (low, high) = ends
     length = high - low
-    end = min(300.0, length / END_SHARE)
-    wanted = min(brief.deck.posts.most_mm or USUAL_POSTS_MM, length - 2 * end)
-    flush = brief.deck.beams.way == "flush"
+    wanted = min(brief.deck.posts.most_mm or USUAL_POSTS_MM, length * 2 / 3)
     sections = [joist] if flush else list(brief.beams)
-    plies = [brief.deck.beams.plies] if brief.deck.beams.plies else [2, 3]
-    tries = [(s, n, *allowed_beam(brief, s, n, carried)) for n in plies for s in sections if n]
+    plies = [brief.deck.beams.plies] if brief.deck.beams.plies else PLIES
+    tries = [(s, n, *allowed_beam(brief, s, n, load)) for n in plies for s in sections if n]
     best = next((x for x in tries if x[2] >= wanted - 0.5), None) or max(tries, key=lambda x: x[2])
     section, n, allowed, governed = best
-    most = min(allowed, brief.deck.posts.most_mm or math.inf)
-    between = length - 2 * end
-    bays = max(1, up(between / most))
-    posts = tuple(low + end + between * i / bays for i in range(bays + 1))
+    posts = _posts(brief, t, low, high, min(allowed, brief.deck.posts.most_mm or math.inf), load)
     outer = abs(t - max(marks)) < 0.1
     if flush:
         half = n * section.thickness_mm / 2
         t = min(t, group.t1 - half) if group.ledger else max(group.t0 + half, min(t, group.t1 - half))
-    reach = Reach(allowed, governed, between / bays)
-    return BeamLine(f"B{number}", group, t, low, high, section, n, carried, posts, reach, outer)
+    reach = Reach(allowed, governed, max(b - a for a, b in pairwise(posts)))
+    return BeamLine(f"B{number}", group, t, low, high, section, n, load, posts, reach, outer)
+
+
+def _posts(brief: DeckBrief, t: float, low: float, high: float, most: float, load_mm: float) -> tuple[float, ...]:
+    """Posts at equal bays, as few as the beam allows, its ends past them by at most a quarter of a bay; moved clear of
+    holes with what is dug under them. Raises `JobFault` where none of them can be."""
+    share, length = CATALOGUE.materials.deck.overhang_share, high - low
+    for bays in range(1, MOST_POSTS + 1):
+        end = min(END_MM, length * share / (bays + 2 * share))
+        bay = (length - 2 * end) / bays
+        if bay > most + 1e-6:
+            continue
+        equal = [low + end + bay * i for i in range(bays + 1)]
+        dug = across_under(brief, load_mm * bay * 1.25 * brief.total_kpa / 1e6)
+        spans = [(z.s0 - z.dig_mm - dug / 2, z.s1 + z.dig_mm + dug / 2) for z in _zones_at(brief, t, dug)]
+        ways = [
+            way
+            for way in ways_clear(equal, spans, [False] * len(equal))
+            if way == equal or _stand(way, low, high, most, dug, share)
+        ]
+        if ways:
+            return tuple(min(ways, key=lambda way: max(b - a for a, b in pairwise(way))))
+    names = ", ".join(z.id for z in zones(brief)) or "the load"
+    raise refuse(
+        "deck.posts.size" if not zones(brief) else "deck.shape.cuts", names,
+        "a larger beam, more rows of beams, or a hole further from them", f"No posts under a beam can stand clear of {names}",
+    )  # fmt: skip
+
+
+def _zones_at(brief: DeckBrief, t: float, dug_mm: float) -> list[Zone]:
+    """Holes that what is dug under a beam at t would come too near."""
+    return [z for z in zones(brief) if z.t0 - z.dig_mm - dug_mm / 2 < t < z.t1 + z.dig_mm + dug_mm / 2]
+
+
+def _stand(posts: list[float], low: float, high: float, most: float, dug_mm: float, share: float) -> bool:
+    """Whether posts moved clear of holes still carry their beam: bays and ends within limits, none on another."""
+    bays = [b - a for a, b in pairwise(posts)]
+    if min(bays) < min(dug_mm, 300.0) or max(bays) > most + 1e-6:
+        return False
+    ends = ((posts[0] - low, bays[0]), (high - posts[-1], bays[-1]))
+    return all(-1e-6 <= end <= max(bay * share, 50.0) + 1e-6 for end, bay in ends)
 
 
 def allowed_beam(brief: DeckBrief, section: Section, plies: int, carried_mm: float) -> tuple[float, str]:

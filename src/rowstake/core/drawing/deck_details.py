@@ -18,8 +18,8 @@ def ledger_scene(planned: DeckPlanned) -> Scene | None:
     ledger = planned.built.ledger
     if ledger is None:
         return None
-    board, p, facts = Board(), planned.brief.printer, CATALOGUE.materials.deck
-    high, edge = joist_depth(planned.brief, planned.supports), facts.ledger_edge_mm
+    board, p = Board(), planned.brief.printer
+    high = joist_depth(planned.brief, planned.supports)
     half = planned.grid.thick_mm / 2
     for label, stick in planned.built.sticks:
         if stick.kind == "ledger":
@@ -32,8 +32,7 @@ def ledger_scene(planned: DeckPlanned) -> Scene | None:
             for s in joists:
                 board.rect(s - half, 0.0, s + half, high, "board", hidden=True)
     for hole in ledger.holes:
-        y = high - edge if hole.upper else edge
-        board.add(Shape("circle", ((hole.s, y),), "post", "L1", radius_mm=11))
+        board.add(Shape("circle", ((hole.s, hole.up_mm),), "post", "L1", radius_mm=11))
     for a, b in list(zip(ledger.holes, ledger.holes[1:], strict=False))[:6]:
         board.dim((a.s, high), (b.s, high), p.bare(b.s - a.s), 1.0)
     board.text(
@@ -61,7 +60,7 @@ def footing_scene(planned: DeckPlanned, f: FootingAt) -> Scene:
     """One footing in section, to scale, with the post it carries."""
     board, p, brief = Board(), planned.brief.printer, planned.brief
     dug, post, facts = f.dug, f.post, CATALOGUE.materials.deck
-    r, half, top = dug.across_mm / 2, brief.post.width_mm / 2, brief.deck.footings.top_mm
+    r, half, top = dug.across_mm / 2, brief.post.width_mm / 2, brief.footing_top_mm
     wide = max(r * 1.3, 350.0)
     board.line((-wide, 0.0), (wide, 0.0), "ground")
     for layer in dug.layers:

@@ -45,13 +45,10 @@ def deck_section_scene(planned: DeckPlanned) -> Scene:
         )
     if not grid.turned:
         _house(board, planned)
-    for post in planned.built.posts:
-        if post.beam.group == group and abs(post.beam.posts[0] - min(post.beam.posts)) < 1:
-            own = next(q for q in planned.built.posts if q.beam == post.beam)
-            if own is post:
-                _under(board, planned, post.label, post.beam.t, ground(post.beam.t))
     for beam in supports.beams:
         if beam.group == group:
+            first = next(q for q in planned.built.posts if q.beam == beam)
+            _under(board, planned, first.label, beam.t, ground(beam.t))
             high = frame if supports.flush else frame - depth
             board.rect(
                 beam.t - beam.wide_mm / 2,
@@ -96,22 +93,21 @@ def _stack(
     board: Board, planned: DeckPlanned, group: Group, ground: Callable[[float], float], frame: float, depth: float
 ) -> None:
     """What stands over what at the outer beam, one under the other."""
-    p, own = planned.brief.printer, [q for q in planned.built.posts if q.beam.group == group]
-    if not own:
+    p = planned.brief.printer
+    outer = max((b for b in planned.supports.beams if b.group == group), key=lambda b: b.t, default=None)
+    if outer is None:
         return
-    post = max(own, key=lambda q: q.beam.t)
-    x = post.beam.t - post.beam.wide_mm / 2 - 40
-    beam = 0.0 if planned.supports.flush else post.beam.section.width_mm
+    post = next(q for q in planned.built.posts if q.beam == outer)
+    x = outer.t - outer.wide_mm / 2 - 40
+    beam = post.beam_mm
     board.dim((x, frame - depth), (x, frame), p.bare(depth), 1.0)
     if beam:
         board.dim((x, frame - depth - beam), (x, frame - depth), p.bare(beam), 1.0)
-    foot = ground(post.beam.t) + planned.brief.deck.footings.top_mm + CATALOGUE.materials.deck.standoff_mm
+    foot = ground(outer.t) + post.foot_mm - post.ground_mm
     if post.height_mm > 0:
         board.dim((x, foot), (x, foot + post.height_mm), p.bare(post.height_mm), 1.0)
     else:
-        board.text(
-            (post.beam.t, foot - 120), f"{p.length(-post.height_mm)} short: it does not fit", "label", post.label
-        )
+        board.text((outer.t, foot - 120), f"{p.length(-post.height_mm)} short: it does not fit", "label", post.label)
 
 
 def _house(board: Board, planned: DeckPlanned) -> None:
@@ -138,7 +134,7 @@ def _under(board: Board, planned: DeckPlanned, label: str, t: float, ground: flo
     post = f.post
     if post.height_mm > 0:
         half = planned.brief.post.width_mm / 2
-        foot = ground + planned.brief.deck.footings.top_mm + facts.standoff_mm
+        foot = ground + post.foot_mm - post.ground_mm
         board.rect(t - half, foot, t + half, foot + post.height_mm, "post", label)
 
 

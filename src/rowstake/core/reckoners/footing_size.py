@@ -10,7 +10,8 @@ from pydantic import Field, model_validator
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners.base import Inputs, Length, Load, LoadOrZero, Outputs, Reckoner
 
-LEAST_THICKNESS_MM = 150.0
+LEAST_SIDE_MM, LEAST_ACROSS_MM, LEAST_THICKNESS_MM = 304.8, 355.6, 152.4
+"""The published least: 12 in square, 14 in round, 6 in thick."""
 
 
 class FootingSize(Inputs):
@@ -37,15 +38,15 @@ class Footing(Outputs):
 
 
 def run(given: FootingSize) -> Footing:
-    """Area = load / bearing; thickness at least 150 mm and half of what stands past the post."""
+    """Area = load / bearing, never under the published least; thickness at least that and half of what stands past the post."""
     load = given.load_kn or (given.tributary_m2 or 0) * (given.live_kpa + given.dead_kpa)
     area = load / given.bearing_kpa
-    side = math.sqrt(area) * 1000
+    side = max(math.sqrt(area) * 1000, LEAST_SIDE_MM)
     return Footing(
         load_kn=load,
         area_m2=area,
         side_mm=side,
-        diameter_mm=math.sqrt(4 * area / math.pi) * 1000,
+        diameter_mm=max(math.sqrt(4 * area / math.pi) * 1000, LEAST_ACROSS_MM),
         thickness_mm=max(LEAST_THICKNESS_MM, (side - given.post_mm) / 2),
     )
 

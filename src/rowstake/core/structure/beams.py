@@ -1,4 +1,4 @@
-"""How far a joist or a beam may span under an even load. Source: published design method."""
+"""How far a joist or a beam may span under an even load, and how hard a load works one. Source: published design method."""
 
 from __future__ import annotations
 
@@ -9,6 +9,8 @@ from rowstake.core.structure.timber import Stick, bending_mpa, shear_mpa, stiffn
 
 LONGEST_MM = 5486.4
 """18 ft, the cap of the published tables."""
+DEFLECTION = 360
+"""The live load may bend a member by its span over this."""
 
 
 def simple_span(
@@ -20,7 +22,26 @@ def simple_span(
     """
     bending = math.sqrt(8 * bending_mpa(species, stick) * sharing * stick.section_modulus_mm3 * plies / total_n_mm)
     ei = stiffness_mpa(species) * stick.inertia_mm4 * plies
-    deflection = (384 * ei / (5 * 360 * live_n_mm)) ** (1 / 3) if live_n_mm > 0 else math.inf
+    deflection = (384 * ei / (5 * DEFLECTION * live_n_mm)) ** (1 / 3) if live_n_mm > 0 else math.inf
     shear_force = 2 / 3 * shear_mpa(species) * stick.area_mm2 * plies
-    shear = 2 * (shear_force / total_n_mm + stick.depth_mm) if species.fv else math.inf
+    shear = 2 * (shear_force / total_n_mm + stick.depth_mm)
     return min((bending, "bending"), (deflection, "deflection"), (shear, "shear"))
+
+
+def load_used(
+    species: Species,
+    stick: Stick,
+    plies: int,
+    sharing: float,
+    span_mm: float,
+    moment_nmm: float,
+    shear_n: float,
+    live_share: float,
+) -> tuple[float, str]:
+    """The share of what a member holds that any load takes, and what governs: `M/(Fb·S)`, `V/(2/3·Fv·A)`, or the live
+    load's deflection at L/360, taken as that of the even load with the same moment, `5·M·L²/(48·E·I)`."""
+    bending = moment_nmm / (bending_mpa(species, stick) * sharing * stick.section_modulus_mm3 * plies)
+    shear = shear_n / (2 / 3 * shear_mpa(species) * stick.area_mm2 * plies)
+    ei = stiffness_mpa(species) * stick.inertia_mm4 * plies
+    sinks = 5 * moment_nmm * live_share * span_mm**2 / (48 * ei)
+    return max((bending, "bending"), (sinks * DEFLECTION / span_mm if span_mm else 0.0, "deflection"), (shear, "shear"))

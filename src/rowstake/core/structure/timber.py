@@ -80,7 +80,9 @@ def bending_mpa(species: Species, stick: Stick, *, short_term: bool = False) -> 
 
 
 def shear_mpa(species: Species) -> float:
-    """Allowable shear along the grain outdoors, `Fv·0.97·Ci`."""
+    """Allowable shear along the grain outdoors, `Fv·0.97·Ci`; a strength class gives it outright."""
+    if species.graded:
+        return species.shear_mpa
     return species.fv * 0.97 * (0.8 if species.incised else 1.0) * PSI
 
 

@@ -1,4 +1,4 @@
-"""A clipped corner so large that its joists end on a rim that nothing carries."""
+"""A clipped corner whose joists end on a rim with nothing to bear on but a post."""
 
 from __future__ import annotations
 
@@ -8,58 +8,25 @@ from shapely.geometry import Point
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.deck.frame import Joist
 from rowstake.core.deck.level import DeckLevel
 from rowstake.core.deck.shape import cut_away
 from rowstake.core.job.deck import Cut
 from rowstake.core.parts import Finding, Fix
 
-BEARS_MM = 60.0
-RIM = 3
-"""How many joists thick a leaning rim of two is along the joists, its own bearing included."""
-
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
-    loose = [end for j in planned.grid.joists for end in _loose_ends(planned, j)]
     for cut in brief.deck.shape.cuts:
-        if cut.kind != "clip":
-            continue
-        here = [end for end in loose if _beside(planned, cut, end)]
-        if here:
-            labels = [
-                label for label, s in planned.built.sticks
-                if any(s.a[0] == s.b[0] == at and (at, t) in (s.a, s.b) for at, t in here)
-            ]  # fmt: skip
+        if cut.kind == "clip" and any(
+            _beside(planned, cut, end) for edge in planned.built.bare for end in (edge.a, edge.b)
+        ):
             yield found(
-                f"At the clipped corner {cut.id}, {'a joist ends' if len(here) == 1 else f'{len(here)} joists end'} on a rim that nothing carries",
-                "The rim hangs on the last joist, and that joist on the rim. The beam's end post is sized for the whole corner, but the "
-                f"corner needs a post of its own under the rim, which is for an engineer. A clip of up to {p.length(_most(planned))} "
+                f"At the clipped corner {cut.id} joists end on a rim that nothing carries",
+                f"It crosses no beam, so that a post at one end does not hold it: that is for an engineer. A clip of up to {p.length(_most(planned))} "
                 "hangs past the beam, and the rim with it.",
-                labels,
+                [label for label, s in planned.built.sticks if s.kind == "clipped rim"],
                 _fixes(planned, cut),
             )
-
-
-def _loose_ends(planned: DeckLevel, joist: Joist) -> Iterator[tuple[float, float]]:
-    """Ends of a joist, in (s, t), more than the overhang's share past what it bears on, or with no second bearing."""
-    group = next((g for g in planned.grid.groups if g.s0 <= joist.s <= g.s1 and g.t0 <= joist.t0 + BEARS_MM), None)
-    if group is None:
-        return
-    rim = RIM * planned.grid.thick_mm
-    marks = sorted(b.t for b in planned.supports.under(joist.s) if joist.t0 - rim <= b.t <= joist.t1 + rim)
-    if group.ledger and joist.t0 - group.t0 < BEARS_MM:
-        marks = [joist.t0, *marks]
-    share = CATALOGUE.materials.deck.overhang_share
-    near, far = (joist.s, joist.t0), (joist.s, joist.t1)
-    if len(marks) < 2:
-        only = marks[0] if marks else joist.t0
-        yield far if joist.t1 - only > only - joist.t0 else near
-        return
-    if joist.t1 - marks[-1] > (marks[-1] - marks[-2]) * share + BEARS_MM:
-        yield far
-    if marks[0] - joist.t0 > (marks[1] - marks[0]) * share + BEARS_MM:
-        yield near
 
 
 def _beside(planned: DeckLevel, cut: Cut, end: tuple[float, float]) -> bool:

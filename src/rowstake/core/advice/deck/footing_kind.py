@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.carried import footing_used
 from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
 
@@ -22,6 +23,9 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             why.append(f"the ground freezes {p.length(brief.job.site.frost_depth_mm)} deep under them")
         if deck.levels.height_mm > facts.block_highest_mm:
             why.append(f"the deck is over {p.length(facts.block_highest_mm)} high")
+        wide = max((f.dug.across_mm for f in planned.built.footings), default=0.0)
+        if wide > 2 * facts.block_mm + 0.5:
+            why.append(f"the load asks for a base of {p.length(wide)}, more than twice the block")
         if why:
             yield found(
                 "Blocks on the ground do not suit this deck",
@@ -37,6 +41,16 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         )
         yield found(f"The slab must be at least {p.length(facts.slab_least_mm)} thick; {told}",
                     "A thin slab has no anchors to give and cracks under a post.", (), [pads])  # fmt: skip
+    heavy = [f for f in planned.built.footings if (footing_used(brief, f) or 0.0) > 1.0005]
+    if kind == "slab" and heavy:
+        worst = max(heavy, key=lambda f: f.load_kn)
+        held = worst.load_kn / (footing_used(brief, worst) or 1.0)
+        yield found(
+            f"{worst.label} brings {p.force(worst.load_kn)} to the slab; spread through it the ground bears {p.force(held)}",
+            "A slab spreads a load at 45° through its thickness; past that it cracks and sinks. A thicker slab, closer posts, or pads of their own.",
+            [f.label for f in heavy],
+            [pads],
+        )
     if kind == "pile":
         worst = max(planned.built.footings, key=lambda f: f.load_kn)
         carries = deck.footings.pile_kn

@@ -16,17 +16,19 @@ from rowstake.core.setting import Layer
 @dataclass(frozen=True, slots=True)
 class Under:
     """What stands on one footing, and the site. `top_mm` is the footing's top over the ground beside it; sizes go up
-    to the next `step_mm`, or half of it for thickness."""
+    to the next `step_mm`, or half of it for thickness. The post by its lesser and its greater side."""
 
     load_kn: float
     bearing_kpa: float
     post_mm: float
+    post_deep_mm: float
     post_name: str
     frost_mm: float
     top_mm: float
     augers_mm: tuple[float, ...]
     step_mm: float
     pile_kn: float | None
+    slab_mm: float | None
 
     @property
     def asked(self) -> Footing:
@@ -45,7 +47,7 @@ class Under:
 class Dug:
     """One footing: across, depth, its layers bottom up, spoil (loose), hardware, and what it can carry (None: as asked).
 
-    `post_below_mm` is how far the post reaches under the footing's top.
+    `post_below_mm` is how far the post reaches under the footing's top. `bears_m2` is the ground it presses on (0: none).
     """
 
     across_mm: float
@@ -55,6 +57,7 @@ class Dug:
     hardware: tuple[tuple[str, int], ...]
     carries_kn: float | None = None
     post_below_mm: float = 0.0
+    bears_m2: float = 0.0
     words: Callable[[Printer], str] = str
 
 

@@ -8,13 +8,19 @@ from rowstake.core.setting import Layer
 
 
 def dig(under: Under) -> Dug:
+    """The block stands from the footing's top down; the base under it is as thick as the load spreads at 45°."""
     facts = CATALOGUE.materials.deck
     side = max(tidy(under.asked.side_mm, under.step_mm), facts.block_mm)
-    volume = side * side * facts.block_base_mm / 1e9
-    base = Layer("compacted base", "gravel", -facts.block_base_mm, 0.0, volume)
-    loose = volume * CATALOGUE.materials.fill.spoil_bulking
+    thick = max(facts.block_base_mm, tidy((side - facts.block_mm) / 2, under.step_mm / 2))
+    foot = under.top_mm - facts.block_high_mm
+    volume = side * side * thick / 1e9
+    base = Layer("compacted base", "gravel", foot - thick, foot, volume)
+    loose = side * side * max(0.0, thick - foot) / 1e9 * CATALOGUE.materials.fill.spoil_bulking
     items = ((f"precast block {facts.block_mm:g} mm with a saddle", 1),)
-    return Dug(side, facts.block_base_mm, (base,), loose, items, words=lambda p: f"base {p.length(side)} square")
+    return Dug(
+        side, max(0.0, thick - foot), (base,), loose, items, bears_m2=side * side / 1e6,
+        words=lambda p: f"base {p.length(side)} square, {p.length(thick)} thick",
+    )  # fmt: skip
 
 
 KIND = Kind("block", dig)

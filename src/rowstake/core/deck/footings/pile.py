@@ -1,4 +1,4 @@
-"""A screw pile turned in to a load its installer states: no concrete, no spoil."""
+"""A screw pile turned in to a load its installer states: no concrete, no spoil. Its saddle takes the place of a post base."""
 
 from __future__ import annotations
 

@@ -7,9 +7,14 @@ from rowstake.core.deck.footings.base import Dug, Kind, Under
 
 
 def dig(under: Under) -> Dug:
-    facts = CATALOGUE.materials.masonry
+    """The slab spreads the load at 45° through its thickness, taken as the least where it was not measured."""
+    facts, facts_deck = CATALOGUE.materials.masonry, CATALOGUE.materials.deck
     items = ((f"post base to bolt down, for {under.post_name}", 1), (facts.anchor, facts.anchors_per_base))
-    return Dug(under.post_mm, 0.0, (), 0.0, items, words=lambda p: "on the slab")
+    spread = under.post_mm + 2 * (under.slab_mm or facts_deck.slab_least_mm)
+    return Dug(
+        under.post_deep_mm, 0.0, (), 0.0, items, bears_m2=spread * spread / 1e6,
+        words=lambda p: f"on the slab, which spreads it over {p.length(spread)} square",
+    )  # fmt: skip
 
 
 KIND = Kind("slab", dig)

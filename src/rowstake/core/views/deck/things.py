@@ -45,7 +45,7 @@ def _post(plan: DeckPlan, label: str, shown: str) -> Thing:
         Line("top of the frame", p.length(post.stack.top_of_frame_mm), "stack"),
         Line("carries", f"{p.area(post.carries_m2)}, {p.force(f.load_kn)}", "footings"),
         Line("as a column", f"{post_used(plan.brief, f) * 100:.0f} % of what it holds", "footings"),
-        Line("under", post.beam.label, "beams"),
+        Line("under", post.under, "beams"),
         Line("on", f"{f.label}, {f.dug.words(p)}", "footings"),
     ]
     return Thing(f"Post {label}", "holes", tuple(lines), shown)

@@ -1,0 +1,1 @@
+"""What holds of any plan, for the suite, `scripts/search` and any length of time."""

@@ -1,0 +1,118 @@
+"""What holds of any deck that can be planned: nothing over a limit without a word, everything carried, clear of holes."""
+
+from __future__ import annotations
+
+import itertools
+import math
+
+import pytest
+from shapely.geometry import Polygon, box
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.deck.bearings import BESIDE_MM, HOLDS
+from rowstake.core.deck.carried import footing_used, post_used
+from rowstake.core.deck.members import LETTERS
+
+SHARE = CATALOGUE.materials.deck.overhang_share
+
+
+def check_deck(made):
+    for level in made.all_levels:
+        rules = {f.rule for f in made.findings}
+        spans_within_limits(level, rules)
+        pieces_have_two_bearings(level, rules)
+        joists_stand_close_enough(level)
+        supports_keep_clear_of_holes(level)
+        posts_stand(level, rules)
+        beams_end_near_their_posts(level)
+        bearings_take_their_share(level)
+
+
+def spans_within_limits(level, rules):
+    assert level.supports.joist_reach.used <= 1.0005 or "joist_over" in rules
+    assert all(b.reach.used <= 1.0005 for b in level.supports.beams)
+    assert all(w.used <= 1.0005 for w in level.built.work if w.what != "lift") or "member_over" in rules
+    assert "uplift" in rules or not [w for w in level.built.work if w.what == "lift"]
+
+
+def pieces_have_two_bearings(level, rules):
+    """Every piece of a joist as it is cut: on two things that carry, its ends past them by no more than they may."""
+    grid, supports = level.grid, level.supports
+    if level.built.bare:
+        assert "clipped_corner" in rules
+        return
+    corners = {(round(p.at[0]), round(p.at[1])) for p in level.built.posts if p.beam is None}
+    for label, stick in level.built.sticks:
+        if LETTERS[stick.kind] != "J":
+            continue
+        (s, a), (_, b) = stick.a, stick.b
+        line = next(j for j in grid.joists if j.s == s and j.t0 - 1 <= a and b <= j.t1 + 1)
+        at = sorted(x.t for x in supports.under(s) if a - x.wide_mm / 2 - 5 < x.t < b + x.wide_mm / 2 + 5)
+        for end, edge, by in ((a, line.t0, line.near), (b, line.t1, line.far)):
+            carried = by in HOLDS and (by != "clipped rim" or corners or _loose(at, a, b))
+            if abs(end - edge) < 1 and carried and all(abs(end - x) > BESIDE_MM for x in at):
+                at = sorted([*at, end])
+        if len(at) == 1 and "rim" in (line.near, line.far):
+            continue  # a stub between a hole and the edge: the rim is worked as a member
+        assert len(at) >= 2, (label, stick)
+        for past, span in ((at[0] - a, at[1] - at[0]), (b - at[-1], at[-1] - at[-2])):
+            wide = max((x.wide_mm for x in supports.beams), default=0) / 2
+            lap = CATALOGUE.materials.deck.splice_lap_mm / 2
+            assert past <= max(span * SHARE, wide, lap) + 1 or "overhang" in rules, (label, past, span)
+
+
+def _loose(at, a, b):
+    return len(at) < 2
+
+
+def joists_stand_close_enough(level):
+    grid = level.grid
+    for t in (grid.poly.bounds[1] + 200, (grid.poly.bounds[1] + grid.poly.bounds[3]) / 2, grid.poly.bounds[3] - 200):
+        for left, right in itertools.pairwise(grid.covering(t)):
+            middle = (left.s + right.s) / 2
+            clear = 5 * grid.thick_mm  # headers close the frame there
+            if grid.poly.contains(box(left.s + 1, t - clear, right.s - 1, t + clear)):
+                assert right.s - left.s <= grid.spacing_mm + 0.51, (left.s, right.s, middle)
+
+
+def supports_keep_clear_of_holes(level):
+    holes = [Polygon(r) for r in level.shape.interiors]
+    for part in level.built.parts:
+        if part.lies is None or part.kind not in ("beam", "post", "concrete", "gravel"):
+            continue
+        shape = Polygon(part.lies.points)
+        for hole in holes:
+            where = hole if not hasattr(level, "where") else None
+            assert where is None or shape.distance(where) >= CATALOGUE.materials.deck.beside_hole_mm - 1, part.label
+
+
+def posts_stand(level, rules):
+    facts = CATALOGUE.materials.deck
+    for f in level.built.footings:
+        assert post_used(level.brief, f) <= 1.0005 or "post_tall" in rules
+        used = footing_used(level.brief, f)
+        assert used is None or used <= 1.0005 or "footing_kind" in rules
+        room = f.post.height_mm
+        assert room >= facts.least_post_mm - 0.6 or abs(room) <= 0.5 or level.in_ground or "stack_fit" in rules
+        for part in level.built.parts:
+            if part.label == f.post.label and part.lies:
+                assert part.lies.top_mm == pytest.approx(f.post.foot_mm + room, abs=0.6) or hasattr(level, "where")
+        concrete = [x for x in f.dug.layers if "pad" in x.what]
+        assert all(f.post.foot_mm - f.post.ground_mm >= x.top_mm - 0.1 for x in concrete)
+
+
+def beams_end_near_their_posts(level):
+    for beam in level.supports.beams:
+        bays = [b - a for a, b in itertools.pairwise(beam.posts)]
+        for end, bay in ((beam.posts[0] - beam.s0, bays[0]), (beam.s1 - beam.posts[-1], bays[-1])):
+            assert -0.1 <= end <= max(bay * SHARE, 50) + 0.1
+
+
+def bearings_take_their_share(level):
+    """Inner posts of plies that run on take up to a quarter more than their half bays; so do inner beams."""
+    for beam in level.supports.beams:
+        own = [q for q in level.built.posts if q.beam == beam]
+        if len(own) == 3 and not hasattr(level, "where"):
+            bay = beam.posts[1] - beam.posts[0]
+            if math.isclose(bay, beam.posts[2] - beam.posts[1], rel_tol=1e-6):
+                assert own[1].carries_m2 >= beam.carried_mm * bay / 1e6 - 1e-9
