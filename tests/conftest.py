@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 import shutil
 import tempfile
 import uuid
@@ -17,8 +18,9 @@ from rowstake.server.app import create_app
 from rowstake.store.database import engine_for, migrate
 from rowstake.store.postgres import Postgres
 
-settings.register_profile("rowstake", deadline=None)
-settings.load_profile("rowstake")
+settings.register_profile("suite", deadline=None, derandomize=True, database=None)
+settings.register_profile("search", deadline=None, database=None, print_blob=True)
+settings.load_profile(os.environ.get("ROWSTAKE_HYPOTHESIS", "suite"))
 TEMPLATE = "template_rowstake"
 
 

@@ -14,7 +14,7 @@ from shapely.ops import unary_union
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cutting.plan import used_mm
-from rowstake.core.deck.boards import border_depth
+from rowstake.core.deck.boards import border_depth, past_joists
 from rowstake.core.deck.carried import footing_used
 from rowstake.core.drawing import scenes
 from rowstake.core.faults import JobFault
@@ -106,7 +106,7 @@ def _ends_are_carried(made):
         ends = (x0, x1) if not grid.turned else (y0, y1)
         if "angle" in b.ends or "notched" in b.ends or b.width_mm < 10:
             continue
-        past = 2 * grid.thick_mm + made.brief.deck.boards.overhang_mm  # over a rim it lies on that
+        past = past_joists(made.brief, grid)  # over a rim it lies on that
         joists = [j.s for j in grid.joists if j.t0 - past <= middle <= j.t1 + past]
         for end in ends:
             near = Point(end, middle) if not grid.turned else Point(middle, end)

@@ -313,9 +313,14 @@ def _numbered(boards: list[Board]) -> tuple[Board, ...]:
     return tuple(out)
 
 
+def past_joists(brief: DeckBrief, grid: Grid) -> float:
+    """How far past the end of a joist a row still lies on what closes the frame there: a rim, plies at 45°, the overhang."""
+    return math.sqrt(2) * grid.plies * grid.thick_mm + brief.deck.boards.overhang_mm
+
+
 def crossings(brief: DeckBrief, grid: Grid, y: float, low: float, high: float) -> list[float]:
     """Where a row at y crosses joists, along the board between low and high; over a rim or an overhang, where they end."""
-    past = 2 * grid.thick_mm + brief.deck.boards.overhang_mm
+    past = past_joists(brief, grid)
     if brief.deck.boards.run != "diagonal":
         return sorted({round(j.s, 3) for j in grid.joists if low < j.s < high and j.t0 - past <= y <= j.t1 + past})
     c = math.cos(math.radians(DIAGONAL_DEG))
