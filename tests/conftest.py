@@ -11,7 +11,7 @@ from pathlib import Path
 
 import pytest
 from fastapi.testclient import TestClient
-from hypothesis import settings
+from hypothesis import Phase, settings
 from sqlalchemy import Engine
 
 from rowstake.server.app import create_app
@@ -20,6 +20,9 @@ from rowstake.store.postgres import Postgres
 
 settings.register_profile("suite", deadline=None, derandomize=True, database=None)
 settings.register_profile("search", deadline=None, database=None, print_blob=True)
+settings.register_profile(
+    "unshrunk", deadline=None, derandomize=True, database=None, phases=[Phase.explicit, Phase.generate]
+)
 settings.load_profile(os.environ.get("ROWSTAKE_HYPOTHESIS", "suite"))
 TEMPLATE = "template_rowstake"
 

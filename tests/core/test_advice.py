@@ -22,6 +22,12 @@ TROUBLE = {
     ),
     "gust": edited(fence((9000, 0)), put("site.gust_mps", 40), put("site.exposure", "C")),
     "frost": edited(fence((9000, 0)), put("site.frost_depth_mm", 900), put("fence.posts.depth_mm", 600)),
+    "hinge_over": edited(
+        fence((9000, 0)),
+        {"do": "style", "style": "sheet_panels"},
+        put("fence.skin.both_faces", True),
+        {"do": "add_gate", "leg": 0, "opening_mm": 1800},
+    ),
     "soil_touch": edited(fence((9000, 0)), put("fence.skin.ground_gap_mm", 0)),
     "wide_gate": edited(fence((9000, 0)), {"do": "add_gate", "leg": 0, "opening_mm": 3000}),
     "no_stock": edited(fence((9000, 0), region="north_america"), put("fence.skin.height_mm", "9'")),

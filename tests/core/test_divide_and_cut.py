@@ -113,7 +113,12 @@ def test_packs_with_five_per_cent_to_spare(count, wanted, packs):
             55,
         ),  # 2.5 × 19 = 48, 19 + 38 = 57 would come out; 55 is the longest that does not
         ("close_butted", "uk_19x150", "uk_50x100", 60),  # 19 + 38 = 57, next is 60
-        ("lapped", "uk_feather125", "uk_38x87", 60),  # through two boards of 11: 22 + 38 = 60
+        (
+            "lapped",
+            "uk_feather125",
+            "uk_38x87",
+            70,
+        ),  # through 22 and 11 of two boards that taper: 33 + 38 = 71 would come out
     ],
 )
 def test_board_screws_by_hand(style, board, rail, length):
@@ -122,5 +127,5 @@ def test_board_screws_by_hand(style, board, rail, length):
     )
     name, mm, grip = board_screw(resolve(job))
     assert (name, mm) == (f"screw {length} mm", length)
-    thick = {"uk_19x150": 19, "uk_feather125": 22}[board]
+    thick = {"uk_19x150": 19, "uk_feather125": 33}[board]
     assert grip == length - thick

@@ -117,10 +117,10 @@ def test_fixes_of_the_sliver():
 
 def test_lapped():
     made = plan(edited(yard(), {"do": "style", "style": "lapped"}))
-    # 11 mm featherboards: fronts at 99. n = ceil((L − 25)/100), lap = (125 n − L)/(n − 1).
-    assert [c.stretch.length_mm for c in made.courses] == pytest.approx([9149, 2588, 2599, 4638])
+    # Featherboards 22 at the thick edge: fronts at 110. n = ceil((L − 25)/100), lap = (125 n − L)/(n − 1).
+    assert [c.stretch.length_mm for c in made.courses] == pytest.approx([9160, 2588, 2610, 4638])
     assert [len(c.laid.boards) for c in made.courses] == [92, 26, 26, 47]
-    assert made.courses[0].laid.lap_mm == pytest.approx((92 * 125 - 9149) / 91)
+    assert made.courses[0].laid.lap_mm == pytest.approx((92 * 125 - 9160) / 91)
     assert made.count("board", "gate board") == 201
 
 

@@ -15,8 +15,6 @@ from rowstake.core.plan import plan
 from rowstake.core.views import desk
 from tests.jobs import edited, fence, put
 
-BEND_MM = 160
-"""At a post a board may straddle two bays; within a board of the line's ends it may stand past the last station."""
 CASES = [(style, fit) for style, entry in CATALOGUE.styles.items() for fit in entry.fits]
 
 
@@ -118,9 +116,13 @@ def _boards(made):
             place = part.place
             profile = made.levels.profiles[place.leg]
             end = made.layout.legs[place.leg].length_mm
-            for x, low in ((place.left_mm, place.bottom_mm), (place.right_mm, place.bottom_mm + place.bottom_rise_mm)):
-                if BEND_MM < x < end - BEND_MM:
-                    assert low >= profile.at(x) - 1e-6, part.label
+            low, high = max(place.left_mm, 0.0), min(place.right_mm, end)
+            if high <= low:
+                continue
+            slope = place.bottom_rise_mm / (place.right_mm - place.left_mm)
+            for x, ground in profile.corners(low, high):
+                foot = place.bottom_mm + slope * (x - place.left_mm)
+                assert foot >= ground - 1e-6, (part.label, x, foot, ground)
 
 
 def _drawn_counted_bought(made):

@@ -4,10 +4,12 @@ import math
 
 import pytest
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import scenes
 from rowstake.core.faults import JobFault
 from rowstake.core.fence.openings import leaf_pull
 from rowstake.core.plan import plan
+from rowstake.core.structure.timber import read_stick
 from rowstake.core.views.order import needs
 from rowstake.core.views.strips import first_bay, heights, posts
 from tests.jobs import edited, fence, kind, put, yard
@@ -128,3 +130,33 @@ def test_strips_are_the_marks_of_the_plan():
     assert [mm for mm, _ in first_bay(made).marks][:3] == [0, 150, 300]
     flat = plan(edited(yard(), {"do": "style", "style": "horizontal"}))
     assert first_bay(flat).title.startswith("Courses")
+
+
+def test_a_leaf_of_cement_sheets_weighs_what_they_weigh_and_is_screwed_all_round():
+    job = edited(
+        fence((9000, 0)), {"do": "style", "style": "sheet_panels"}, {"do": "add_gate", "leg": 0, "opening_mm": 1000}
+    )
+    made = plan(job)
+    [gate] = made.gates
+    board, soaked = made.brief.board, made.brief.species.density_kg_m3 * 1.35
+    assert board.density_kg_m3 > 1000
+    kg = 0.0
+    for p in gate.parts:
+        if p.unit == "piece":
+            s = CATALOGUE.sections[p.material]
+            kg += p.length_mm * p.width_mm * s.thickness_mm / 1e9 * (s.density_kg_m3 or soaked)
+    assert gate.weight_kg == pytest.approx(kg)
+    sheets = [p for p in gate.parts if p.kind == "gate board"]
+    wanted = sum(2 * (math.ceil(p.length_mm / 200) + math.ceil(p.width_mm / 200)) for p in sheets)
+    assert next(p.amount for p in gate.parts if p.kind == "board screw") == wanted
+    both = plan(edited(job, put("fence.skin.both_faces", True))).gates[0]
+    assert sum(p.kind == "gate board" for p in both.parts) == 2 * len(sheets)
+    assert both.weight_kg == pytest.approx(
+        kg + sum(p.length_mm * p.width_mm * board.thickness_mm / 1e9 * board.density_kg_m3 for p in sheets)
+    )
+
+
+def test_an_oblong_hinge_post_is_taken_over_its_weaker_side():
+    stick = read_stick("4x6")
+    assert stick.weak_modulus_mm3 == pytest.approx(139.7 * 88.9**2 / 6)
+    assert stick.section_modulus_mm3 == pytest.approx(88.9 * 139.7**2 / 6)

@@ -163,3 +163,33 @@ def test_the_elevation_draws_the_ground_and_holes_below_it():
     assert ground.points[1:-1] == ((0, 0), (7200, -600))
     last = next(s for s in drawn.shapes if s.look == "post" and s.of == "P5")
     assert min(y for _, y in last.points) == pytest.approx(-600 - 1025)
+
+
+def test_boards_stand_clear_of_a_step_in_the_ground_beside_a_gate_post():
+    # Gate posts of 125 at 3937.5 − 62.5 … the ground steps up by 300 inside the post's own face.
+    job = edited(fence((9000, 0)), {"do": "add_gate", "leg": 0, "at_mm": 4000, "opening_mm": 1000})
+    left = next(p for p in plan(job).layout.posts if p.gate)
+    at = left.on(0) + 30
+    made = plan(edited(job, {"do": "levels", "text": f"0, 0\n{at:.0f}, 0\n{at:.0f}, 300\n9000, 300"}))
+    last = max(
+        (p for p in made.parts if p.kind == "board" and p.place.right_mm <= left.on(0) + 63),
+        key=lambda p: p.place.right_mm,
+    )
+    assert last.place.right_mm > at
+    assert last.place.bottom_mm == pytest.approx(300 + 50)
+
+
+def test_no_frost_depth_where_it_freezes_is_told():
+    told = {f.rule: f for f in plan(fence((9000, 0), region="north_america")).findings}
+    assert "No frost depth was given" in told["frost"].title
+    assert "frost" not in {
+        f.rule for f in plan(edited(fence((9000, 0), region="north_america"), put("site.frost_depth_mm", 600))).findings
+    }
+
+
+def test_pickets_never_stand_further_apart_than_their_limit():
+    for length in range(1500, 3000, 37):
+        made = plan(
+            edited(fence((length, 0)), {"do": "style", "style": "spaced_pickets"}, put("fence.skin.gap_mm", 90))
+        )
+        assert all(c.laid.gap_mm <= 98 + 1e-6 for c in made.courses)

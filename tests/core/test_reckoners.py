@@ -176,3 +176,63 @@ def test_what_a_fence_stands_is_where_its_limit_lies(height, bay, solidity, dept
         load = again.moment_nm / again.post_capacity_nm
         depth_used = (again.required_embedment_mm or 1e9) / depth
         assert max(load, depth_used) == pytest.approx(1, rel=1e-3)
+
+
+@pytest.mark.parametrize(
+    ("name", "inputs", "field"),
+    [
+        ("equal-spacing", {"length_mm": 1e6, "max_spacing_mm": 1e-12}, "max_spacing_mm"),
+        ("equal-spacing", {"length_mm": 1e7, "max_spacing_mm": 1}, "max_spacing_mm"),
+        ("stairs", {"total_rise_mm": 900, "max_riser_mm": 1e-300, "tread_run_mm": 280}, "max_riser_mm"),
+        (
+            "stairs",
+            {"total_rise_mm": 100, "max_riser_mm": 200, "tread_run_mm": 280, "tread_thickness_mm": 120},
+            "tread_thickness_mm",
+        ),
+        (
+            "stairs",
+            {"total_rise_mm": 900, "max_riser_mm": 190, "tread_run_mm": 280, "stringer_width_mm": 100},
+            "stringer_width_mm",
+        ),
+        ("picket-gaps", {"clear_mm": 1e7, "width_mm": 1, "target_gap_mm": 1}, "width_mm"),
+        ("deck-boards", {"run_mm": 1e7, "board_mm": 1, "gap_mm": 0}, "board_mm"),
+        ("lap-boards", {"length_mm": 1e7, "width_mm": 10, "min_lap_mm": 9.9999999999}, "min_lap_mm"),
+        ("creep", {"remaining_a_mm": 1e7, "remaining_b_mm": 1e7, "board_mm": 1, "gap_mm": 0}, "board_mm"),
+        ("ledger-fasteners", {"joist_span_mm": 6000, "fastener": "lag_13mm", "live_kpa": 20}, "joist_span_mm"),
+        ("beam-span", {"joist_span_mm": 3000, "species": ["southern_pine"] * 21}, "species"),
+        ("joist-span", {"species": ["southern_pine"], "live_kpa": 1e-9}, "live_kpa"),
+    ],
+)
+def test_what_no_builder_means_is_refused(name, inputs, field):
+    reckoner = find(name)
+    with pytest.raises(JobFault) as caught:
+        reckoner.run(read_inputs(reckoner, inputs))
+    assert caught.value.faults[0].field == field
+
+
+def test_ledger_fixings_by_the_table_and_by_capacity():
+    reckoner = find("ledger-fasteners")
+
+    def at(span, fastener="bolt_13mm", **load):
+        return reckoner.run(read_inputs(reckoner, {"joist_span_mm": span, "fastener": fastener, **load}))
+
+    # 12'-8" lies past the 12 ft column: the 14 ft one, 24 in.
+    assert at(12 * 304.8 + 203.2).spacing_mm == pytest.approx(24 * 25.4)
+    assert at(12 * 304.8 + 203.2).by == "table"
+    # 2 kPa on 3.6 m: 3172 ÷ 3.6 = 881 mm, 34.7 in: rounded down to 34.
+    assert at(3600, live_kpa=1.5, dead_kpa=0.5).spacing_mm == pytest.approx(34 * 25.4)
+    assert at(3600, live_kpa=1.5, dead_kpa=0.5).by == "capacity"
+    for span in range(1500, 8000, 111):
+        given = at(span, live_kpa=3.0, dead_kpa=0.5)
+        assert given.spacing_mm * 3.5 * span / 2 / 1000 <= 3172 + 1e-6
+
+
+def test_a_wide_post_gets_a_hole_of_three_widths():
+    reckoner = find("post-hole")
+    assert reckoner.run(read_inputs(reckoner, {"above_ground_mm": 1800, "post_w_mm": 300})).hole_diameter_mm == 900
+
+
+def test_footings_have_the_published_least():
+    reckoner = find("footing-size")
+    out = reckoner.run(read_inputs(reckoner, {"load_kn": 0.5}))
+    assert (out.side_mm, out.diameter_mm, out.thickness_mm) == (304.8, 355.6, 152.4)

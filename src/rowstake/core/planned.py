@@ -54,7 +54,7 @@ class Planned:
         for p in self.parts:
             if p.kind in HUNG:
                 section = CATALOGUE.sections[p.material]
-                kg += p.length_mm * p.width_mm * section.thickness_mm / 1e9 * (section.density_kg_m3 or timber)
+                kg += section.kg(p.length_mm, p.width_mm, timber)
         fence = sum(b.centres_mm for b in self.layout.bays)
         widest = max((b.centres_mm for b in self.layout.bays), default=0.0)
         return kg * widest / fence if fence else 0.0

@@ -46,6 +46,10 @@ class Region(Fact):
     overhang_mm: float
     sill_step_mm: float
     riser_mm: float
+    guard_over_mm: float
+    guard_high_mm: float
+    freezes: bool
+    """True where ground freezes deep enough that a frost depth of nothing is more likely forgotten than meant."""
 
 
 class Section(Fact):
@@ -61,6 +65,17 @@ class Section(Fact):
     lengths_mm: list[float]
     density_kg_m3: float | None = None
     """Of what is not timber; None takes the timber's."""
+    thin_mm: float | None = None
+    """The thin edge of a board that tapers from `thickness_mm`; None where it does not."""
+
+    @property
+    def mean_mm(self) -> float:
+        """The thickness that weight, paint and screws go by."""
+        return self.thickness_mm if self.thin_mm is None else (self.thickness_mm + self.thin_mm) / 2
+
+    def kg(self, length_mm: float, width_mm: float, timber_kg_m3: float) -> float:
+        """What a piece weighs: of its own density, else of the timber's as it is given."""
+        return length_mm * width_mm * self.mean_mm / 1e9 * (self.density_kg_m3 or timber_kg_m3)
 
     def next_length(self, mm: float) -> float | None:
         """The shortest length on sale that is at least `mm`, or None."""
@@ -237,7 +252,6 @@ class DeckFacts(Fact):
     slab_least_mm: float
     pile_saddle_mm: float
     free_braced_over_mm: float
-    guard_over_mm: float
     permit_over_mm: float
     ledger_edge_mm: float
     ledger_rows_mm: float

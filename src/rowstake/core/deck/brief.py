@@ -91,7 +91,7 @@ class DeckBrief:
 
     @property
     def guard_over_mm(self) -> float:
-        return self.deck.levels.guard_over_mm or CATALOGUE.materials.deck.guard_over_mm
+        return self.deck.levels.guard_over_mm or self.region.guard_over_mm
 
     @property
     def permit_over_mm(self) -> float:

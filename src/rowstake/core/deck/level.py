@@ -18,7 +18,7 @@ from rowstake.core.deck.shape import outline
 from rowstake.core.deck.stack import ground_at
 from rowstake.core.deck.supports import MOST_PLIES, Supports, propose
 from rowstake.core.deck.work import worked
-from rowstake.core.faults import refuse
+from rowstake.core.faults import JobFault, refuse
 from rowstake.core.job import LowerLevel
 from rowstake.core.parts import Lies, Part
 
@@ -94,15 +94,41 @@ class Lower(DeckLevel):
 
 def lay_level(brief: DeckBrief) -> DeckLevel:
     """Raises `JobFault` where it cannot be laid out."""
-    nailed = nailers(brief) + breaker_nailers(brief)
-    grid = lay_grid(brief, brief.joists[0].thickness_mm, nailed, brief.deck.joists.doubled_ends)
-    supports = propose(brief, grid.groups, grid.poly)
-    while grid.plies < MOST_PLIES and any(
-        w.plies > 1 and w.used > 1.0005 for w in worked(brief, grid, supports, corners(brief, grid, supports)[0])
-    ):
-        grid = lay_grid(brief, brief.joists[0].thickness_mm, nailed, brief.deck.joists.doubled_ends, grid.plies + 1)
+    grid, supports = _frame(brief)
     laying = lay_boards(brief, grid)
     return DeckLevel(brief, grid, supports, laying, build(brief, grid, supports, laying))
+
+
+def _frame(brief: DeckBrief) -> tuple[Grid, Supports]:
+    """The frame whose every member holds: with as many plies at holes as it takes, and deeper joists than their spans ask
+    where headers, rims or hangers want them. Where nothing on sale holds, the joist that its spans ask; advice says so."""
+    first = _framed(brief)
+    if _holds(brief, *first):
+        return first
+    for joist in brief.joists:
+        if joist.width_mm > first[1].joist.width_mm:
+            try:
+                deeper = _framed(replace(brief, joists=(joist,)))
+            except JobFault:
+                continue
+            if deeper[1].joist_reach.used <= 1.0005 and _holds(brief, *deeper):
+                return deeper
+    return first
+
+
+def _framed(brief: DeckBrief) -> tuple[Grid, Supports]:
+    nailed, thick = nailers(brief) + breaker_nailers(brief), brief.joists[0].thickness_mm
+    grid = lay_grid(brief, thick, nailed, brief.deck.joists.doubled_ends)
+    supports = propose(brief, grid.groups, grid.poly)
+    while grid.plies < MOST_PLIES and not _holds(brief, grid, supports, plied=True):
+        grid = lay_grid(brief, thick, nailed, brief.deck.joists.doubled_ends, grid.plies + 1)
+    return grid, supports
+
+
+def _holds(brief: DeckBrief, grid: Grid, supports: Supports, plied: bool = False) -> bool:
+    """Whether every member and connector holds; with `plied`, those that more plies would help."""
+    work = worked(brief, grid, supports, corners(brief, grid, supports)[0])
+    return all(w.used <= 1.0005 for w in work if w.what != "lift" and (w.plies > 1 or not plied))
 
 
 def lower_levels(main: DeckLevel) -> tuple[Lower, ...]:

@@ -14,7 +14,7 @@ from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
-from rowstake.core.fence.layout import Bay, Layout, Post, Run
+from rowstake.core.fence.layout import Bay, Layout, Post, Run, corner_reach_mm
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.ground import Profile, lay_ground
 
@@ -107,7 +107,8 @@ def lay_levels(brief: Brief, layout: Layout) -> Levels:
     line = _level_line(brief, profiles) if brief.fence.slope.way == "level" else None
     feet: dict[str, Foot] = {}
     for run in layout.runs:
-        for bay, (left, right) in zip(run.bays, _run(brief, profiles[run.leg], run), strict=True):
+        ends = _reach(brief, layout, run)
+        for bay, (left, right) in zip(run.bays, _run(brief, profiles[run.leg], run, ends), strict=True):
             a, b = bay.left.on(bay.leg), bay.right.on(bay.leg)
             feet[bay.label] = _foot(
                 profiles[run.leg], run.leg, a, b, left, right, _height(brief, bay.label, line, left)
@@ -170,19 +171,33 @@ def _level_line(brief: Brief, profiles: list[Profile]) -> float:
     return at + skin.ground_gap_mm + skin.height_mm
 
 
-def _run(brief: Brief, profile: Profile, run: Run) -> list[tuple[float, float]]:
-    """(left, right) levels of the boards' feet for every bay of a run."""
+def _reach(brief: Brief, layout: Layout, run: Run) -> tuple[float, float]:
+    """How far boards may reach along the leg at both ends of a run: to the outer face of its posts, and at a corner as
+    far as the outermost plane of rails and boards runs past it."""
+    first, last = run.posts[0], run.posts[-1]
+    off = brief.post.width_mm / 2 + brief.rail.thickness_mm + brief.style.faces * brief.board.thickness_mm
+    out = []
+    for post, leg in ((first, run.leg), (last, run.leg + 1)):
+        past = post.face_mm / 2
+        if post.kind == "corner":
+            past = max(past, abs(corner_reach_mm(layout.legs[leg].turn_deg, "left", off)))
+        out.append(past)
+    return max(0.0, first.on(run.leg) - out[0]), min(layout.legs[run.leg].length_mm, last.on(run.leg) + out[1])
+
+
+def _run(brief: Brief, profile: Profile, run: Run, ends: tuple[float, float]) -> list[tuple[float, float]]:
+    """(left, right) levels of the boards' feet for every bay of a run, clear of the ground as far as its boards reach."""
     marks = run.stations
     gap = brief.fence.skin.ground_gap_mm
     way = brief.fence.slope.way
     if way in ("stepped", "level"):
-        return _stepped(profile, marks, gap, way == "stepped" and brief.fence.slope.equal_steps)
-    raked = _raked(profile, marks, gap)
+        return _stepped(profile, marks, ends, gap, way == "stepped" and brief.fence.slope.equal_steps)
+    raked = _raked(profile, marks, ends, gap)
     if way == "raked":
         return raked
     nearly = CATALOGUE.materials.slopes.nearly_flat
     out = []
-    for (a, b), (left, right) in zip(pairwise(marks), raked, strict=True):
+    for (a, b), (left, right) in zip(pairwise(_out_to(marks, ends)), raked, strict=True):
         if abs(left - right) <= nearly * (b - a):
             level = profile.highest(a, b) + gap
             left = right = level
@@ -190,8 +205,15 @@ def _run(brief: Brief, profile: Profile, run: Run) -> list[tuple[float, float]]:
     return out
 
 
-def _stepped(profile: Profile, marks: list[float], gap: float, equal: bool) -> list[tuple[float, float]]:
-    levels = [profile.highest(a, b) + gap for a, b in pairwise(marks)]
+def _out_to(marks: list[float], ends: tuple[float, float]) -> list[float]:
+    """The stations of a run's posts with the outer two where its boards end."""
+    return [ends[0], *marks[1:-1], ends[1]]
+
+
+def _stepped(
+    profile: Profile, marks: list[float], ends: tuple[float, float], gap: float, equal: bool
+) -> list[tuple[float, float]]:
+    levels = [profile.highest(a, b) + gap for a, b in pairwise(_out_to(marks, ends))]
     if equal and len(levels) > 1:
         step = (levels[-1] - levels[0]) / (len(levels) - 1)
         even = [levels[0] + step * i for i in range(len(levels))]
@@ -200,12 +222,15 @@ def _stepped(profile: Profile, marks: list[float], gap: float, equal: bool) -> l
     return [(level, level) for level in levels]
 
 
-def _raked(profile: Profile, marks: list[float], gap: float) -> list[tuple[float, float]]:
-    """Straight from post to post, lifted where the ground humps between them; neighbours meet at their post."""
+def _raked(profile: Profile, marks: list[float], ends: tuple[float, float], gap: float) -> list[tuple[float, float]]:
+    """Straight from post to post, lifted where the ground humps between them, or past the outer ones as far as the boards
+    run on in the same line; neighbours meet at their post."""
     at_posts = [max(profile.at(m), profile.at(m, from_left=False)) + gap for m in marks]
     lift = [0.0] * len(marks)
-    for i, (a, b) in enumerate(pairwise(marks)):
-        hump = profile.over_line(a, at_posts[i] - gap, b, at_posts[i + 1] - gap)
+    for i, ((a, b), (low, high)) in enumerate(zip(pairwise(marks), pairwise(_out_to(marks, ends)), strict=True)):
+        slope = (at_posts[i + 1] - at_posts[i]) / (b - a)
+        left, right = at_posts[i] + slope * (low - a) - gap, at_posts[i + 1] + slope * (high - b) - gap
+        hump = profile.over_line(low, left, high, right)
         if hump > 1e-6:
             lift[i], lift[i + 1] = max(lift[i], hump), max(lift[i + 1], hump)
     lifted = [level + up for level, up in zip(at_posts, lift, strict=True)]

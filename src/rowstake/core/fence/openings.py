@@ -68,6 +68,7 @@ def gates(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> l
                 bars=fence.gate_frame,
                 printer=brief.printer,
                 along=brief.along,
+                faces=brief.faces,
                 ground=levels.profiles[opening.leg].at,
             )
         )
@@ -95,7 +96,8 @@ class LeafPull:
 
 
 def leaf_pull(digger: Digger, opening: Opening, built: Built) -> LeafPull:
-    """Weight of the soaked leaf at half its width, against the weaker of its hinge posts."""
+    """Weight of the soaked leaf at half its width, against the weaker of its hinge posts; the post is taken across its
+    weaker side, which a leaf pulls along the line when it is shut, and an oblong post has."""
     brief, gate = digger.brief, built.gate
     posts = (
         [opening.left, opening.right]
@@ -107,7 +109,7 @@ def leaf_pull(digger: Digger, opening: Opening, built: Built) -> LeafPull:
     out = []
     for kind in (digger.of(post) for post in posts):
         stick = read_stick(kind.post.id)
-        post = bending_mpa(brief.species, stick) * stick.section_modulus_mm3 / 1000 * kind.each
+        post = bending_mpa(brief.species, stick) * stick.weak_modulus_mm3 / 1000 * kind.each
         lever = wind.LEVER * built.leaf_height_mm
         ground = None
         if kind.dug:

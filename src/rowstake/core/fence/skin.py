@@ -102,10 +102,10 @@ def board_screw(brief: Brief) -> tuple[str, float, float]:
     """
     how, ways = brief.fence.skin.fixing, CATALOGUE.materials.board_fixing
     if how == "adhesive":
-        return f"pin {ways.pin_mm:g} mm", ways.pin_mm, max(0.0, ways.pin_mm - brief.board.thickness_mm)
-    facts, board, rail = CATALOGUE.materials.fixings, brief.board.thickness_mm, brief.rail.thickness_mm
+        return f"pin {ways.pin_mm:g} mm", ways.pin_mm, max(0.0, ways.pin_mm - brief.board.mean_mm)
+    facts, board, rail = CATALOGUE.materials.fixings, brief.board.mean_mm, brief.rail.thickness_mm
     board *= brief.style.deep
-    wanted = max(facts.board_times * brief.board.thickness_mm, board + facts.grip_mm)
+    wanted = max(facts.board_times * brief.board.mean_mm, board + facts.grip_mm)
     name, sold = ("ring-shank nail", ways.nail_lengths_mm) if how == "nails" else ("screw", facts.screw_lengths_mm)
     fits = [s for s in sold if s <= board + rail + 1e-6]
     length = next((s for s in fits if s >= wanted - 1e-6), max(fits, default=min(sold)))
@@ -171,7 +171,7 @@ def upright(
         ends += f", both ends at {foot.angle_deg:.1f}°"
     elif brief.fence.slope.fill and not levels.flat:
         top = low + height
-        low, foot_rise = _down_to_ground(brief, levels, course.leg, foot, x, wide)
+        low, foot_rise = _down_to_ground(brief, levels, course.leg, low, x, wide)
         length = top - min(low, low + foot_rise)
         height = top - low
         if abs(foot_rise) > SQUARE_CUT * wide:
@@ -182,10 +182,13 @@ def upright(
     )  # fmt: skip
 
 
-def _down_to_ground(brief: Brief, levels: Levels, leg: int, foot: Foot, x: float, wide: float) -> tuple[float, float]:
-    """(level of the left corner, rise to the right) of a foot cut the ground gap above the ground, never above the bay's."""
+def _down_to_ground(brief: Brief, levels: Levels, leg: int, low: float, x: float, wide: float) -> tuple[float, float]:
+    """(level of the left corner, rise to the right) of a foot cut the ground gap above the ground, never above where the
+    board would stand uncut."""
     profile, gap = levels.profiles[leg], brief.fence.skin.ground_gap_mm
     left, right = profile.at(x, from_left=False) + gap, profile.at(x + wide) + gap
     hump = max(0.0, profile.over_line(x, left - gap, x + wide, right - gap))
-    left, right = min(left + hump, foot.left_mm), min(right + hump, foot.left_mm)
+    left, right = min(left + hump, low), min(right + hump, low)
+    if profile.over_line(x, left - gap, x + wide, right - gap) > 1e-6:
+        return low, 0.0
     return left, right - left

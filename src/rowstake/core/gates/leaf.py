@@ -13,6 +13,7 @@ from rowstake.core.gates.rehearsal import Ground, Swing, rehearse
 from rowstake.core.job import Gate, GateFrame
 from rowstake.core.measure import Printer
 from rowstake.core.parts import Part, Place
+from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.gate_leaf import GateLeaf, Leaf
 from rowstake.core.reckoners.gate_leaf import run as gate_leaf
 from rowstake.core.reckoners.picket_gaps import PicketGaps
@@ -47,6 +48,8 @@ class LeafBrief:
     bars: GateFrame
     printer: Printer
     along: bool = False
+    faces: int = 1
+    """Faces of the leaf that carry boards: two for sheets on both."""
     ground: Ground = _level
 
 
@@ -62,6 +65,8 @@ class Built:
     panel: Panels
     weight_kg: float
     hinge: str
+    hinge_kg: float
+    """The heaviest leaf this hinge is made for."""
     hinges_per_leaf: int
     parts: tuple[Part, ...]
     swings: tuple[Swing, ...]
@@ -153,19 +158,22 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
         stick("X", lean, length, Place(b.leg, left + face, right - face, low + face, under - face), ends),
     ]
     top = b.height_mm if not panel.bars else panel.boards_mm
-    number_of = 0
-    for at, width in boards:
-        if b.along and at + width > top + 0.05:
-            continue
-        number_of += 1
-        ends = "ripped" if width < b.board.width_mm - 0.05 else "square"
-        length = leaf.leaf_width_mm if b.along else top
-        place = (
-            Place(b.leg, left, right, low + at, low + at + width)
-            if b.along
-            else Place(b.leg, left + at, left + at + width, low, low + top)
-        )
-        out.append(Part(f"{name}-{number_of}", "gate board", "gates", b.board.id, of, length, width, ends, place=place))
+    number_of = screws = 0
+    for face in range(b.faces):
+        for at, width in boards:
+            if b.along and at + width > top + 0.05:
+                continue
+            number_of += 1
+            ends = "ripped" if width < b.board.width_mm - 0.05 else "square"
+            length = leaf.leaf_width_mm if b.along else top
+            place = (
+                Place(b.leg, left, right, low + at, low + at + width)
+                if b.along
+                else Place(b.leg, left + at, left + at + width, low, low + top)
+            )
+            label = f"{name}-{number_of}" + " back" * face
+            out.append(Part(label, "gate board", "gates", b.board.id, of, length, width, ends, place=place))
+            screws += _board_screws(b, length, width, bool(panel.bars))
     for n, at in enumerate(panel.bars, 1):
         x, foot = left + face + at, under + b.bars.connector_mm
         out.append(
@@ -175,9 +183,16 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
     if panel.bars:
         out.append(Part(f"{name} connectors", "hardware", "gates", f"bar connector for {b.bars.bar_mm:g} mm", of,
                         amount=2 * len(panel.bars), unit="each"))  # fmt: skip
-    screws = number_of * 2 * max(b.per_crossing, 1)
     out.append(Part(f"{name} board screws", "board screw", "gates", b.board_screw, of, amount=screws, unit="each"))
     return out
+
+
+def _board_screws(b: LeafBrief, length_mm: float, width_mm: float, divided: bool) -> int:
+    """A sheet is screwed all round; a board at every rail and at the brace behind it."""
+    if b.board.use == "sheet":
+        every = CATALOGUE.materials.sheets.screw_every_mm
+        return 2 * (up(length_mm / every) + up(width_mm / every))
+    return (2 if divided else 3) * max(b.per_crossing, 1)
 
 
 def brace(inner_width_mm: float, inner_height_mm: float) -> tuple[float, float]:
@@ -224,17 +239,16 @@ def build(b: LeafBrief) -> Built:
         )  # fmt: skip
     names = [b.gate.id] if b.gate.leaves == 1 else [f"{b.gate.id}a", f"{b.gate.id}b"]
     parts = [part for i, name in enumerate(names) for part in _leaf_parts(b, leaf, i, name)]
-    timber_mm3 = sum(
-        p.length_mm * p.width_mm * (b.board if p.kind == "gate board" else b.frame).thickness_mm for p in parts
-    )
-    weight = timber_mm3 / 1e9 / b.gate.leaves * b.species.density_kg_m3 * facts.soaked
-    hinge = next((h.name for h in facts.hinges if h.up_to_kg >= weight), facts.hinges[-1].name)
+    soaked = b.species.density_kg_m3 * facts.soaked
+    pieces = [(p, b.board if p.kind == "gate board" else b.frame) for p in parts if p.unit == "piece"]
+    weight = sum(section.kg(p.length_mm, p.width_mm, soaked) for p, section in pieces) / b.gate.leaves
+    hinge = next((h for h in facts.hinges if h.up_to_kg >= weight), facts.hinges[-1])
     per_leaf = 3 if b.height_mm > facts.third_hinge_over_mm else 2
     first = b.boards(_leaf_left(b, leaf, 0), leaf.leaf_width_mm)
     panel = panels(b, leaf.leaf_width_mm, () if b.along else first)
     under = panel.boards_mm if panel.bars else b.height_mm
     length, angle = brace(leaf.leaf_width_mm - 2 * b.frame.width_mm, under - 2 * b.frame.width_mm)
-    parts.extend(_hardware(b, hinge, per_leaf))
+    parts.extend(_hardware(b, hinge.name, per_leaf))
     swings = rehearse(
         b.gate,
         b.left_mm,
@@ -244,4 +258,17 @@ def build(b: LeafBrief) -> Built:
         b.bottom_mm,
         b.ground,
     )
-    return Built(b.gate, leaf, b.height_mm, length, angle, panel, weight, hinge, per_leaf, tuple(parts), tuple(swings))
+    return Built(
+        b.gate,
+        leaf,
+        b.height_mm,
+        length,
+        angle,
+        panel,
+        weight,
+        hinge.name,
+        hinge.up_to_kg,
+        per_leaf,
+        tuple(parts),
+        tuple(swings),
+    )

@@ -9,15 +9,18 @@ from typing import Annotated, Any, Generic, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from rowstake.core.faults import Fault, JobFault
+from rowstake.core.faults import Fault, JobFault, refuse
 from rowstake.core.measure import Printer, parse_length
 
 LONGEST = 10_000_000.0
-Length = Annotated[float, Field(gt=0, le=LONGEST)]
-"""A length above zero, up to 10 km, in mm."""
+LEAST = 0.5
+Length = Annotated[float, Field(ge=LEAST, le=LONGEST)]
+"""A length from half a millimetre up to 10 km, in mm."""
 LengthOrZero = Annotated[float, Field(ge=0, le=LONGEST)]
-Load = Annotated[float, Field(gt=0, le=1000)]
+Load = Annotated[float, Field(ge=0.01, le=1000)]
 """kPa."""
+MOST_PIECES = 20_000
+"""More pieces, marks or rows than this are a slip of the pen."""
 LoadOrZero = Annotated[float, Field(ge=0, le=1000)]
 
 
@@ -109,6 +112,15 @@ def read_inputs(reckoner: Reckoner[Any, Any], raw: dict[str, Any], units: str = 
 def running_marks(step: float, count: int, first: float = 0.0) -> list[float]:
     """`count` marks from one datum: each a product, never a sum of pieces."""
     return [first + step * i for i in range(count)]
+
+
+def counted(count: int, field: str, given: float) -> int:
+    """The count, where a builder could mean it. Raises `JobFault` naming the field whose size makes too many."""
+    if count > MOST_PIECES:
+        raise refuse(
+            field, f"{given:g} mm", f"a size that makes at most {MOST_PIECES} pieces", f"That makes {count} pieces"
+        )
+    return count
 
 
 def whole(value: float) -> int:

@@ -18,7 +18,7 @@ OVERHANGING = 1.25**2 / 2
 
 
 class BeamSpan(Inputs):
-    species: list[str] = Field(min_length=1)
+    species: list[str] = Field(min_length=1, max_length=20)
     size: str = "2x8"
     plies: Annotated[int, Field(ge=1, le=4)] = 2
     joist_span_mm: Length

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
-from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, Reckoner
+from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, Reckoner, counted
 
 
 class Creep(Inputs):
@@ -33,7 +33,7 @@ def run(given: Creep) -> Corrected:
             f"at least half a board, {given.board_mm / 2:g}",
             "No board is left",
         )
-    near = int(mean / (given.board_mm + given.gap_mm))
+    near = counted(int(mean / (given.board_mm + given.gap_mm)), "board_mm", given.board_mm)
     boards = min(
         (k for k in (near - 1, near, near + 1) if k >= 1),
         key=lambda k: abs(mean / k - given.board_mm - given.gap_mm),

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.measure import Printer
-from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, Reckoner, up, whole
+from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, Reckoner, counted, up, whole
 
 NOTHING_MM = 0.05
 
@@ -35,7 +35,7 @@ def whole_gap(run_mm: float, board_mm: float, wanted: float, least: float, most:
 def run(given: DeckBoards) -> Rows:
     """`n = floor((run + gap)/(board + gap))`; the rip is what is left after the last gap."""
     pitch = given.board_mm + given.gap_mm
-    full = whole((given.run_mm + given.gap_mm) / pitch)
+    full = counted(whole((given.run_mm + given.gap_mm) / pitch), "board_mm", given.board_mm)
     rip = given.run_mm - full * pitch
     return Rows(
         full_boards=full,

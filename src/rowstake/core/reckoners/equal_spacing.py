@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.measure import Printer
-from rowstake.core.reckoners.base import Inputs, Length, Outputs, Reckoner, running_marks, up
+from rowstake.core.reckoners.base import Inputs, Length, Outputs, Reckoner, counted, running_marks, up
 
 
 class EqualSpacing(Inputs):
@@ -19,7 +19,7 @@ class Spaced(Outputs):
 
 def run(given: EqualSpacing) -> Spaced:
     """`n = ceil(L / max)`, spacing `L / n`; marks include both ends."""
-    bays = max(1, up(given.length_mm / given.max_spacing_mm))
+    bays = counted(max(1, up(given.length_mm / given.max_spacing_mm)), "max_spacing_mm", given.max_spacing_mm)
     spacing = given.length_mm / bays
     return Spaced(bays=bays, spacing_mm=spacing, marks_mm=running_marks(spacing, bays + 1))
 

@@ -17,14 +17,14 @@ from rowstake.core.structure.timber import bending_mpa, read_stick
 class FenceWind(Inputs):
     height_mm: Length
     bay_mm: Length
-    solidity: Annotated[float, Field(gt=0, le=1)] = 1
+    solidity: Annotated[float, Field(ge=0.01, le=1)] = 1
     exposure: Literal["B", "C", "D"] = "B"
-    wind_mps: Annotated[float, Field(gt=0, le=120)]
+    wind_mps: Annotated[float, Field(ge=1, le=120)]
     species: str = "southern_pine"
     post_size: str = "4x4"
     hole_diameter_mm: Length
     embedment_mm: Length
-    lateral_bearing_kpa_per_m: Annotated[float, Field(gt=0, le=500)] = 15.7
+    lateral_bearing_kpa_per_m: Annotated[float, Field(ge=1, le=500)] = 15.7
 
 
 class Stands(Outputs):

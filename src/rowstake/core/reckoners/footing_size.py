@@ -15,11 +15,11 @@ LEAST_SIDE_MM, LEAST_ACROSS_MM, LEAST_THICKNESS_MM = 304.8, 355.6, 152.4
 
 
 class FootingSize(Inputs):
-    tributary_m2: Annotated[float, Field(gt=0, le=10_000)] | None = None
-    load_kn: Annotated[float, Field(gt=0, le=100_000)] | None = None
+    tributary_m2: Annotated[float, Field(ge=0.001, le=10_000)] | None = None
+    load_kn: Annotated[float, Field(ge=0.001, le=100_000)] | None = None
     live_kpa: Load = 1.9152104
     dead_kpa: LoadOrZero = 0.4788026
-    bearing_kpa: Annotated[float, Field(gt=0, le=10_000)] = 71.82039
+    bearing_kpa: Annotated[float, Field(ge=5, le=10_000)] = 71.82039
     post_mm: Length = 139.7
 
     @model_validator(mode="after")

@@ -19,7 +19,7 @@ class GateSweep(Inputs):
     leaf_width_mm: Length
     bottom_gap_mm: LengthOrZero = 50
     ground_levels_mm: Annotated[list[Level], Field(min_length=2, max_length=10_000)]
-    open_deg: Annotated[float, Field(gt=0, le=270)] = 90
+    open_deg: Annotated[float, Field(ge=1, le=270)] = 90
 
 
 class Swept(Outputs):

@@ -19,7 +19,7 @@ class HoleConcrete(Inputs):
     post_w_mm: LengthOrZero = 0
     post_d_mm: LengthOrZero = 0
     count: Annotated[int, Field(ge=1, le=100_000)] = 1
-    bag_kg: Annotated[float, Field(gt=0, le=2000)] = 25
+    bag_kg: Annotated[float, Field(ge=1, le=2000)] = 25
     waste_pct: Annotated[float, Field(ge=0, le=100)] = 5
 
 

@@ -14,7 +14,7 @@ REPETITIVE = 1.15
 
 
 class JoistSpan(Inputs):
-    species: list[str] = Field(min_length=1)
+    species: list[str] = Field(min_length=1, max_length=20)
     size: str = "2x8"
     spacing_mm: Length = 406.4
     live_kpa: Load = 1.9152104

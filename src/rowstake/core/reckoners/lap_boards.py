@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
-from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, Reckoner, up
+from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, Reckoner, counted, up
 
 
 class LapBoards(Inputs):
@@ -24,7 +24,7 @@ def run(given: LapBoards) -> Lapped:
     length, width, least = given.length_mm, given.width_mm, given.min_lap_mm
     if least >= width:
         raise refuse("min_lap_mm", f"{least:g}", f"less than the board, {width:g}", "The lap is as wide as the board")
-    count = max(1, up((length - least) / (width - least)))
+    count = counted(max(1, up((length - least) / max(width - least, 1e-6))), "min_lap_mm", least)
     lap = (count * width - length) / (count - 1) if count > 1 else 0.0
     return Lapped(count=count, lap_mm=lap, pitch_mm=width - lap)
 

@@ -14,6 +14,7 @@ from rowstake.core.reckoners.base import (
     LengthOrZero,
     Outputs,
     Reckoner,
+    counted,
     running_marks,
     up,
     whole,
@@ -56,7 +57,7 @@ def _least_count(given: PicketGaps, limit: float) -> int:
 
 def run(given: PicketGaps) -> Gaps:
     """Least count whose gap is at most the largest allowed; or the gap nearest the one wanted."""
-    most = whole(given.clear_mm / given.width_mm)
+    most = counted(whole(given.clear_mm / given.width_mm), "width_mm", given.width_mm)
     if most < 1:
         raise refuse(
             "width_mm",

@@ -25,7 +25,7 @@ class PostHole(Inputs):
     fixed_depth_mm: LengthOrZero = 600
     frost_depth_mm: LengthOrZero = 0
     gravel_mm: LengthOrZero = 100
-    stock_lengths_mm: list[Length] = []
+    stock_lengths_mm: Annotated[list[Length], Field(max_length=200)] = []
     wind_depth_mm: LengthOrZero = 0
     deeper: Annotated[float, Field(ge=1, le=3)] = 1
     chosen_depth_mm: Length | None = None
@@ -53,9 +53,9 @@ def _in_inches(mm: float) -> bool:
 
 
 def hole_diameter_mm(post_w_mm: float, sizes: list[float]) -> float:
-    """Three post widths, to the next auger; the largest auger where none is wide enough."""
+    """Three post widths, to the next auger; just that, dug by hand, where no auger is wide enough."""
     wanted = CATALOGUE.materials.posts.hole_widths * post_w_mm
-    return next((a for a in sorted(sizes) if a >= wanted - 1e-6), max(sizes))
+    return next((a for a in sorted(sizes) if a >= wanted - 1e-6), wanted)
 
 
 def run(given: PostHole) -> Hole:

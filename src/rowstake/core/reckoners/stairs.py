@@ -2,15 +2,21 @@
 
 from __future__ import annotations
 
+import math
+
+from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
-from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, Reckoner, up
+from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, Reckoner, counted, up
 
 
 class Stairs(Inputs):
+    """`stringer_width_mm` is the depth of the board that stringers are cut from; None: bought or not cut."""
+
     total_rise_mm: Length
     max_riser_mm: Length
     tread_run_mm: Length
     tread_thickness_mm: LengthOrZero = 0
+    stringer_width_mm: Length | None = None
 
 
 class Flight(Outputs):
@@ -19,18 +25,37 @@ class Flight(Outputs):
     treads: int
     total_run_mm: float
     bottom_riser_cut_mm: float
+    step_mm: float
+    throat_mm: float | None
 
 
 def run(given: Stairs) -> Flight:
-    """`risers = ceil(rise/max)`, one tread fewer; the first riser is cut shorter by a tread."""
-    risers = max(1, up(given.total_rise_mm / given.max_riser_mm))
+    """`risers = ceil(rise/max)`, one tread fewer; the first riser is cut shorter by a tread; a step is `2·riser + run`;
+    the throat `width − riser·run/hypot(riser, run)` is what the notches leave of a cut stringer.
+
+    Raises `JobFault` where a tread is thicker than its riser, or the notches cut the stringer through.
+    """
+    risers = counted(max(1, up(given.total_rise_mm / given.max_riser_mm)), "max_riser_mm", given.max_riser_mm)
     riser = given.total_rise_mm / risers
+    if riser - given.tread_thickness_mm < 0:
+        raise refuse(
+            "tread_thickness_mm", f"{given.tread_thickness_mm:g} mm", f"at most the riser, {riser:.1f} mm",
+            f"Risers of {riser:.1f} mm leave no room under a tread of {given.tread_thickness_mm:g} mm",
+        )  # fmt: skip
+    run_mm, width = given.tread_run_mm, given.stringer_width_mm
+    notch = riser * run_mm / math.hypot(riser, run_mm)
+    if width is not None and width <= notch:
+        raise refuse(
+            "stringer_width_mm", f"{width:g} mm", f"more than {notch:.0f} mm", "The notches cut the stringer through"
+        )
     return Flight(
         risers=risers,
         riser_mm=riser,
         treads=risers - 1,
         total_run_mm=(risers - 1) * given.tread_run_mm,
         bottom_riser_cut_mm=riser - given.tread_thickness_mm,
+        step_mm=2 * riser + run_mm,
+        throat_mm=None if width is None else width - notch,
     )
 
 
@@ -38,6 +63,7 @@ def say(given: Stairs, out: Flight, p: Printer) -> str:
     return (
         f"{out.risers} risers of {p.length(out.riser_mm)} and {out.treads} treads over {p.length(out.total_run_mm)}; "
         f"cut the bottom riser to {p.length(out.bottom_riser_cut_mm)}."
+        + (f" The notches leave {p.length(out.throat_mm)} of the stringer." if out.throat_mm is not None else "")
     )
 
 

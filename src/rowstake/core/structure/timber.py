@@ -27,6 +27,11 @@ class Stick:
         return self.breadth_mm * self.depth_mm**2 / 6
 
     @property
+    def weak_modulus_mm3(self) -> float:
+        """Bent over its lesser side."""
+        return self.breadth_mm * self.depth_mm * min(self.breadth_mm, self.depth_mm) / 6
+
+    @property
     def inertia_mm4(self) -> float:
         return self.breadth_mm * self.depth_mm**3 / 12
 

@@ -8,6 +8,8 @@ from rowstake.core.advice.base import found, put_deck
 from rowstake.core.deck.level import DeckLevel
 from rowstake.core.parts import Finding
 
+ENGINEER_MM = 4000.0
+
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief, high = planned.brief.printer, planned.brief, planned.fall_mm()
@@ -16,7 +18,8 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         return
     lower = planned.brief.deck.levels.height_mm - (high - guard)
     fixes = [put_deck(f"Lower the deck to {p.length(lower)}", levels__height_mm=lower)] if lower >= 150 else []
-    if not (brief.deck.joists.doubled_ends and brief.deck.joists.guard_blocks):
+    ready = brief.deck.joists.doubled_ends and brief.deck.joists.guard_blocks
+    if not ready:
         fixes.insert(
             0,
             put_deck(
@@ -25,8 +28,6 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
                 joists__guard_blocks=True,
             ),
         )
-    else:
-        return
     permit = (
         f"A permit is usual over {p.length(brief.permit_over_mm)}."
         if high > brief.permit_over_mm
@@ -34,7 +35,14 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     )
     yield found(
         f"The boards stand {p.length(high)} over the lowest ground: a guard is needed over {p.length(guard)}",
-        f"Guard posts want doubled end joists, blocks and bolts, in the frame before the boards close it. {permit}",
+        f"{p.length(brief.region.guard_high_mm)} high here unless your local rule says otherwise, with no opening that lets 100 mm through. "
+        + (
+            "The frame has its doubled ends and blocks; the posts are bolted to them. "
+            if ready
+            else "Its posts want doubled end joists, blocks and bolts, in the frame before the boards close it. "
+        )
+        + (f"Over about {p.length(ENGINEER_MM)} ask an engineer. " if high > ENGINEER_MM else "")
+        + permit,
         (),
         fixes,
     )

@@ -8,10 +8,17 @@ from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding
 from rowstake.core.planned import Planned
 
+ASK = (
+    "Where the ground freezes it lifts what stands in it. Ask the local building office how deep, and enter it under Site; "
+    "0 holds only where it never freezes."
+)
+
 
 def look(planned: Planned) -> Iterator[Finding]:
     brief, p = planned.brief, planned.brief.printer
     frost = brief.job.site.frost_depth_mm
+    if not frost and brief.region.freezes and any(k.dug for k in planned.digger.kinds.values()):
+        yield found("No frost depth was given: holes are dug as where nothing freezes", ASK, (), ())
     shallow = [k for k in planned.digger.kinds.values() if k.dug and k.hole.embedment_mm < frost - 0.5]
     if not shallow:
         return

@@ -23,7 +23,7 @@ def look(planned: Planned) -> Iterator[Finding]:
         larger = [
             s
             for s in CATALOGUE.sections_for(brief.region.id, "post")
-            if read_stick(s.id).section_modulus_mm3 * strength >= pull.moment_nm
+            if read_stick(s.id).weak_modulus_mm3 * strength >= pull.moment_nm
             and s.width_mm > brief.gate_post.width_mm + 1
         ]
         fixes = []

@@ -2,18 +2,28 @@
 
 from __future__ import annotations
 
+from rowstake.core.faults import JobFault
 from rowstake.core.fence.styles.base import NOTHING_MM, Laid, Stretch, Style, gap_spacer, in_a_row
 from rowstake.core.reckoners.base import whole
-from rowstake.core.reckoners.picket_gaps import PicketGaps
+from rowstake.core.reckoners.picket_gaps import Gaps, PicketGaps
 from rowstake.core.reckoners.picket_gaps import run as picket_gaps
 
 
 def _even(s: Stretch) -> Laid:
+    """The gap nearest the one wanted; never past the style's limit unless the builder wants more."""
     if s.length_mm < 2 * s.board_mm:
         width = min(s.length_mm, s.board_mm)
         return Laid((((s.length_mm - width) / 2, width),), max(0.0, s.length_mm - width))
-    given = PicketGaps(clear_mm=s.length_mm, width_mm=s.board_mm, edges=s.edges, target_gap_mm=s.gap_mm)
-    out = picket_gaps(given)
+
+    def gaps(**wanted: float) -> Gaps:
+        return picket_gaps(PicketGaps(clear_mm=s.length_mm, width_mm=s.board_mm, edges=s.edges, **wanted))
+
+    out = gaps(target_gap_mm=s.gap_mm)
+    if out.gap_mm > s.most_gap_mm + 1e-6 and s.gap_mm <= s.most_gap_mm:
+        try:
+            out = gaps(max_gap_mm=s.most_gap_mm)
+        except JobFault:  # no whole number of pickets leaves so little: the spacer stick, and a rip at the end
+            return _exact(s)
     return Laid(in_a_row(out.count, s.board_mm, s.board_mm + out.gap_mm, out.marks_mm[0]), out.gap_mm)
 
 
