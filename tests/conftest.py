@@ -24,6 +24,7 @@ settings.register_profile(
     "unshrunk", deadline=None, derandomize=True, database=None, phases=[Phase.explicit, Phase.generate]
 )
 settings.load_profile(os.environ.get("ROWSTAKE_HYPOTHESIS", "suite"))
+HERE = "http://127.0.0.1"
 TEMPLATE = "template_rowstake"
 
 
@@ -59,4 +60,4 @@ def engine(postgres: Postgres) -> Iterator[Engine]:
 
 @pytest.fixture
 def client(engine: Engine) -> TestClient:
-    return TestClient(create_app(engine), raise_server_exceptions=False)
+    return TestClient(create_app(engine), base_url=HERE, raise_server_exceptions=False)

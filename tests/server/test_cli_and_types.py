@@ -36,7 +36,7 @@ def test_reckon(tmp_path, capsys):
 def test_check_vectors(tmp_path, capsys):
     good = ROOT / "tests" / "vectors" / "stairs.jsonl"
     assert main(["check-vectors", str(good)]) == 0
-    assert capsys.readouterr().out == "2 passed, 0 failed\n"
+    assert capsys.readouterr().out == "4 passed, 0 failed\n"
     bad = tmp_path / "bad.jsonl"
     bad.write_text(good.read_text().replace('"risers": 5', '"risers": 6'))
     assert main(["check-vectors", str(bad)]) == 1

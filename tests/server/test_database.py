@@ -15,7 +15,7 @@ from rowstake.server.app import create_app
 from rowstake.server.run import add_demo_jobs
 from rowstake.store.database import engine_for, migrate
 from rowstake.store.models import Base
-from tests.conftest import new_server
+from tests.conftest import HERE, new_server
 from tests.server.test_jobs_api import NEW
 
 
@@ -30,7 +30,7 @@ def own_server():
 def test_database_gone_and_back(own_server):
     engine = engine_for(own_server.url())
     migrate(engine)
-    client = TestClient(create_app(engine), raise_server_exceptions=False)
+    client = TestClient(create_app(engine), base_url=HERE, raise_server_exceptions=False)
     job = client.post("/api/jobs", json=NEW).json()["held"]
     own_server.stop()
     answer = client.put(f"/api/jobs/{job['id']}", json={"revision": 1, "document": job["document"]})
@@ -55,10 +55,10 @@ def test_migrations_make_the_tables_of_the_models(engine):
 def test_demo_jobs_are_added_once(engine):
     assert add_demo_jobs(engine) == 6
     assert add_demo_jobs(engine) == 0
-    client = TestClient(create_app(engine))
-    cards = client.get("/api/jobs").json()
-    assert {c["region"] for c in cards} == {"North America", "UK and Ireland", "Australia and New Zealand"}
-    assert len({c["style"] for c in cards}) == 4
+    client = TestClient(create_app(engine), base_url=HERE)
+    cards = client.get("/api/jobs").json()["jobs"]
+    assert {c["card"]["region"] for c in cards} == {"North America", "UK and Ireland", "Australia and New Zealand"}
+    assert len({c["card"]["style"] for c in cards}) == 4
     findings = [len(client.get(f"/api/jobs/{c['id']}").json()["desk"]["findings"]) for c in cards]
     assert sorted(findings)[:2] == [0, 0]
     assert max(findings) >= 3
@@ -71,6 +71,14 @@ def _demo(home: Path, *more: str) -> subprocess.Popen[str]:
     )  # fmt: skip
 
 
+def _address(process: subprocess.Popen[str]) -> str:
+    """Where it says it listens; it may say other things before."""
+    for line in process.stdout:
+        if line.startswith("Row Stake: "):
+            return line.split()[-1]
+    raise AssertionError(process.stderr.read())
+
+
 def _stop(process: subprocess.Popen[str]) -> int:
     process.send_signal(2)
     process.communicate(timeout=40)
@@ -80,8 +88,8 @@ def _stop(process: subprocess.Popen[str]) -> int:
 def test_serve_brings_the_tables_up_to_date(own_server):
     command = [sys.executable, "-m", "rowstake.cli", "serve", "--port", "0", "--database"]
     served = subprocess.Popen([*command, own_server.url()], stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True)
-    url = served.stdout.readline().split()[-1]
-    assert _jobs(url) == "[]"
+    url = _address(served)
+    assert '"total":0' in _jobs(url)
     with urllib.request.urlopen(url) as answer:
         assert b"Row Stake" in answer.read()
     assert _stop(served) == 0
@@ -100,7 +108,7 @@ def test_demo_keeps_its_data_says_when_it_runs_and_stops_clean(tmp_path):
     home = Path("/dev/shm") / f"rowstake-demo-{os.getpid()}"
     try:
         first = _demo(home)
-        url = first.stdout.readline().split()[-1]
+        url = _address(first)
         listed = _jobs(url)
         assert "Windmill" in listed
         second = _demo(home)
@@ -110,10 +118,17 @@ def test_demo_keeps_its_data_says_when_it_runs_and_stops_clean(tmp_path):
         assert _stop(first) == 0
         assert not (home / "postgres" / "data" / "postmaster.pid").exists()
         again = _demo(home)
-        assert _jobs(again.stdout.readline().split()[-1]) == listed
+        assert _jobs(_address(again)) == listed
         assert _stop(again) == 0
         fresh = _demo(home, "--fresh")
-        assert _jobs(fresh.stdout.readline().split()[-1]) != listed
+        assert _jobs(_address(fresh)) != listed
         assert _stop(fresh) == 0
+        # What was there is kept beside it.
+        [kept] = home.glob("postgres-before-*")
+        shutil.rmtree(home / "postgres")
+        kept.rename(home / "postgres")
+        back = _demo(home)
+        assert _jobs(_address(back)) == listed
+        assert _stop(back) == 0
     finally:
         shutil.rmtree(home, ignore_errors=True)

@@ -30,10 +30,10 @@ def test_new_job_opens_with_its_desk(client, job):
     assert [leg["length_mm"] for leg in job["held"]["document"]["fence"]["legs"]] == [9000, 6000]
     again = client.get(f"/api/jobs/{job['held']['id']}").json()
     assert again == job
-    cards = client.get("/api/jobs").json()
+    cards = client.get("/api/jobs").json()["jobs"]
     assert [c["name"] for c in cards] == ["Yard"]
-    assert cards[0]["length"] == "15.000 m"
-    assert cards[0]["outline"]["shapes"]
+    assert cards[0]["card"]["length"] == "15.000 m"
+    assert cards[0]["card"]["outline"]["shapes"]
 
 
 def test_edits_plan_and_save(client, job):
@@ -90,7 +90,7 @@ def test_copy_rename_put_away(client, job):
     assert copy["name"] == "Yard (copy)"
     assert client.post(f"/api/jobs/{key}/rename", json={"revision": 1, "name": "Garden"}).json()["name"] == "Garden"
     client.post(f"/api/jobs/{key}/archive", json={"archived": True})
-    assert [c["name"] for c in client.get("/api/jobs").json()] == ["Yard (copy)"]
+    assert [c["name"] for c in client.get("/api/jobs").json()["jobs"]] == ["Yard (copy)"]
     assert [c["name"] for c in client.get("/api/jobs?archived=true").json()] == ["Garden"]
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -12,6 +13,7 @@ from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.fence.resolve import resolve
 from rowstake.core.job import DeckJob, FenceJob, Job
+from rowstake.core.parts import Finding
 from rowstake.core.plan import AnyPlan, plan
 from rowstake.core.views.figures import Figure
 from rowstake.core.views.of import figures_of, picture_of
@@ -44,14 +46,29 @@ def compare(before: AnyPlan, after: AnyPlan) -> Consequence:
         for key in now
         if key in was and now[key].number != was[key].number and now[key].text != was[key].text
     )
-    old, new = ({f.rule: f.title for f in plan_.findings} for plan_ in (before, after))
-    settles = tuple(title for rule, title in old.items() if rule not in new)
-    brings = tuple(title for rule, title in new.items() if rule not in old)
+    settles, brings = _come_and_go(before.findings, after.findings)
     told = [f"{d.name} {d.before} → {d.after}" for d in differences] or [
         "settles it" if settles else "no headline figure changes"
     ]
     told += [f"but: {title}" for title in brings]
     return Consequence(differences, settles, brings, "; ".join(told))
+
+
+def _come_and_go(old: Sequence[Finding], new: Sequence[Finding]) -> tuple[tuple[str, ...], tuple[str, ...]]:
+    """Titles of the findings that are settled and of those that are new, each by its rule and its place. The same trouble
+    told with other figures, or of fewer places, is neither."""
+    gone, come = list(old), []
+    for finding in new:
+        same = next((f for f in gone if f.rule == finding.rule and _meet(f, finding)), None)
+        if same is None:
+            come.append(finding)
+        else:
+            gone.remove(same)
+    return tuple(f.title for f in gone), tuple(f.title for f in come)
+
+
+def _meet(one: Finding, other: Finding) -> bool:
+    return bool(set(one.where) & set(other.where)) or not one.where or not other.where
 
 
 def consequence(job: Job, before: AnyPlan, edits: list[dict[str, Any]]) -> Consequence:

@@ -3,15 +3,19 @@
 from __future__ import annotations
 
 import itertools
-import json
 import math
 from typing import Any
 
 from rowstake.core.faults import JobFault, refuse
 from rowstake.core.job import GroundPoint, Leg
+from rowstake.core.measure.length import LONGEST_MM
+from rowstake.core.text import read_json, shown
 
 EARTH_RADIUS_MM = 6_371_008_800.0
 FIELD = "geojson"
+HIGHEST_M = 12_000.0
+"""Over any place a fence stands, and over any figure of a coordinate."""
+MOST_LEGS = 400
 
 
 def _line(raw: Any) -> list[list[float]]:
@@ -20,23 +24,26 @@ def _line(raw: Any) -> list[list[float]]:
         raise _fault(type(raw).__name__)
     kind = raw.get("type")
     if kind == "FeatureCollection":
-        shapes = [f.get("geometry") for f in raw.get("features", []) if isinstance(f, dict)]
-        line = next((g for g in shapes if isinstance(g, dict) and g.get("type") == "LineString"), None)
-        if line is None:
+        features = raw.get("features")
+        shapes = [f.get("geometry") for f in features if isinstance(f, dict)] if isinstance(features, list) else []
+        raw = next((g for g in shapes if isinstance(g, dict) and g.get("type") == "LineString"), None)
+        if raw is None:
             raise _fault("no line among the features")
-        return _line(line)
-    if kind == "Feature":
-        return _line(raw.get("geometry"))
+    elif kind == "Feature":
+        raw = raw.get("geometry")
+    kind = raw.get("type") if isinstance(raw, dict) else type(raw).__name__
     if kind != "LineString":
-        raise _fault(str(kind))
+        raise _fault(shown(kind)[:40])
     points = raw.get("coordinates")
     good = isinstance(points, list) and all(
-        isinstance(p, list) and len(p) in (2, 3) and all(isinstance(v, int | float) and math.isfinite(v) for v in p)
+        isinstance(p, list)
+        and len(p) in (2, 3)
+        and all(isinstance(v, int | float) and not isinstance(v, bool) and abs(v) <= HIGHEST_M for v in p)
         for p in points
     )
     if not good or len(points) < 2 or any(abs(p[0]) > 180 or abs(p[1]) > 90 for p in points):
-        raise refuse(f"{FIELD}.coordinates", str(points)[:80], "two or more [longitude, latitude, altitude]",
-                     "The line's coordinates cannot be read")  # fmt: skip
+        raise refuse(f"{FIELD}.coordinates", shown(points)[:80], "two or more [longitude, latitude, altitude]",
+                     "The line's coordinates cannot be read; altitudes are metres")  # fmt: skip
     return [[float(v) for v in p] for p in points]
 
 
@@ -49,12 +56,14 @@ def read_line(text: str) -> tuple[list[Leg], list[GroundPoint]]:
 
     Degrees are laid out flat about the first point: good to a millimetre or so over a garden.
     """
-    try:
-        points = _line(json.loads(text))
-    except json.JSONDecodeError as error:
+    points = _line(read_json(text, FIELD, "file"))
+    if len(points) > MOST_LEGS + 1:
         raise refuse(
-            FIELD, f"{len(text)} characters", "a whole GeoJSON file", f"The file breaks off at line {error.lineno}"
-        ) from None
+            f"{FIELD}.coordinates",
+            f"{len(points)} points",
+            f"at most {MOST_LEGS + 1}",
+            "That line has too many corners",
+        )
     lon0, lat0 = points[0][:2]
     shrink = math.cos(math.radians(lat0))
     flat = [
@@ -68,6 +77,13 @@ def read_line(text: str) -> tuple[list[Leg], list[GroundPoint]]:
         length = round(math.dist(a, b), 1)
         if length < 1:
             continue
+        if length > LONGEST_MM:
+            raise refuse(
+                f"{FIELD}.coordinates",
+                f"{length / 1e6:.0f} km",
+                "legs of at most 10 km",
+                f"Leg {len(legs) + 1} is longer than any fence",
+            )
         towards = math.degrees(math.atan2(b[1] - a[1], b[0] - a[0]))
         turn = (towards - heading + 180) % 360 - 180
         legs.append(Leg.model_construct(length_mm=length, turn_deg=round(turn, 4) if turn > -180 else 179.9))

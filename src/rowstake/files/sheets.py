@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from html import escape
 from importlib import resources
-from itertools import groupby
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene, scenes
 from rowstake.core.plan import AnyPlan, DeckPlan, Plan
+from rowstake.core.views.cautions import cautions
 from rowstake.core.views.lists import buy_rows, cut_rows
 from rowstake.core.views.of import tapes_of, things_of
 from rowstake.core.views.strips import Strip, strips
@@ -144,16 +144,11 @@ def _lists(plan: AnyPlan) -> str:
 
 
 def _cautions(plan: AnyPlan) -> str:
-    keys = ["site", "line", "ground", "holes", "frame", "skin", "gates", "buy"]
-    if isinstance(plan, DeckPlan):
-        keys = [f"deck_{key}" for key in keys]
-    items = [c for key in keys for c in CATALOGUE.cautions.get(key, ())]
     findings = "".join(f"<li><b>{escape(f.title)}.</b> {escape(f.why)}</li>" for f in plan.findings)
     open_ = f"<h2>Still to look at</h2><ul>{findings}</ul>" if findings else ""
-    unique = [key for key, _ in groupby(sorted(items))]
     return (
         f'<section class="list">{open_}<h2>Cautions</h2><p><b>{escape(str(CATALOGUE.cautions["always"]))}</b></p>'
-        f"<ul>{''.join(f'<li>{escape(c)}</li>' for c in unique)}</ul></section>"
+        f"<ul>{''.join(f'<li>{escape(c)}</li>' for c in cautions(plan))}</ul></section>"
     )
 
 

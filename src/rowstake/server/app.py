@@ -10,13 +10,15 @@ from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from sqlalchemy import Engine
 from starlette.exceptions import HTTPException
-from starlette.middleware.trustedhost import TrustedHostMiddleware
+from starlette.middleware.gzip import GZipMiddleware
 
 from rowstake.server import limits, problems
 from rowstake.server.routes import exports, jobs, plans, reckoners, start
 
 LOOPBACK = ("127.0.0.1", "localhost")
 """Until there is sign-in, nothing outside this machine is served."""
+SMALL = 1000
+"""Bytes: shorter answers are not compressed."""
 
 
 def web_folder() -> Path:
@@ -29,10 +31,13 @@ def create_app(engine: Engine | None = None, web: Path | None = None) -> FastAPI
     app = FastAPI(title="Row Stake", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.engine = engine
     problems.install(app)
+    app.add_middleware(GZipMiddleware, minimum_size=SMALL, compresslevel=5)
     app.add_middleware(limits.BodyLimit)
-    app.add_middleware(TrustedHostMiddleware, allowed_hosts=[*LOOPBACK, "testserver"])
+    app.add_middleware(limits.Busy)
+    app.add_middleware(limits.OwnPagesOnly, hosts=LOOPBACK)
+    app.add_middleware(limits.Guarded)
     for router in (exports.router, jobs.router, plans.router, reckoners.router, start.router):
-        app.include_router(router, responses={"4XX": {"model": problems.Problem}})
+        app.include_router(router, responses=problems.DECLARED)
     _serve_web(app, web or web_folder())
     return app
 
@@ -42,11 +47,11 @@ def _serve_web(app: FastAPI, web: Path) -> None:
     if not (web / "index.html").exists():
         return
     app.mount("/assets", StaticFiles(directory=web / "assets"), name="assets")
+    files = {p.name: p for p in web.iterdir() if p.is_file() and not p.name.startswith(".")}
 
     @app.get("/{path:path}", include_in_schema=False)
     def page(path: str) -> FileResponse:
-        if path.startswith("api/"):
+        last = path.rsplit("/", 1)[-1]
+        if path.startswith("api/") or (last.startswith(".") or not last.isprintable()):
             raise HTTPException(404, "There is no such address")
-        file = (web / path).resolve()
-        inside = file.is_relative_to(web.resolve()) and file.is_file()
-        return FileResponse(file if inside else web / "index.html")
+        return FileResponse(files.get(path, web / "index.html"))

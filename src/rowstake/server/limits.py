@@ -1,21 +1,25 @@
-"""A limit on the size of what is sent, held before the body is read."""
+"""What is held before a route sees a request: its size, how many are under way, where it comes from."""
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+from urllib.parse import urlsplit
+
+from starlette.datastructures import Headers
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from rowstake.server.problems import answer
 
 LARGEST = 2_000_000
 """Bytes: a job of 10 km is well under this."""
-
-
-class _TooLarge(Exception):
-    pass
+MOST_AT_ONCE = 64
+"""Requests to the interface under way; the next is told to come again in a moment, before anything times out."""
+SAFE = ("GET", "HEAD", "OPTIONS")
 
 
 class BodyLimit:
-    """Refuses bodies over the limit with 413, whether they say their length or not."""
+    """Refuses bodies over the limit with 413, whether they say their length or not. A body is read whole before the
+    application sees any of it."""
 
     def __init__(self, app: ASGIApp, largest: int = LARGEST) -> None:
         self.app, self.largest = app, largest
@@ -24,22 +28,113 @@ class BodyLimit:
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return
-        said = dict(scope["headers"]).get(b"content-length", b"0")
+        said = Headers(scope=scope).get("content-length", "0")
         refusal = answer(413, "That is too large", f"The largest body accepted is {self.largest // 1_000_000} MB")
         if not said.isdigit() or int(said) > self.largest:
             await refusal(scope, receive, send)
             return
-        seen = 0
-
-        async def counted() -> Message:
-            nonlocal seen
+        body, more = bytearray(), scope["method"] not in SAFE
+        while more:
             message = await receive()
-            seen += len(message.get("body", b""))
-            if seen > self.largest:
-                raise _TooLarge
-            return message
+            if message["type"] != "http.request":
+                return
+            body += message.get("body", b"")
+            more = message.get("more_body", False)
+            if len(body) > self.largest:
+                await refusal(scope, receive, send)
+                return
+        given = False
 
+        async def whole() -> Message:
+            nonlocal given
+            if given or scope["method"] in SAFE:
+                return await receive()
+            given = True
+            return {"type": "http.request", "body": bytes(body), "more_body": False}
+
+        await self.app(scope, whole, send)
+
+
+class Busy:
+    """Answers at once that it is busy when too many requests are under way, so that none waits until it times out."""
+
+    def __init__(self, app: ASGIApp, most: int = MOST_AT_ONCE) -> None:
+        self.app, self.most, self.under_way = app, most, 0
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http" or not scope["path"].startswith("/api/"):
+            await self.app(scope, receive, send)
+            return
+        if self.under_way >= self.most:
+            busy = answer(
+                503, "Busy, again in a moment", "Many people are at work. Your change is kept and sent again."
+            )
+            await busy(scope, receive, send)
+            return
+        self.under_way += 1
         try:
-            await self.app(scope, counted, send)
-        except _TooLarge:
+            await self.app(scope, receive, send)
+        finally:
+            self.under_way -= 1
+
+
+class OwnPagesOnly:
+    """Answers only to this machine's own names, and takes changes only from pages it served itself."""
+
+    def __init__(self, app: ASGIApp, hosts: Iterable[str]) -> None:
+        self.app, self.hosts = app, frozenset(hosts)
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http":
+            await self.app(scope, receive, send)
+            return
+        headers = Headers(scope=scope)
+        host = headers.get("host", "")
+        if host.rsplit(":", 1)[0] not in self.hosts:
+            refusal = answer(400, "Not here", f"Row Stake answers to {' and '.join(sorted(self.hosts))} only")
             await refusal(scope, receive, send)
+            return
+        origin = headers.get("origin")
+        foreign = origin is not None and urlsplit(origin).netloc != host
+        if scope["method"] not in SAFE and (
+            foreign or headers.get("sec-fetch-site", "same-origin") not in ("same-origin", "none")
+        ):
+            refusal = answer(403, "Not from there", "Changes are taken from Row Stake's own pages only")
+            await refusal(scope, receive, send)
+            return
+        await self.app(scope, receive, send)
+
+
+GUARDS = {
+    "content-security-policy": "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self' data:; "
+    "connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
+    "x-content-type-options": "nosniff",
+    "x-frame-options": "DENY",
+    "referrer-policy": "no-referrer",
+    "cross-origin-opener-policy": "same-origin",
+    "cross-origin-resource-policy": "same-origin",
+}
+"""What browsers are told with every answer: nothing from elsewhere, no frames, no guessing of types."""
+KEPT = "public, max-age=31536000, immutable"
+ASKED = "no-cache"
+
+
+class Guarded:
+    """Puts the guards on every answer; files named by their content are kept, everything else is asked for again."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        async def guarded(message: Message) -> None:
+            if message["type"] == "http.response.start":
+                kept = scope["path"].startswith("/assets/") and message["status"] == 200
+                more = {**GUARDS, "cache-control": KEPT if kept else ASKED}
+                have = {name for name, _ in message["headers"]}
+                message["headers"] = [
+                    *message["headers"],
+                    *((k.encode(), v.encode()) for k, v in more.items() if k.encode() not in have),
+                ]
+            await send(message)
+
+        await self.app(scope, receive, guarded if scope["type"] == "http" else send)

@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Any
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel
-from sqlalchemy.exc import DBAPIError
+from sqlalchemy.exc import InterfaceError, OperationalError, TimeoutError
 from starlette.exceptions import HTTPException
 
 from rowstake.core.faults import Fault, JobFault
-from rowstake.core.reckoners.base import told
+from rowstake.core.reckoners.base import told as faults_told
+from rowstake.core.text import shown
 from rowstake.store.jobs import NoSuchJob, Stale
 
 MEDIA = "application/problem+json"
@@ -36,11 +38,31 @@ class Problem(BaseModel):
     theirs: dict[str, Any] | None = None
 
 
-def answer(status: int, title: str, detail: str = "", errors: tuple[Fault, ...] = (), **more: Any) -> JSONResponse:
-    shown = [FaultShown(field=f.field, given=f.given, allowed=f.allowed, message=f.message) for f in errors]
-    problem = Problem(title=title, status=status, detail=detail, errors=shown, **more)
-    headers = {"Retry-After": "2"} if status == 503 else None
-    return JSONResponse(problem.model_dump(mode="json", exclude_none=True), status, headers, MEDIA)
+DECLARED: dict[int | str, dict[str, Any]] = {
+    code: {"description": words, "content": {MEDIA: {"schema": {"$ref": "#/components/schemas/Problem"}}}}
+    for code, words in (
+        ("4XX", "Refused: what is wrong, and what is allowed"),
+        ("5XX", "Not now, or a fault of the program's own"),
+    )
+}
+"""What every route may answer besides, for the OpenAPI document."""
+
+
+def answer(
+    status: int,
+    title: str,
+    detail: str = "",
+    errors: tuple[Fault, ...] = (),
+    headers: Mapping[str, str] | None = None,
+    **more: Any,
+) -> JSONResponse:
+    told = [
+        FaultShown(field=shown(f.field), given=shown(f.given), allowed=shown(f.allowed), message=shown(f.message))
+        for f in errors
+    ]
+    problem = Problem(title=title, status=status, detail=shown(detail), errors=told, **more)
+    sent = {**(headers or {}), **({"Retry-After": "2"} if status == 503 else {})}
+    return JSONResponse(problem.model_dump(mode="json", exclude_none=True), status, sent, MEDIA)
 
 
 def install(app: FastAPI) -> None:
@@ -52,7 +74,7 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(RequestValidationError)
     def bad_request(_: Request, error: RequestValidationError) -> JSONResponse:
-        faults = told({**e, "loc": [p for p in e["loc"] if p != "body"]} for e in error.errors())
+        faults = faults_told({**e, "loc": [p for p in e["loc"] if p != "body"]} for e in error.errors())
         return answer(422, "The request cannot be read", faults[0].message, faults)
 
     @app.exception_handler(NoSuchJob)
@@ -64,10 +86,38 @@ def install(app: FastAPI) -> None:
         theirs = {"revision": error.revision, "document": error.theirs}
         return answer(409, "This job was changed in another window", str(error), theirs=theirs)
 
-    @app.exception_handler(DBAPIError)
-    def database_gone(_: Request, error: DBAPIError) -> JSONResponse:
+    def database_gone(_: Request, error: Exception) -> JSONResponse:
         return answer(503, "The database does not answer", "Keep working: this is saved as soon as it is back.")
+
+    for gone in (OperationalError, InterfaceError):
+        app.add_exception_handler(gone, database_gone)
+
+    @app.exception_handler(TimeoutError)
+    def busy(_: Request, error: TimeoutError) -> JSONResponse:
+        return answer(503, "Busy, again in a moment", "Many people are at work. Your change is kept and sent again.")
 
     @app.exception_handler(HTTPException)
     def http(_: Request, error: HTTPException) -> JSONResponse:
-        return answer(error.status_code, str(error.detail), "")
+        return answer(error.status_code, str(error.detail), "", headers=error.headers)
+
+    @app.exception_handler(Exception)
+    def own_fault(_: Request, error: Exception) -> JSONResponse:
+        return answer(500, "A fault of the program's own", "Nothing was changed. Your work is kept on this page.")
+
+    plain = app.openapi
+
+    def documented() -> dict[str, Any]:
+        """The document with the model of problem details, and 422 told as they are."""
+        made = plain()
+        schemas = made.setdefault("components", {}).setdefault("schemas", {})
+        if "Problem" not in schemas:
+            own = Problem.model_json_schema(ref_template="#/components/schemas/{model}")
+            schemas.update(own.pop("$defs", {}))
+            schemas["Problem"] = own
+            for path in made["paths"].values():
+                for how in path.values():
+                    if "422" in how.get("responses", {}):
+                        how["responses"]["422"] = DECLARED["4XX"]
+        return made
+
+    app.openapi = documented  # type: ignore[method-assign]

@@ -5,21 +5,21 @@ from __future__ import annotations
 import contextlib
 import fcntl
 import os
-import shutil
 import socket
 import sys
+import time
 from importlib import resources
 from pathlib import Path
 from typing import TextIO
 
 import uvicorn
 from sqlalchemy import Engine
-from sqlalchemy.exc import DBAPIError
+from sqlalchemy.exc import ArgumentError, DBAPIError
 from sqlalchemy.orm import Session
 
 from rowstake.core.job import read_job_text, write_job
 from rowstake.server.app import LOOPBACK, create_app
-from rowstake.store.database import engine_for, migrate
+from rowstake.store.database import NewerTables, engine_for, migrate
 from rowstake.store.jobs import Jobs
 from rowstake.store.postgres import NoServer, Postgres, free_port
 
@@ -36,6 +36,7 @@ def home() -> Path:
 
 
 def _port_or_free(port: int) -> int:
+    """The port wanted, else a free one, said aloud: a browser keeps what it has not sent yet by the address of a page."""
     if not port:
         return free_port()
     with socket.socket() as s:
@@ -43,7 +44,13 @@ def _port_or_free(port: int) -> int:
         try:
             s.bind((LOOPBACK[0], port))
         except OSError:
-            return free_port()
+            other = free_port()
+            print(
+                f"Port {port} is taken by something else, so this is port {other}. Changes that a browser still keeps for port {port} "
+                f"are found again when Row Stake runs there.",
+                flush=True,
+            )
+            return other
     return port
 
 
@@ -65,13 +72,16 @@ def _run(engine: Engine, port: int) -> None:
 
 def serve(database: str, port: int) -> int:
     """Serve a database that runs already; its tables are brought up to date first."""
-    engine = engine_for(database)
     try:
+        engine = engine_for(database)
         migrate(engine)
     except DBAPIError as error:
         print(f"rowstake: the database does not answer: {str(error.orig).splitlines()[0]}", file=sys.stderr)
         return 1
-    _run(engine, port or free_port())
+    except (ArgumentError, NewerTables, ValueError) as error:
+        print(f"rowstake: --database {database}: {str(error).splitlines()[0]}", file=sys.stderr)
+        return 1
+    _run(engine, _port_or_free(port))
     return 0
 
 
@@ -81,7 +91,7 @@ def add_demo_jobs(engine: Engine) -> int:
     files = sorted((f for f in folder.iterdir() if f.name.endswith(".json")), key=lambda f: f.name, reverse=True)
     with Session(engine) as session, session.begin():
         jobs = Jobs(session)
-        if jobs.every() or jobs.every(archived=True):
+        if jobs.listed().total or jobs.listed(archived=True).total:
             return 0
         for file in files:
             jobs.add(write_job(read_job_text(file.read_text("utf-8"))), "demo job")
@@ -101,14 +111,27 @@ def _alone(base: Path) -> TextIO | None:
     return lock
 
 
+def _set_aside(base: Path) -> None:
+    """Starting over keeps what was there: the old database lies beside the new one until somebody takes it away."""
+    old = base / "postgres"
+    if (old / "data").exists():
+        kept = base / f"postgres-before-{time.strftime('%Y%m%d-%H%M%S')}"
+        old.rename(kept)
+        print(f"The jobs that were here are kept in {kept}; give it back its name to have them again.", flush=True)
+
+
 def demo(fresh: bool = False, port: int = 8710) -> int:
     """A database of our own, the demo jobs, and the application; all of it stops with this process."""
     base = home()
-    lock = _alone(base)
+    try:
+        lock = _alone(base)
+    except OSError as error:
+        print(f"rowstake: the folder {base} cannot be written: {error.strerror}", file=sys.stderr)
+        return 1
     if lock is None:
         return 1
     if fresh:
-        shutil.rmtree(base / "postgres", ignore_errors=True)
+        _set_aside(base)
     port = _port_or_free(port)
     database = Postgres(base / "postgres")
     try:
@@ -124,7 +147,7 @@ def demo(fresh: bool = False, port: int = 8710) -> int:
         lock.flush()
         _run(engine, port)
         engine.dispose()
-    except NoServer as error:
+    except (NoServer, NewerTables) as error:
         print(f"rowstake: {error}", file=sys.stderr)
         return 1
     except KeyboardInterrupt:

@@ -6,10 +6,18 @@ import uuid
 from dataclasses import dataclass
 from typing import Any
 
-from sqlalchemy import func, select
+from pydantic import TypeAdapter
+from sqlalchemy import func, select, tuple_
 from sqlalchemy.orm import Session
 
+from rowstake.core.faults import JobFault
+from rowstake.core.job import read_job
+from rowstake.core.text import kept, shown
+from rowstake.core.views.card import Card, card
 from rowstake.store.models import JobRow, RevisionRow
+
+HIGHEST = 2**31 - 1
+"""The largest number of a revision that the tables hold."""
 
 
 class NoSuchJob(LookupError):
@@ -39,6 +47,27 @@ class Held:
 
 
 @dataclass(frozen=True, slots=True)
+class Listed:
+    """A job as the list shows it; `unread` says why its document cannot be read, and then `card` is None."""
+
+    id: str
+    name: str
+    archived: bool
+    revision: int
+    changed_at: str
+    card: dict[str, Any] | None
+    unread: str
+
+
+@dataclass(frozen=True, slots=True)
+class Page:
+    """Some of the jobs, and how many there are in all."""
+
+    jobs: list[Listed]
+    total: int
+
+
+@dataclass(frozen=True, slots=True)
 class Revision:
     number: int
     parent: int | None
@@ -47,18 +76,57 @@ class Revision:
     current: bool
 
 
+PAGE = 50
+"""Jobs on one page of the list."""
+_CARD = TypeAdapter(Card)
+
+
+def summed_up(document: dict[str, Any]) -> tuple[dict[str, Any] | None, str | None]:
+    """(card, None), or (None, why) for a document that this Row Stake cannot read."""
+    try:
+        return _CARD.dump_python(card(read_job(document)), mode="json"), None
+    except JobFault as fault:
+        return None, shown(fault)[:400]
+
+
 class Jobs:
     """All that can be done with jobs in one transaction; the caller commits."""
 
     def __init__(self, session: Session) -> None:
         self.session = session
 
-    def every(self, archived: bool = False) -> list[Held]:
-        query = select(JobRow).where(JobRow.archived == archived).order_by(JobRow.changed_at.desc(), JobRow.name)
-        return [self._held(row) for row in self.session.scalars(query)]
+    def listed(self, archived: bool = False, search: str = "", skip: int = 0, most: int = PAGE) -> Page:
+        """A page of the list, newest first, of the jobs whose names hold all the words looked for."""
+        wanted = [
+            JobRow.archived == archived,
+            *(JobRow.name.icontains(word, autoescape=True) for word in search.split()),
+        ]
+        total = self.session.scalar(select(func.count()).select_from(JobRow).where(*wanted)) or 0
+        query = select(JobRow).where(*wanted).order_by(JobRow.changed_at.desc(), JobRow.name).offset(skip).limit(most)
+        rows = list(self.session.scalars(query))
+        self._fill_cards([row for row in rows if row.card is None and row.unread is None])
+        found = [
+            Listed(r.id, r.name, r.archived, r.current, r.changed_at.isoformat(), r.card, r.unread or "") for r in rows
+        ]
+        return Page(found, total)
+
+    def _fill_cards(self, rows: list[JobRow]) -> None:
+        """Cards of jobs that were written before there were any, from their documents in one query."""
+        if not rows:
+            return
+        keys = [(row.id, row.current) for row in rows]
+        query = select(RevisionRow).where(tuple_(RevisionRow.job_id, RevisionRow.number).in_(keys))
+        documents = {r.job_id: r.document for r in self.session.scalars(query)}
+        for row in rows:
+            changed = row.changed_at
+            row.card, row.unread = summed_up(documents[row.id])
+            row.changed_at = changed
 
     def add(self, document: dict[str, Any], note: str) -> Held:
-        row = JobRow(id=str(uuid.uuid4()), name=document["name"], current=1, archived=False)
+        card, unread = summed_up(document)
+        row = JobRow(
+            id=str(uuid.uuid4()), name=document["name"], current=1, archived=False, card=card, unread=unread
+        )  # fmt: skip
         self.session.add(row)
         self.session.flush()
         self.session.add(RevisionRow(job_id=row.id, number=1, parent=None, document=document, note=note))
@@ -77,7 +145,7 @@ class Jobs:
         self.session.add(
             RevisionRow(job_id=key, number=newest + 1, parent=row.current, document=document, note=note[:200])
         )
-        return self._move(row, newest + 1, document["name"])
+        return self._move(row, newest + 1, document)
 
     def undo(self, key: str, base: int) -> Held:
         """Back to the revision this one was made from; nothing happens at the first."""
@@ -110,6 +178,8 @@ class Jobs:
         return self._revision(key, number).document
 
     def _row(self, key: str, lock: bool = False) -> JobRow:
+        if not kept(key):
+            raise NoSuchJob("There is no such job")
         query = select(JobRow).where(JobRow.id == key)
         row = self.session.scalar(query.with_for_update() if lock else query)
         if row is None:
@@ -117,7 +187,7 @@ class Jobs:
         return row
 
     def _revision(self, key: str, number: int) -> RevisionRow:
-        row = self.session.get(RevisionRow, (key, number))
+        row = self.session.get(RevisionRow, (key, number)) if kept(key) and 0 < number <= HIGHEST else None
         if row is None:
             raise NoSuchJob(f"The job has no revision {number}")
         return row
@@ -133,10 +203,11 @@ class Jobs:
         return self.session.scalar(query)
 
     def _go(self, row: JobRow, number: int) -> Held:
-        return self._move(row, number, self._revision(row.id, number).document["name"])
+        return self._move(row, number, self._revision(row.id, number).document)
 
-    def _move(self, row: JobRow, number: int, name: str) -> Held:
-        row.current, row.name, row.changed_at = number, name, func.now()
+    def _move(self, row: JobRow, number: int, document: dict[str, Any]) -> Held:
+        row.current, row.name, row.changed_at = number, document["name"], func.now()
+        row.card, row.unread = summed_up(document)
         self.session.flush()
         self.session.refresh(row)
         return self._held(row)

@@ -23,6 +23,10 @@ class JobRow(Base):
     archived: Mapped[bool] = mapped_column(Boolean, default=False)
     current: Mapped[int] = mapped_column(Integer, default=1)
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    card: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True), nullable=True)
+    """What a list shows of the current revision; None where it was written before there were cards."""
+    unread: Mapped[str | None] = mapped_column(String(400), nullable=True)
+    """Why the current revision cannot be read, where it cannot."""
     changed_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     revisions: Mapped[list[RevisionRow]] = relationship(back_populates="job", order_by="RevisionRow.number")
 

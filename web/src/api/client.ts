@@ -2,38 +2,45 @@ import type { Problem } from "./types";
 
 /** A refusal from the server, in the words of problem details. */
 export class Refused extends Error {
-  constructor(readonly problem: Problem) {
+  constructor(
+    readonly problem: Problem,
+    /** Given up from here, because something newer came. */
+    readonly aborted = false,
+  ) {
     super(problem.detail || problem.title);
   }
+  /** True where the same may be accepted in a moment: nobody answered, busy, or a fault of the server's own. */
   get passing(): boolean {
-    return this.problem.status === 503 || this.problem.status === 0;
+    return this.problem.status === 0 || this.problem.status >= 500;
   }
 }
 
-const SILENT: Problem = {
+const SILENT = {
   title: "Row Stake does not answer",
   status: 0,
-  detail: "Your work stays on this page and is sent again as soon as it answers.",
+  detail: "Your work is kept in this browser and is sent again as soon as it answers.",
   errors: [],
   type: "about:blank",
+  theirs: null,
 };
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
+      signal,
       headers: body === undefined ? undefined : { "Content-Type": "application/json" },
       body: body === undefined ? undefined : JSON.stringify(body),
     });
+    if (response.ok) return (await response.json()) as T;
   } catch {
-    throw new Refused(SILENT);
+    throw new Refused({ ...SILENT }, signal?.aborted);
   }
-  if (response.ok) return (await response.json()) as T;
   const problem = await response.json().catch(() => ({ ...SILENT, status: response.status }));
   throw new Refused({ errors: [], ...problem });
 }
 
 export const get = <T>(path: string) => call<T>("GET", path);
-export const post = <T>(path: string, body: unknown) => call<T>("POST", path, body);
+export const post = <T>(path: string, body: unknown, signal?: AbortSignal) => call<T>("POST", path, body, signal);
 export const put = <T>(path: string, body: unknown) => call<T>("PUT", path, body);

@@ -48,7 +48,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every */
+        /**
+         * Every
+         * @description A page of the list, newest first. A job whose document cannot be read says why, and the others are not troubled.
+         */
         get: operations["every_api_jobs_get"];
         put?: never;
         /** New */
@@ -304,7 +307,7 @@ export interface paths {
         put?: never;
         /**
          * Consequences
-         * @description For each finding of the plan, what each of its fixes would do.
+         * @description For each finding asked about, in the order they were named, what each of its fixes would do.
          */
         post: operations["consequences_api_plan_consequences_post"];
         delete?: never;
@@ -632,6 +635,18 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /**
+         * AskOf
+         * @description `only` names findings by their places in the plan; None asks for all.
+         */
+        AskOf: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /** Only */
+            only?: number[] | null;
+        };
         /** AskSecondLook */
         AskSecondLook: {
             /** Document */
@@ -664,27 +679,14 @@ export interface components {
             /** For Text */
             for_text: string;
         };
-        /**
-         * Card
-         * @description A job in the list, with a small drawing.
-         */
+        /** Card */
         Card: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
             /** Region */
             region: string;
             /** Style */
             style: string;
             /** Length */
             length: string;
-            /** Changed At */
-            changed_at: string;
-            /** Archived */
-            archived: boolean;
-            /** Revision */
-            revision: number;
             outline: components["schemas"]["Scene"];
         };
         /** ChangeGate */
@@ -878,17 +880,6 @@ export interface components {
              * @enum {string}
              */
             do: "drop_variants";
-        };
-        /** FaultShown */
-        FaultShown: {
-            /** Field */
-            field: string;
-            /** Given */
-            given: string;
-            /** Allowed */
-            allowed: string;
-            /** Message */
-            message: string;
         };
         /**
          * FenceDesk
@@ -1315,35 +1306,6 @@ export interface components {
             };
             desk: components["schemas"]["Desk"];
         };
-        /**
-         * Problem
-         * @description Problem details; `theirs` is set when a write was stale, with the job as it stands.
-         */
-        Problem: {
-            /**
-             * Type
-             * @default about:blank
-             */
-            type: string;
-            /** Title */
-            title: string;
-            /** Status */
-            status: number;
-            /**
-             * Detail
-             * @default
-             */
-            detail: string;
-            /**
-             * Errors
-             * @default []
-             */
-            errors: components["schemas"]["FaultShown"][];
-            /** Theirs */
-            theirs?: {
-                [key: string]: unknown;
-            } | null;
-        };
         /** Question */
         Question: {
             /**
@@ -1608,6 +1570,36 @@ export interface components {
             layer: string;
         };
         /**
+         * Shown
+         * @description A job in the list: what is drawn and said of it, or why it cannot be read.
+         */
+        Shown: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Archived */
+            archived: boolean;
+            /** Revision */
+            revision: number;
+            /** Changed At */
+            changed_at: string;
+            card: components["schemas"]["Card"] | null;
+            /** Unread */
+            unread: string;
+        };
+        /** ShownPage */
+        ShownPage: {
+            /** Jobs */
+            jobs: components["schemas"]["Shown"][];
+            /** Total */
+            total: number;
+            /** Page */
+            page: number;
+            /** Pages */
+            pages: number;
+        };
+        /**
          * Side
          * @description One of several ways beside each other: its figures, its drawing and what it would take to have it.
          */
@@ -1808,6 +1800,49 @@ export interface components {
             /** Changes */
             changes: string;
         };
+        /** FaultShown */
+        FaultShown: {
+            /** Field */
+            field: string;
+            /** Given */
+            given: string;
+            /** Allowed */
+            allowed: string;
+            /** Message */
+            message: string;
+        };
+        /**
+         * Problem
+         * @description Problem details; `theirs` is set when a write was stale, with the job as it stands.
+         */
+        Problem: {
+            /**
+             * Type
+             * @default about:blank
+             */
+            type: string;
+            /** Title */
+            title: string;
+            /** Status */
+            status: number;
+            /**
+             * Detail
+             * @default
+             */
+            detail: string;
+            /**
+             * Errors
+             * @default []
+             */
+            errors: components["schemas"]["FaultShown"][];
+            /**
+             * Theirs
+             * @default null
+             */
+            theirs: {
+                [key: string]: unknown;
+            } | null;
+        };
     };
     responses: never;
     parameters: never;
@@ -1837,13 +1872,22 @@ export interface operations {
                     "application/json": components["schemas"]["Offer"][];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1870,13 +1914,22 @@ export interface operations {
                     "application/json": unknown;
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1885,6 +1938,8 @@ export interface operations {
         parameters: {
             query?: {
                 archived?: boolean;
+                search?: string;
+                page?: number;
             };
             header?: never;
             path?: never;
@@ -1898,16 +1953,25 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Card"][];
+                    "application/json": components["schemas"]["ShownPage"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1934,13 +1998,22 @@ export interface operations {
                     "application/json": components["schemas"]["Opened"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1967,13 +2040,22 @@ export interface operations {
                     "application/json": components["schemas"]["Opened"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2000,13 +2082,22 @@ export interface operations {
                     "application/json": components["schemas"]["Opened"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2033,13 +2124,22 @@ export interface operations {
                     "application/json": components["schemas"]["Opened"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2064,13 +2164,22 @@ export interface operations {
                     "application/json": components["schemas"]["Opened"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2099,13 +2208,22 @@ export interface operations {
                     "application/json": components["schemas"]["Held"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2134,13 +2252,22 @@ export interface operations {
                     "application/json": components["schemas"]["Opened"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2169,13 +2296,22 @@ export interface operations {
                     "application/json": components["schemas"]["Opened"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2204,13 +2340,22 @@ export interface operations {
                     "application/json": components["schemas"]["Held"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2235,13 +2380,22 @@ export interface operations {
                     "application/json": components["schemas"]["Held"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2270,13 +2424,22 @@ export interface operations {
                     "application/json": components["schemas"]["Held"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2301,13 +2464,22 @@ export interface operations {
                     "application/json": components["schemas"]["Revision"][];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2335,13 +2507,22 @@ export interface operations {
                     };
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2368,13 +2549,22 @@ export interface operations {
                     "application/json": components["schemas"]["Planned"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2401,13 +2591,22 @@ export interface operations {
                     "application/json": components["schemas"]["Tried"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2421,7 +2620,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["AskOf"];
             };
         };
         responses: {
@@ -2434,13 +2633,22 @@ export interface operations {
                     "application/json": components["schemas"]["Consequence"][][];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2467,13 +2675,22 @@ export interface operations {
                     "application/json": components["schemas"]["Side"][];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2500,13 +2717,22 @@ export interface operations {
                     "application/json": components["schemas"]["Side"][];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2533,13 +2759,22 @@ export interface operations {
                     "application/json": components["schemas"]["Side"][];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2566,13 +2801,22 @@ export interface operations {
                     "application/json": components["schemas"]["Verdict"][];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2599,13 +2843,22 @@ export interface operations {
                     "application/json": components["schemas"]["Side"][];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2628,13 +2881,22 @@ export interface operations {
                     "application/json": components["schemas"]["Listed"][];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2659,13 +2921,22 @@ export interface operations {
                     };
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2694,13 +2965,22 @@ export interface operations {
                     "application/json": components["schemas"]["Answer"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2723,13 +3003,22 @@ export interface operations {
                     "application/json": components["schemas"]["Start"];
                 };
             };
-            /** @description Client Error */
+            /** @description Refused: what is wrong, and what is allowed */
             "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from rowstake.core.measure import Printer
 from rowstake.core.measure.length import LONGEST_MM
@@ -37,13 +37,22 @@ class Site(Block):
     """How much lower the ground lies on the neighbour's side: a height limit counts from there too."""
 
 
+def _says_something(name: str) -> str:
+    if not name.strip():
+        raise ValueError("a name, not only spaces")
+    return name
+
+
+Name = Annotated[str, Field(min_length=1, max_length=120), AfterValidator(_says_something)]
+
+
 class Common(Block):
     """Of every job, whatever it is about."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False, populate_by_name=True)
 
     schema_: Literal[1] = Field(default=1, alias="schema")
-    name: Annotated[str, Field(min_length=1, max_length=120)]
+    name: Name
     region: str
     units: Literal["mm", "ft-in"]
     fraction: Literal[8, 16, 32] = 16

@@ -12,6 +12,7 @@ from rowstake.core.job.base import SCHEMA
 from rowstake.core.job.deck import DeckJob
 from rowstake.core.job.fence import FenceJob
 from rowstake.core.reckoners.base import faults_of
+from rowstake.core.text import check_text, read_json
 
 Job = FenceJob | DeckJob
 
@@ -20,6 +21,7 @@ def read_job(raw: Any) -> Job:
     """A job from JSON data. Raises `JobFault` for another schema, an unknown field or a value out of range."""
     if not isinstance(raw, dict):
         raise refuse("job", type(raw).__name__, "a job file, a JSON object", "This is not a job file")
+    check_text(raw, "job")
     if raw.get("schema") != SCHEMA:
         raise refuse(
             "schema", raw.get("schema", "nothing"), f"schema {SCHEMA}",
@@ -34,14 +36,7 @@ def read_job(raw: Any) -> Job:
 
 def read_job_text(text: str) -> Job:
     """A job from the text of a job file; a truncated or broken file says where it breaks."""
-    try:
-        raw = json.loads(text)
-    except json.JSONDecodeError as error:
-        where = f"line {error.lineno}, column {error.colno}"
-        raise refuse(
-            "job", f"{len(text)} characters", "a whole JSON file", f"The job file breaks off at {where}"
-        ) from None
-    return read_job(raw)
+    return read_job(read_json(text, "job", "job file"))
 
 
 def write_job(job: Job) -> dict[str, Any]:

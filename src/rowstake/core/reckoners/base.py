@@ -11,6 +11,7 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from rowstake.core.faults import Fault, JobFault, refuse
 from rowstake.core.measure import Printer, parse_length
+from rowstake.core.text import shown
 
 LONGEST = 10_000_000.0
 LEAST = 0.5
@@ -74,7 +75,7 @@ def told(errors: Iterable[Any], prefix: str = "") -> tuple[Fault, ...]:
         field = f"{prefix}{path}".strip(".") or "inputs"
         unit = " mm" if field.endswith("_mm") and limits else ""
         allowed = (" and ".join(limits) or e["msg"].removeprefix("Input should be ")) + unit
-        given = "nothing" if e["type"] == "missing" else str(e.get("input"))[:80]
+        given = "nothing" if e["type"] == "missing" else shown(e.get("input"))[:80]
         label = field.rsplit(".", 1)[-1].removesuffix("_mm").replace("_", " ")
         message = (
             e["msg"].replace("Input should", "should", 1) if e["msg"].startswith("Input should") else f": {e['msg']}"

@@ -11,6 +11,7 @@ from rowstake.core.plan import AnyPlan
 from rowstake.core.views.lists import buy_rows, cut_rows
 from rowstake.core.views.of import tapes_of
 from rowstake.files.base import Format, Issue
+from rowstake.files.cells import harmless
 
 DOCUMENTS = {"buy": "Buy list", "cuts": "Cut list", "marks": "Mark sheet"}
 
@@ -50,7 +51,7 @@ def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     """UTF-8 with a byte order mark, so that spreadsheets read primes and × aright."""
     rows = {"buy": _buy, "cuts": _cuts, "marks": _marks}[document](plan)
     text = io.StringIO()
-    csv.writer(text).writerows(rows)
+    csv.writer(text).writerows([harmless(cell) for cell in row] for row in rows)
     return text.getvalue().encode("utf-8-sig")
 
 

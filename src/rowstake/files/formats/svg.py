@@ -73,6 +73,8 @@ def _draw(shape: Shape, unit: float) -> list[str]:
         (x, y) = shape.points[0]
         return [f'<circle cx="{x:g}" cy="{-y:g}" r="{shape.radius_mm:g}" {look}/>']
     points = " ".join(f"{x:.2f},{-y:.2f}" for x, y in shape.points)
+    if shape.look == "label":  # an outline without a look of its own: drawn, not filled
+        look = f'fill="none" stroke="{INK}" {_line_weight(shape, unit)} data-part={quoteattr(shape.of)}'
     tag = "polygon" if shape.kind == "poly" else "polyline"
     return [f'<{tag} points="{points}" {look}/>']
 

@@ -12,6 +12,7 @@ from openpyxl.worksheet.worksheet import Worksheet
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.plan import AnyPlan
+from rowstake.core.views.cautions import cautions
 from rowstake.core.views.lists import buy_rows, cut_rows
 from rowstake.core.views.of import tapes_of
 from rowstake.files.base import Format, Issue
@@ -25,6 +26,16 @@ def _head(sheet: Worksheet, names: list[str], widths: list[int]) -> None:
         sheet.cell(1, i).font = BOLD
         sheet.column_dimensions[get_column_letter(i)].width = width
     sheet.freeze_panes = "A2"
+
+
+def _row(sheet: Worksheet, values: list[Any], formulas: set[int] = frozenset()) -> None:  # type: ignore[assignment]
+    """A row at the end; text is text, also where it begins like a formula, but in the columns named."""
+    row = sheet.max_row + (1 if sheet.max_row > 1 or sheet.cell(1, 1).value is not None else 0)
+    for column, value in enumerate(values, 1):
+        cell = sheet.cell(row, column, value)
+        if isinstance(value, str) and column not in formulas:
+            cell.data_type = "s"
+            cell.quotePrefix = value.startswith(("=", "+", "-", "@"))
 
 
 def _total(sheet: Worksheet, words: str, formulas: dict[int, str]) -> None:
@@ -47,7 +58,7 @@ def _buy(sheet: Worksheet, plan: AnyPlan) -> None:
             line.item, line.length_mm and round(line.length_mm, 1), line.buy, line.unit, metres, None,
             f"=C{row}*F{row}", shown.needed, line.note, " ".join(line.for_parts),
         ]  # fmt: skip
-        sheet.append(values)
+        _row(sheet, values, formulas={5, 7})
     last = sheet.max_row
     _total(sheet, "Total", {5: f"=SUM(E2:E{last})", 7: f"=SUM(G2:G{last})"})
 
@@ -60,10 +71,10 @@ def _cuts(sheet: Worksheet, plan: AnyPlan) -> None:
     for shown, line in zip(cut_rows(plan), plan.lists.cuts, strict=True):
         row = sheet.max_row + 1
         rip = line.width_mm if shown.width else None
-        sheet.append([
+        _row(sheet, [
             line.section, line.kind, len(line.labels), line.length_mm, shown.length, rip, line.ends,
             f"=C{row}*D{row}/1000", " ".join(line.labels),
-        ])  # fmt: skip
+        ], formulas={8})  # fmt: skip
     last = sheet.max_row
     _total(sheet, "Total", {3: f"=SUM(C2:C{last})", 8: f"=SUM(H2:H{last})"})
 
@@ -75,7 +86,7 @@ def _marks(sheet: Worksheet, plan: AnyPlan) -> None:
     )  # fmt: skip
     for tape in tapes_of(plan):
         for m in tape.marks:
-            sheet.append([tape.leg + 1, m.of, m.kind, round(m.mm, 2), m.text, m.near, m.far, m.ground, m.top])
+            _row(sheet, [tape.leg + 1, m.of, m.kind, round(m.mm, 2), m.text, m.near, m.far, m.ground, m.top])
 
 
 def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
@@ -87,11 +98,8 @@ def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     _cuts(book.create_sheet("Cut"), plan)
     _marks(book.create_sheet("Marks"), plan)
     note = book.create_sheet("Cautions")
-    note.append([plan.brief.job.name])
-    note.append([str(CATALOGUE.cautions["always"])])
-    for key in ("site", "line", "holes", "frame", "skin", "gates", "buy"):
-        for caution in CATALOGUE.cautions.get(key, ()):
-            note.append([caution])
+    for words in (plan.brief.job.name, str(CATALOGUE.cautions["always"]), *cautions(plan)):
+        _row(note, [words])
     note.column_dimensions["A"].width = 120
     out = io.BytesIO()
     book.save(out)

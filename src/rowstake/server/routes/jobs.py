@@ -2,23 +2,24 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import asdict, dataclass
 from typing import Annotated, Any, Literal
 
-from fastapi import APIRouter
-from pydantic import BaseModel, Field
+from fastapi import APIRouter, Path, Query
+from pydantic import BaseModel, Field, TypeAdapter
 
 from rowstake.core.catalogue import CATALOGUE, pick
-from rowstake.core.drawing import Scene, deck_outline, outline
 from rowstake.core.edits import apply_raw
-from rowstake.core.fence.line import lay_line
-from rowstake.core.job import FenceJob, Job, Leg, new_deck, new_fence, read_job, read_job_text, write_job
+from rowstake.core.job import Job, Leg, new_deck, new_fence, read_job, read_job_text, write_job
+from rowstake.core.job.base import Name
 from rowstake.core.measure import parse_length
 from rowstake.core.plan import plan
+from rowstake.core.text import check_text, kept
 from rowstake.core.views import Desk, desk
+from rowstake.core.views.card import Card
 from rowstake.files.geojson import read_line
 from rowstake.server.session import JobsHere
-from rowstake.store.jobs import Held, Revision
+from rowstake.store.jobs import HIGHEST, PAGE, Held, Revision
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"])
 
@@ -32,7 +33,7 @@ class FirstLeg(BaseModel):
 class NewJob(BaseModel):
     """A region and a first line."""
 
-    name: Annotated[str, Field(min_length=1, max_length=120)]
+    name: Name
     region: str
     style: str = "close_butted"
     legs: Annotated[list[FirstLeg], Field(min_length=1, max_length=40)]
@@ -41,7 +42,7 @@ class NewJob(BaseModel):
 class NewDeck(BaseModel):
     """A region, a size, a height, and whether the house carries it."""
 
-    name: Annotated[str, Field(min_length=1, max_length=120)]
+    name: Name
     region: str
     width: str
     out: str
@@ -49,14 +50,22 @@ class NewDeck(BaseModel):
     support: Literal["ledger", "free"] = "ledger"
 
 
+Number = Annotated[int, Field(ge=1, le=HIGHEST)]
+
+
 class Save(BaseModel):
-    revision: int
+    revision: Number
     document: dict[str, Any]
     note: Annotated[str, Field(max_length=200)] = ""
 
+    def said(self) -> str:
+        """The note as it may be kept. Raises `JobFault`."""
+        check_text(self.note, "note")
+        return self.note
+
 
 class OnRevision(BaseModel):
-    revision: int
+    revision: Number
 
 
 class Archive(BaseModel):
@@ -64,8 +73,8 @@ class Archive(BaseModel):
 
 
 class Rename(BaseModel):
-    revision: int
-    name: str
+    revision: Number
+    name: Name
 
 
 class JobFile(BaseModel):
@@ -76,24 +85,9 @@ class LineFile(BaseModel):
     """A line as GeoJSON, and what to make of it."""
 
     text: str
-    name: Annotated[str, Field(min_length=1, max_length=120)]
+    name: Name
     region: str
     style: str = "close_butted"
-
-
-@dataclass(frozen=True, slots=True)
-class Card:
-    """A job in the list, with a small drawing."""
-
-    id: str
-    name: str
-    region: str
-    style: str
-    length: str
-    changed_at: str
-    archived: bool
-    revision: int
-    outline: Scene
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,24 +100,6 @@ def opened(held: Held) -> Opened:
     return Opened(held, desk(plan(read_job(held.document))))
 
 
-def _card(held: Held) -> Card:
-    job = read_job(held.document)
-    if not isinstance(job, FenceJob):
-        shape, p = job.deck.shape, job.printer
-        return Card(
-            held.id, held.name, CATALOGUE.regions[job.region].name, "Deck", f"{p.length(shape.width_mm)} × {p.length(shape.out_mm)}",
-            held.changed_at, held.archived, held.revision, deck_outline(shape),
-        )  # fmt: skip
-    legs = lay_line(job.fence.legs, (job.fence.start_x_mm, job.fence.start_y_mm))
-    total = sum(leg.length_mm for leg in legs)
-    gates = [(g.leg, g.at_mm, g.at_mm + g.opening_mm) for g in job.fence.gates]
-    return Card(
-        held.id, held.name, CATALOGUE.regions[job.region].name, CATALOGUE.styles[job.fence.skin.style].name,
-        job.printer.run(total), held.changed_at, held.archived, held.revision,
-        outline(legs, gates, max(total / 160, 60)),
-    )  # fmt: skip
-
-
 def _checked(document: dict[str, Any]) -> Job:
     """A document that can be planned; a job that cannot is refused before it is kept."""
     job = read_job(document)
@@ -131,9 +107,38 @@ def _checked(document: dict[str, Any]) -> Job:
     return job
 
 
+@dataclass(frozen=True, slots=True)
+class Shown:
+    """A job in the list: what is drawn and said of it, or why it cannot be read."""
+
+    id: str
+    name: str
+    archived: bool
+    revision: int
+    changed_at: str
+    card: Card | None
+    unread: str
+
+
+@dataclass(frozen=True, slots=True)
+class ShownPage:
+    jobs: list[Shown]
+    total: int
+    page: int
+    pages: int
+
+
 @router.get("")
-def every(jobs: JobsHere, archived: bool = False) -> list[Card]:
-    return [_card(held) for held in jobs.every(archived)]
+def every(
+    jobs: JobsHere,
+    archived: bool = False,
+    search: Annotated[str, Query(max_length=120)] = "",
+    page: Annotated[int, Query(ge=1, le=100_000)] = 1,
+) -> ShownPage:
+    """A page of the list, newest first. A job whose document cannot be read says why, and the others are not troubled."""
+    found = jobs.listed(archived, search if kept(search) else "", (page - 1) * PAGE)
+    shown = TypeAdapter(list[Shown]).validate_python([asdict(job) for job in found.jobs])
+    return ShownPage(shown, found.total, page, max(1, -(-found.total // PAGE)))
 
 
 @router.post("", status_code=201)
@@ -180,7 +185,7 @@ def open_job(key: str, jobs: JobsHere) -> Opened:
 
 @router.put("/{key}")
 def save(key: str, body: Save, jobs: JobsHere) -> Held:
-    return jobs.save(key, body.revision, write_job(_checked(body.document)), body.note)
+    return jobs.save(key, body.revision, write_job(_checked(body.document)), body.said())
 
 
 @router.post("/{key}/undo")
@@ -217,5 +222,5 @@ def history(key: str, jobs: JobsHere) -> list[Revision]:
 
 
 @router.get("/{key}/revisions/{number}")
-def at_revision(key: str, number: int, jobs: JobsHere) -> dict[str, Any]:
+def at_revision(key: str, number: Annotated[int, Path(ge=1, le=HIGHEST)], jobs: JobsHere) -> dict[str, Any]:
     return jobs.document(key, number)

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Any
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel, TypeAdapter, ValidationError
+from pydantic import BaseModel, Field, TypeAdapter, ValidationError
 
 from rowstake.core.edits import Edit, apply
 from rowstake.core.faults import refuse
@@ -37,6 +37,12 @@ class Ask(BaseModel):
 
 class AskAbout(BaseModel):
     document: dict[str, Any]
+
+
+class AskOf(AskAbout):
+    """`only` names findings by their places in the plan; None asks for all."""
+
+    only: Annotated[list[Annotated[int, Field(ge=0, le=10_000)]], Field(max_length=200)] | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,11 +90,15 @@ def try_out(body: Ask) -> Response:
 
 
 @router.post("/consequences")
-def consequences(body: AskAbout) -> list[list[Consequence]]:
-    """For each finding of the plan, what each of its fixes would do."""
+def consequences(body: AskOf) -> list[list[Consequence]]:
+    """For each finding asked about, in the order they were named, what each of its fixes would do."""
     job = read_job(body.document)
     before = plan(job)
-    return [[consequence(job, before, list(fix.edits)) for fix in f.fixes] for f in before.findings]
+    found = before.findings
+    asked = range(len(found)) if body.only is None else body.only
+    return [
+        [consequence(job, before, list(fix.edits)) for fix in found[i].fixes] if i < len(found) else [] for i in asked
+    ]
 
 
 @router.post("/slopes")

@@ -5,6 +5,7 @@ import { SceneView } from "../../drawing/SceneView";
 import { Plain, Strong } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { Sheet } from "../../ui/Sheet";
+import { RETRY_MS } from "./session";
 import { useDesk } from "./state";
 
 type Both = { mine: Planned; theirs: Planned };
@@ -18,9 +19,16 @@ export function ConflictSheet() {
     if (!conflict) return;
     let gone = false;
     const ask = (document: unknown) => post<Planned>("/api/plan", { document, edits: [] });
-    void Promise.all([ask(conflict.mine), ask(conflict.theirs)]).then(([mine, theirs]) => !gone && setBoth({ mine, theirs }));
+    const draw = () =>
+      void Promise.all([ask(conflict.mine), ask(conflict.theirs)]).then(
+        ([mine, theirs]) => !gone && setBoth({ mine, theirs }),
+        () => (again = setTimeout(draw, RETRY_MS)),
+      );
+    let again: ReturnType<typeof setTimeout> | undefined;
+    draw();
     return () => {
       gone = true;
+      clearTimeout(again);
       setBoth(null);
     };
   }, [conflict]);

@@ -19,9 +19,11 @@ import { VariantsSheet } from "./VariantsSheet";
 const SAID = {
   saved: "Saved",
   saving: "Saving…",
-  waiting: "Not saved yet: the database does not answer. Trying again; keep working.",
+  waiting: "Not saved yet: nobody answers. It is kept in this browser and sent again; keep working.",
+  refused: "Not saved: Row Stake will not have it as it stands. It is kept in this browser.",
   conflict: "Changed in another window",
 };
+const UNKEPT = "This browser has no room to keep unsent changes: leave the page open until it says Saved.";
 
 export function DeskPage() {
   const { id = "" } = useParams();
@@ -36,7 +38,14 @@ export function DeskPage() {
         <Masthead />
         <main className="p-6">
           <h1 className="text-xl font-bold">{failed.title}</h1>
-          <p>{failed.detail}</p>
+          <p role="alert">
+            {failed.detail} {failed.status === 0 || failed.status >= 500 ? "It is asked again by itself." : ""}
+          </p>
+          {failed.errors?.map((e, i) => (
+            <p key={i}>
+              {e.message}. In the job: {e.field}, {e.given}. Allowed: {e.allowed}.
+            </p>
+          ))}
           <p className="mt-3 flex gap-3">
             <Plain onClick={() => void open(id)}>Try again</Plain>
             <Link to="/" className="underline">
@@ -62,7 +71,7 @@ function useShortcuts() {
   const { undo, redo } = useDesk.getState();
   useEffect(() => {
     const keys = (e: KeyboardEvent) => {
-      const typing = e.target instanceof HTMLInputElement || e.target instanceof HTMLSelectElement;
+      const typing = e.target instanceof HTMLInputElement && !["checkbox", "radio", "range"].includes(e.target.type);
       if (!(e.ctrlKey || e.metaKey) || typing || e.key.toLowerCase() !== "z") return;
       e.preventDefault();
       void (e.shiftKey ? redo() : undo());
@@ -76,6 +85,7 @@ function Head() {
   const [history, setHistory] = useState(false);
   const [variants, setVariants] = useState(false);
   const saving = useDesk((s) => (s.pending && s.saving === "saved" ? "saving" : s.saving));
+  const unkept = useDesk((s) => s.unkept && s.saving !== "saved");
   const held = useDesk((s) => s.held)!;
   const units = useDesk((s) => valueAt(s.document, "units"));
   const fraction = useDesk((s) => valueAt(s.document, "fraction"));
@@ -125,8 +135,8 @@ function Head() {
       <Quiet onClick={() => setVariants(true)}>Side by side</Quiet>
       <Quiet onClick={() => setHistory(true)}>History</Quiet>
       <TakeAway />
-      <span role="status" data-saving={saving} className={`text-sm ${saving === "waiting" ? "font-semibold text-bad" : "text-faint"}`}>
-        {SAID[saving]}
+      <span role="status" data-saving={saving} className={`text-sm ${saving === "waiting" || saving === "refused" || unkept ? "font-semibold text-bad" : "text-faint"}`}>
+        {SAID[saving]} {unkept && UNKEPT}
       </span>
       {variants && <VariantsSheet onClose={() => setVariants(false)} />}
       {history && <HistorySheet onClose={() => setHistory(false)} />}

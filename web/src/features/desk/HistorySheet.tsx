@@ -15,9 +15,14 @@ export function HistorySheet({ onClose }: { onClose: () => void }) {
     void get<Revision[]>(`/api/jobs/${id}/history`).then(setAll, (e: Error) => setWrong(e.message));
   }, [id]);
   const back = async (number: number) => {
-    const document = await get<Document>(`/api/jobs/${id}/revisions/${number}`);
-    await restore(document, `back to revision ${number}`);
-    onClose();
+    try {
+      const document = await get<Document>(`/api/jobs/${id}/revisions/${number}`);
+      const problem = await restore(document, `back to revision ${number}`);
+      if (problem) setWrong(`Revision ${number} cannot be gone back to: ${problem.detail || problem.title}.`);
+      else onClose();
+    } catch (error) {
+      setWrong(error instanceof Error ? error.message : String(error));
+    }
   };
   return (
     <Sheet open onClose={onClose} title="History">

@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import type { Finding } from "../../api/types";
 import { Plain } from "../../ui/controls";
 import { Num } from "../../ui/Num";
@@ -14,15 +14,18 @@ export function Margin() {
   const selected = useDesk((s) => s.selected);
   const trying = useDesk((s) => s.trying);
   const stake = useDesk((s) => s.stake);
-  const consequences = useDesk((s) => s.consequences);
   const document = useDesk((s) => s.document);
   const ask = useDesk((s) => s.askConsequences);
   const needs = desk.findings.length;
+  const [turned, setTurned] = useState<Record<string, boolean>>({});
+  const isOpen = (i: number) => turned[name(desk.findings[i], i)] ?? desk.findings[i].stake === stake;
+  const open = [...desk.findings.keys()].filter((i) => isOpen(i) && desk.findings[i].fixes?.length);
+  const asked = open.join(" ");
   useEffect(() => {
-    if (!needs || trying) return;
-    const rest = setTimeout(() => void ask(), REST_MS);
+    if (!asked || trying) return;
+    const rest = setTimeout(() => void ask(asked.split(" ").map(Number)), REST_MS);
     return () => clearTimeout(rest);
-  }, [needs, trying, document, ask]);
+  }, [asked, trying, document, ask]);
 
   const thing = desk.things[selected[0] ?? ""];
   const order = [...desk.findings.keys()].sort((a, b) => Number(desk.findings[b].stake === stake) - Number(desk.findings[a].stake === stake));
@@ -49,7 +52,13 @@ export function Margin() {
         <h2 className="text-lg font-bold">{needs ? `${needs} to look at` : "Nothing stands in the way"}</h2>
         {!needs && <p>Every check this program makes is clear.</p>}
         {order.map((i) => (
-          <FindingNote key={`${desk.findings[i].rule}${i}`} finding={desk.findings[i]} index={i} waiting={!consequences} />
+          <FindingNote
+            key={name(desk.findings[i], i)}
+            finding={desk.findings[i]}
+            index={i}
+            open={isOpen(i)}
+            turn={() => setTurned({ ...turned, [name(desk.findings[i], i)]: !isOpen(i) })}
+          />
         ))}
       </section>
       <section aria-label="What follows" className="mt-3 border-t border-rule pt-2">
@@ -74,31 +83,39 @@ export function Margin() {
   );
 }
 
-function FindingNote({ finding, index, waiting }: { finding: Finding; index: number; waiting: boolean }) {
-  const consequence = useDesk((s) => s.consequences?.[index]);
+const name = (finding: Finding, i: number) => `${finding.rule} ${finding.where?.[0] ?? i}`;
+
+/** One finding: its title always; why and its ways out where it belongs to the step in hand, or when asked for. */
+function FindingNote({ finding, index, open, turn }: { finding: Finding; index: number; open: boolean; turn: () => void }) {
+  const consequence = useDesk((s) => s.consequences[index]);
   const trying = useDesk((s) => s.trying);
   const { tryOut, pick } = useDesk.getState();
   return (
     <article className="mt-2 border-l-4 border-signal pl-2.5" data-finding={finding.rule}>
-      <h3 className="leading-tight font-semibold">
+      <h3 className="flex items-start gap-1 leading-tight font-semibold">
         {finding.where?.length ? (
-          <button type="button" className="text-left hover:underline" onClick={() => pick(finding.where![0])}>
+          <button type="button" className="flex-1 text-left hover:underline" onClick={() => pick(finding.where![0])}>
             <Num>{finding.title}</Num>
           </button>
         ) : (
-          <Num>{finding.title}</Num>
+          <span className="flex-1">
+            <Num>{finding.title}</Num>
+          </span>
         )}
+        <button type="button" aria-expanded={open} aria-label={`Why, and the ways out: ${finding.title}`} onClick={turn} className="min-h-6 shrink-0 px-1 text-sm font-normal underline">
+          {open ? "less" : "ways out"}
+        </button>
       </h3>
-      <p className="text-[15px] leading-snug">{finding.why}</p>
+      {open && <p className="text-[15px] leading-snug">{finding.why}</p>}
       <ul className="mt-1 space-y-1.5">
-        {(trying ? [] : (finding.fixes ?? [])).map((fix, j) => (
+        {(trying || !open ? [] : (finding.fixes ?? [])).map((fix, j) => (
           <li key={fix.label}>
             <Plain onClick={() => void tryOut(fix.label, fix.edits as never)} className="w-full text-left">
               <span className="font-semibold">
                 <Num>{fix.label}</Num>
               </span>
               <span className="block text-[14px] leading-tight text-faint">
-                {waiting ? "working out what it does…" : <Num>{consequence?.[j]?.sentence ?? ""}</Num>}
+                {consequence ? <Num>{consequence[j]?.sentence ?? ""}</Num> : "working out what it does…"}
               </span>
             </Plain>
           </li>

@@ -9,8 +9,17 @@ export function TakeAway() {
   const id = useDesk((s) => s.id);
   const flush = useDesk((s) => s.flush);
   const [offers, setOffers] = useState<Offer[] | null>(null);
+  const [wrong, setWrong] = useState("");
   const load = async (open: boolean) => {
-    if (open && (await flush())) setOffers(await get<Offer[]>(`/api/jobs/${id}/exports`));
+    if (!open) return;
+    setWrong("");
+    setOffers(null);
+    try {
+      if (await flush()) setOffers(await get<Offer[]>(`/api/jobs/${id}/exports`));
+      else setWrong("Not while there are changes that are not saved.");
+    } catch (error) {
+      setWrong(error instanceof Error ? error.message : String(error));
+    }
   };
   return (
     <DropdownMenu.Root onOpenChange={(open) => void load(open)}>
@@ -27,7 +36,11 @@ export function TakeAway() {
                 {o.name}
               </a>
             </DropdownMenu.Item>
-          )) ?? <p className="px-3 py-1.5">Getting it ready…</p>}
+          )) ?? (
+            <p role={wrong ? "alert" : undefined} className="max-w-60 px-3 py-1.5">
+              {wrong || "Getting it ready…"}
+            </p>
+          )}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

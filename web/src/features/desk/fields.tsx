@@ -17,22 +17,28 @@ export function Typed(props: {
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState<Problem | null>(null);
   const id = useId();
+  const draft = useDesk((s) => s.draft);
   const finish = async () => {
     if (text === null || text === props.value) {
-      setText(null);
-      setWrong(null);
+      leave();
       return;
     }
     const problem = await props.commit(text);
     setWrong(problem);
     if (!problem) setText(null);
   };
+  const leave = () => {
+    draft(null);
+    setText(null);
+    setWrong(null);
+  };
+  const typed = (now: string) => {
+    setText(now);
+    draft(now === props.value ? null : () => props.commit(now));
+  };
   const keys = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === "Enter") void finish();
-    if (event.key === "Escape") {
-      setText(null);
-      setWrong(null);
-    }
+    if (event.key === "Escape") leave();
   };
   const fault = wrong?.errors?.[0];
   return (
@@ -42,7 +48,7 @@ export function Typed(props: {
         aria-invalid={wrong ? true : undefined}
         aria-describedby={wrong ? id : undefined}
         value={text ?? props.value}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => typed(e.target.value)}
         onFocus={(e) => e.target.select()}
         onBlur={() => void finish()}
         onKeyDown={keys}

@@ -1,13 +1,15 @@
+import "fake-indexeddb/auto";
+import { IDBFactory } from "fake-indexeddb";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Problem } from "../../api/types";
-import { useDesk, valueAt } from "./state";
 
 type Answer = { status?: number; body: unknown };
-type Handler = (path: string, body: { document?: { name: string }; revision?: number } | undefined) => Answer;
+type Asked = { document?: { name: string }; revision?: number; edits?: { value: string }[] } | undefined;
+type Handler = (path: string, body: Asked) => Answer | Promise<Answer>;
 
 const desk = (name: string) => ({ name, findings: [], things: { P1: { title: "P1" } }, scenes: {} });
-const held = (revision: number, name: string) => ({
-  id: "j",
+const held = (revision: number, name: string, id = "j") => ({
+  id,
   name,
   archived: false,
   revision,
@@ -17,116 +19,244 @@ const held = (revision: number, name: string) => ({
   can_redo: false,
 });
 
+vi.setConfig({ testTimeout: 15_000 });
 let calls: string[] = [];
+let state: typeof import("./state");
+let unsent: typeof import("./unsent");
 
 /** A server that plans by taking the edit's value for the name, and answers what a test gives it for the rest. */
 function serve(handler: Handler) {
-  vi.stubGlobal("fetch", async (path: string, options: { method: string; body?: string }) => {
+  vi.stubGlobal("fetch", async (path: string, options: { method: string; body?: string; signal?: AbortSignal }) => {
     const body = options.body ? JSON.parse(options.body) : undefined;
     calls.push(`${options.method} ${path}`);
-    let answer: Answer;
-    if (path === "/api/plan") {
+    let answer: Answer | null = await handler(path, body);
+    if (path === "/api/plan" && answer.body === PLAN) {
       const value = body.edits[0]?.value ?? body.document.name;
       answer =
         value === "bad"
           ? { status: 422, body: { title: "No", status: 422, detail: "Not that", errors: [] } }
           : { body: { document: { name: value }, desk: desk(value) } };
-    } else answer = handler(path, body);
+    }
+    if (answer.status === 0) throw new TypeError("no network");
     return new Response(JSON.stringify(answer.body), { status: answer.status ?? 200 });
   });
 }
 
-const rename = (value: string) => useDesk.getState().edit([{ do: "set", path: "name", value }], "renamed");
-const settled = (saving: string) => vi.waitFor(() => expect(useDesk.getState().saving).toBe(saving));
+const PLAN = {};
+const gone = { status: 503, body: { title: "Gone", status: 503, detail: "" } };
+const useDesk = () => state.useDesk.getState();
+const rename = (value: string) => useDesk().edit([{ do: "set", path: "name", value }], "renamed");
+const settled = (saving: string) => vi.waitFor(() => expect(useDesk().saving).toBe(saving), 5000);
 
-beforeEach(() => {
-  localStorage.clear();
+/** A window opened anew: its memory is empty, what the browser keeps is there. */
+async function load() {
+  vi.resetModules();
+  state = await import("./state");
+  unsent = await import("./unsent");
+}
+
+/** Jobs `j` and `k` as a database keeps them: writes carry the revision they were made on. */
+function keeper() {
+  const jobs: Record<string, { revision: number; name: string }> = { j: { revision: 1, name: "old" }, k: { revision: 1, name: "other" } };
+  const handler: Handler = (path, body) => {
+    if (path === "/api/plan") return { body: PLAN };
+    const id = path.split("/")[3];
+    const job = jobs[id];
+    if (!body) return { body: { held: held(job.revision, job.name, id), desk: desk(job.name) } };
+    if (path.endsWith("/undo")) return { body: { held: held(job.revision - 1, "theirs", id), desk: desk("theirs") } };
+    if (body.revision !== job.revision) {
+      return { status: 409, body: { title: "Stale", status: 409, theirs: { revision: job.revision, document: { name: job.name } } } };
+    }
+    job.revision += 1;
+    job.name = body.document!.name;
+    return { body: held(job.revision, job.name, id) };
+  };
+  return { jobs, handler };
+}
+
+async function kept() {
+  const found = [];
+  for (const job of ["j", "k"]) {
+    const one = await unsent.adopt(job);
+    if (one) found.push(one);
+  }
+  return found;
+}
+
+beforeEach(async () => {
+  vi.stubGlobal("indexedDB", new IDBFactory());
   calls = [];
+  await load();
 });
 afterEach(() => {
   vi.useRealTimers();
   vi.unstubAllGlobals();
 });
 
-async function open(handler: Handler) {
-  serve((path, body) => (path === "/api/jobs/j" && !body ? { body: { held: held(1, "old"), desk: desk("old") } } : handler(path, body)));
-  await useDesk.getState().open("j");
-}
-
 describe("the desk's memory", () => {
   it("plans an edit, shows it, and keeps it on the revision it was made on", async () => {
-    await open((_, body) => ({ body: held((body!.revision ?? 0) + 1, body!.document!.name) }));
+    serve(keeper().handler);
+    await useDesk().open("j");
     expect(await rename("new")).toBeNull();
-    expect(useDesk.getState().desk?.name).toBe("new");
+    expect(useDesk().desk?.name).toBe("new");
     await settled("saved");
-    expect(useDesk.getState().held?.revision).toBe(2);
-    expect(localStorage.length).toBe(0);
+    expect(useDesk().held?.revision).toBe(2);
+    await vi.waitFor(async () => expect(await kept()).toEqual([]));
   });
 
   it("gives a refusal back and leaves the work as it was", async () => {
-    await open(() => ({ body: {} }));
+    serve(keeper().handler);
+    await useDesk().open("j");
     const problem = (await rename("bad")) as Problem;
     expect(problem.detail).toBe("Not that");
-    expect(valueAt(useDesk.getState().document, "name")).toBe("old");
+    expect(state.valueAt(useDesk().document, "name")).toBe("old");
     expect(calls.filter((c) => c.startsWith("PUT"))).toEqual([]);
   });
 
-  it("waits for a database that does not answer, keeps a copy, and saves when it is back", async () => {
-    let gone = true;
-    await open((_, body) =>
-      gone ? { status: 503, body: { title: "Gone", status: 503, detail: "" } } : { body: held(2, body!.document!.name) },
-    );
-    vi.useFakeTimers();
+  it("never lets a change land in another job", async () => {
+    const { jobs, handler } = keeper();
+    let answer: () => void = () => undefined;
+    const slow = new Promise<void>((done) => (answer = done));
+    serve(async (path, body) => {
+      if (path === "/api/plan" && body!.edits?.length) await slow;
+      return handler(path, body);
+    });
+    await useDesk().open("j");
+    void rename("new");
+    await useDesk().open("k");
+    answer();
+    await vi.waitFor(() => expect(jobs.j).toEqual({ revision: 2, name: "new" }));
+    expect(jobs.k).toEqual({ revision: 1, name: "other" });
+    expect(useDesk().desk?.name).toBe("other");
+    expect(useDesk().held?.id).toBe("k");
+  });
+
+  it.each([503, 500, 0])("sends again what met a %d until it is kept", async (status) => {
+    let out = true;
+    const { jobs, handler } = keeper();
+    serve((path, body) => (out && path === "/api/jobs/j" && body ? { status, body: { title: "Gone", status } } : handler(path, body)));
+    await useDesk().open("j");
+    vi.useFakeTimers({ shouldAdvanceTime: true });
     await rename("kept");
-    await vi.waitFor(() => expect(useDesk.getState().saving).toBe("waiting"));
-    expect(localStorage.getItem("rowstake-unsaved-j")).toContain("kept");
-    gone = false;
+    await settled("waiting");
+    out = false;
     await vi.advanceTimersByTimeAsync(2500);
-    await vi.waitFor(() => expect(useDesk.getState().saving).toBe("saved"));
-    expect(localStorage.getItem("rowstake-unsaved-j")).toBeNull();
+    await settled("saved");
+    expect(jobs.j.name).toBe("kept");
+  });
+
+  it("keeps a change that is not even worked out, and a blank that is not finished", async () => {
+    const { jobs, handler } = keeper();
+    serve((path, body) => (path === "/api/plan" && body!.edits?.length ? { status: 0, body: {} } : handler(path, body)));
+    await useDesk().open("j");
+    void rename("typed");
+    useDesk().draft(() => useDesk().edit([{ do: "set", path: "name", value: "half" }], "half"));
+    await vi.waitFor(async () => expect(useDesk().saving).toBe("waiting"));
+    await new Promise((done) => setTimeout(done, 50));
+    await load();
+    serve(handler);
+    await useDesk().open("j");
+    await vi.waitFor(() => expect(jobs.j.name).toBe("half"), 5000);
+    expect(jobs.j.revision).toBeGreaterThan(1);
+  });
+
+  it("leaves a blank that is given up as it was", async () => {
+    const { jobs, handler } = keeper();
+    serve(handler);
+    await useDesk().open("j");
+    useDesk().draft(() => useDesk().edit([{ do: "set", path: "name", value: "half" }], "half"));
+    useDesk().draft(null);
+    await vi.waitFor(async () => expect(await kept()).toEqual([]));
+    expect(jobs.j.name).toBe("old");
+  });
+
+  it("takes a lost answer for what it was, not for a conflict", async () => {
+    const { jobs, handler } = keeper();
+    let lost = true;
+    serve((path, body) => {
+      const answer = handler(path, body);
+      return lost && body && path === "/api/jobs/j" ? { status: 0, body: {} } : answer;
+    });
+    await useDesk().open("j");
+    void rename("new");
+    await settled("waiting");
+    expect(jobs.j.revision).toBe(2);
+    await load();
+    lost = false;
+    serve(handler);
+    await useDesk().open("j");
+    await settled("saved");
+    expect(useDesk().conflict).toBeNull();
+    await rename("newer");
+    await settled("saved");
+    expect(jobs.j).toEqual({ revision: 3, name: "newer" });
   });
 
   it("offers both versions when another window was first, and keeps both whichever is taken", async () => {
-    let revision = 5;
-    await open((path, body) => {
-      if (path.endsWith("/undo")) return { body: { held: held(5, "theirs"), desk: desk("theirs") } };
-      if (body!.revision !== revision) {
-        return { status: 409, body: { title: "Stale", status: 409, theirs: { revision, document: { name: "theirs" } } } };
-      }
-      revision += 1;
-      return { body: held(revision, body!.document!.name) };
-    });
+    const { jobs, handler } = keeper();
+    serve(handler);
+    await useDesk().open("j");
+    jobs.j = { revision: 5, name: "theirs" };
     await rename("mine");
     await settled("conflict");
-    expect(useDesk.getState().conflict).toMatchObject({ theirRevision: 5, mine: { name: "mine" }, theirs: { name: "theirs" } });
-    await useDesk.getState().settle("theirs");
+    expect(useDesk().conflict).toMatchObject({ theirRevision: 5, mine: { name: "mine" }, theirs: { name: "theirs" } });
+    await useDesk().settle("theirs");
     expect(calls.slice(-2)).toEqual(["PUT /api/jobs/j", "POST /api/jobs/j/undo"]);
-    expect(useDesk.getState().desk?.name).toBe("theirs");
-    expect(useDesk.getState().conflict).toBeNull();
+    expect(useDesk().desk?.name).toBe("theirs");
+    expect(useDesk().conflict).toBeNull();
   });
 
-  it("puts back what a closed page had not saved", async () => {
-    localStorage.setItem("rowstake-unsaved-j", JSON.stringify({ revision: 1, document: { name: "unsaved" } }));
-    await open((_, body) => ({ body: held(2, body!.document!.name) }));
-    expect(useDesk.getState().desk?.name).toBe("unsaved");
+  it("says when the browser has no room, and sends all the same", async () => {
+    const { jobs, handler } = keeper();
+    serve((path, body) => (path === "/api/jobs/j" && body && jobs.j.revision === 1 && !calls.includes("go") ? gone : handler(path, body)));
+    await useDesk().open("j");
+    vi.spyOn(IDBObjectStore.prototype, "put").mockImplementation(() => {
+      throw new DOMException("full", "QuotaExceededError");
+    });
+    void rename("new");
+    await vi.waitFor(() => expect(useDesk().unkept).toBe(true));
+    calls.push("go");
     await settled("saved");
-    expect(useDesk.getState().held?.name).toBe("unsaved");
+    expect(jobs.j.name).toBe("new");
+    vi.restoreAllMocks();
+  });
+
+  it("asks only for the findings that are open, and gives up when the next change comes", async () => {
+    const { handler } = keeper();
+    const asked: unknown[] = [];
+    serve((path, body) => {
+      if (path.endsWith("/consequences")) {
+        asked.push((body as unknown as { only: number[] }).only);
+        return { body: [[{ sentence: "better" }]] };
+      }
+      return handler(path, body);
+    });
+    await useDesk().open("j");
+    await useDesk().askConsequences([2]);
+    await useDesk().askConsequences([2]);
+    expect(asked).toEqual([[2]]);
+    expect(useDesk().consequences[2]).toEqual([{ sentence: "better" }]);
+    await rename("new");
+    expect(useDesk().consequences).toEqual({});
   });
 
   it("tries a change without keeping it", async () => {
-    await open(() => ({ body: { document: { name: "tried" }, desk: desk("tried"), consequence: {} } }));
-    await useDesk.getState().tryOut("a fix", [{ do: "set", path: "name", value: "tried" }]);
-    expect(useDesk.getState().trying?.tried.desk.name).toBe("tried");
-    expect(useDesk.getState().desk?.name).toBe("old");
-    useDesk.getState().putBack();
-    expect(useDesk.getState().trying).toBeNull();
+    const { handler } = keeper();
+    serve((path, body) => (path.endsWith("/try") ? { body: { document: { name: "tried" }, desk: desk("tried"), consequence: {} } } : handler(path, body)));
+    await useDesk().open("j");
+    await useDesk().tryOut("a fix", [{ do: "set", path: "name", value: "tried" }]);
+    expect(useDesk().trying?.tried.desk.name).toBe("tried");
+    expect(useDesk().desk?.name).toBe("old");
+    useDesk().putBack();
+    expect(useDesk().trying).toBeNull();
   });
 
   it("picks only what is on the desk", async () => {
-    await open(() => ({ body: {} }));
-    useDesk.getState().pick("P1");
-    expect(useDesk.getState().selected).toEqual(["P1"]);
-    useDesk.getState().pick("P99");
-    expect(useDesk.getState().selected).toEqual([]);
+    serve(keeper().handler);
+    await useDesk().open("j");
+    useDesk().pick("P1");
+    expect(useDesk().selected).toEqual(["P1"]);
+    useDesk().pick("P99");
+    expect(useDesk().selected).toEqual([]);
   });
 });

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { Masthead } from "../../app/Masthead";
 import { get, post, Refused } from "../../api/client";
-import type { Card, Held, Opened, Problem, Start } from "../../api/types";
+import type { Held, Listing, Opened, Problem, ShownPage, Start } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Plain, Quiet, Strong } from "../../ui/controls";
 import { Num } from "../../ui/Num";
@@ -15,34 +15,40 @@ function when(text: string): string {
 
 /** While the database or the program does not answer, it is asked again after this. */
 const AGAIN_MS = 2000;
+const passing = (problem: Problem | null) => problem !== null && (problem.status === 0 || problem.status >= 500);
 
 /** All jobs, each with a small drawing; new ones, copies, files in and out. */
 export function JobsPage() {
-  const [cards, setCards] = useState<Card[] | null>(null);
+  const [found, setFound] = useState<ShownPage | null>(null);
   const [archived, setArchived] = useState(false);
+  const [search, setSearch] = useState("");
+  const [at, setAt] = useState(1);
   const [start, setStart] = useState<Start | null>(null);
   const [making, setMaking] = useState<"fence" | "deck" | null>(null);
   const [refused, setRefused] = useState<Problem | null>(null);
   const [unread, setUnread] = useState<Problem | null>(null);
-  const problem = refused ?? unread;
+  const [again, setAgain] = useState(0);
+  const problem = unread ?? refused;
   const navigate = useNavigate();
 
   const look = useCallback(async () => {
     try {
       setStart(await get<Start>("/api/start"));
-      setCards(await get<Card[]>(`/api/jobs?archived=${archived}`));
+      setFound(await get<ShownPage>(`/api/jobs?archived=${archived}&search=${encodeURIComponent(search)}&page=${at}`));
       setUnread(null);
+      setRefused((was) => (passing(was) ? null : was));
     } catch (error) {
-      if (error instanceof Refused) setUnread(error.problem);
-      else throw error;
+      if (!(error instanceof Refused)) throw error;
+      setUnread(error.problem);
     }
-  }, [archived]);
-  useEffect(() => void look(), [look]);
+  }, [archived, search, at]);
+  useEffect(() => void look(), [look, again]);
+  const ask = passing(unread) || passing(refused);
   useEffect(() => {
-    if (unread?.status !== 503 && unread?.status !== 0) return;
-    const again = setTimeout(() => void look(), AGAIN_MS);
-    return () => clearTimeout(again);
-  }, [unread, look]);
+    if (!ask) return;
+    const soon = setTimeout(() => setAgain((n) => n + 1), AGAIN_MS);
+    return () => clearTimeout(soon);
+  }, [ask, again]);
 
   const run = async (work: () => Promise<unknown>) => {
     try {
@@ -81,7 +87,7 @@ export function JobsPage() {
               }}
             />
           </label>
-          <Quiet onClick={() => setArchived(!archived)}>{archived ? "Show jobs on the go" : "Show jobs put away"}</Quiet>
+          <Quiet onClick={() => { setArchived(!archived); setAt(1); }}>{archived ? "Show jobs on the go" : "Show jobs put away"}</Quiet>
         </div>
         {problem && (
           <div role="alert" className="mt-3 border-l-4 border-bad bg-board p-3">
@@ -91,32 +97,56 @@ export function JobsPage() {
                 {e.message}. Given: {e.given}. Allowed: {e.allowed}.
               </p>
             ))}
-            {problem.status === 503 || problem.status === 0 ? <Plain onClick={() => void look()}>Try again</Plain> : null}
+            {passing(problem) ? <Plain onClick={() => void look()}>Try again</Plain> : null}
           </div>
         )}
         {making === "fence" && start && <NewJob start={start} onClose={() => setMaking(null)} />}
         {making === "deck" && start && <NewDeck start={start} onClose={() => setMaking(null)} />}
-        {!cards && !problem && <p className="mt-6">Looking for jobs…</p>}
-        {cards?.length === 0 && (
+        {found && (found.total > 8 || search) && (
+          <label className="mt-3 flex items-center gap-2">
+            Look for{" "}
+            <input
+              type="search"
+              value={search}
+              onChange={(e) => {
+                setSearch(e.target.value);
+                setAt(1);
+              }}
+              className="min-h-9 flex-1 border-b-2 border-ink/50 bg-board px-1"
+            />
+          </label>
+        )}
+        {!found && !problem && <p className="mt-6">Looking for jobs…</p>}
+        {found?.total === 0 && (
           <p className="mt-6 max-w-prose text-lg">
-            {archived ? "Nothing has been put away." : "No jobs yet. Start a new fence from its first leg, or bring in a job file."}
+            {search
+              ? `No job's name holds “${search}”.`
+              : archived
+                ? "Nothing has been put away."
+                : "No jobs yet. Start a new fence from its first leg, or bring in a job file."}
           </p>
         )}
         <ul className="mt-3">
-          {cards?.map((card) => (
+          {found?.jobs.map((card) => (
             <li key={card.id} className="flex flex-wrap items-center gap-4 border-t border-rule py-3">
               <Link to={`/job/${card.id}`} aria-label={`Open ${card.name}`} className="h-[92px] w-[168px] bg-board">
-                <SceneView scene={card.outline} label={`Line of ${card.name}`} selected={[]} plain />
+                {card.card && <SceneView scene={card.card.outline} label={`Line of ${card.name}`} selected={[]} plain />}
               </Link>
               <div className="min-w-56 flex-1">
                 <Link to={`/job/${card.id}`} className="text-xl font-bold hover:underline">
                   {card.name}
                 </Link>
-                <p>
-                  {card.style}, <Num>{card.length}</Num>
-                </p>
+                {card.card ? (
+                  <p>
+                    {card.card.style}, <Num>{card.card.length}</Num>
+                  </p>
+                ) : (
+                  <p role="note" className="max-w-prose text-bad">
+                    This Row Stake cannot read it: {card.unread}. It is kept as it is; its job file can be taken away.
+                  </p>
+                )}
                 <p className="text-sm text-faint">
-                  {card.region}; changed {when(card.changed_at)}
+                  {card.card && `${card.card.region}; `}changed {when(card.changed_at)}
                 </p>
               </div>
               <div className="flex flex-wrap gap-1">
@@ -132,6 +162,19 @@ export function JobsPage() {
             </li>
           ))}
         </ul>
+        {found && found.pages > 1 && (
+          <nav aria-label="Pages of jobs" className="mt-3 flex items-center gap-3">
+            <Plain disabled={at <= 1} onClick={() => setAt(at - 1)}>
+              Newer
+            </Plain>
+            <span>
+              Page {found.page} of {found.pages}, {found.total} jobs
+            </span>
+            <Plain disabled={at >= found.pages} onClick={() => setAt(at + 1)}>
+              Older
+            </Plain>
+          </nav>
+        )}
       </main>
       <footer className="px-4 py-3 text-center text-sm text-faint">
         {start?.caution} There is no sign-in yet, so Row Stake listens on this machine only.
@@ -140,7 +183,7 @@ export function JobsPage() {
   );
 }
 
-function RenameJob({ card, run }: { card: Card; run: (work: () => Promise<unknown>) => Promise<void> }) {
+function RenameJob({ card, run }: { card: Listing; run: (work: () => Promise<unknown>) => Promise<void> }) {
   const [name, setName] = useState<string | null>(null);
   if (name === null) return <Plain onClick={() => setName(card.name)}>Rename</Plain>;
   return (

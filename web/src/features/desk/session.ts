@@ -1,0 +1,353 @@
+import { get as fetchJson, post, put, Refused } from "../../api/client";
+import type { Consequence, Desk, Document, Edit, Held, Opened, Planned, Problem, Tried } from "../../api/types";
+import { adopt, type Batch, forget, keep, type Unsent, WINDOW } from "./unsent";
+
+/** `waiting`: nobody answers, it is sent again; `refused`: the server will not have it, and says why. */
+export type Saving = "saved" | "saving" | "waiting" | "refused" | "conflict";
+
+export interface Trying {
+  label: string;
+  edits: Edit[];
+  tried: Tried;
+}
+
+export interface Conflict {
+  mine: Document;
+  theirs: Document;
+  theirRevision: number;
+}
+
+/** What the page shows of one job. */
+export interface Shown {
+  held: Held | null;
+  document: Document | null;
+  desk: Desk | null;
+  saving: Saving;
+  /** Changes that have been made here and are still being worked out. */
+  pending: number;
+  problem: Problem | null;
+  /** Where this browser cannot keep what is unsent. */
+  unkept: boolean;
+  trying: Trying | null;
+  /** What fixes would do, by the place of their finding; of this document only. */
+  consequences: Record<number, Consequence[]>;
+  conflict: Conflict | null;
+}
+
+export const NOTHING: Shown = {
+  held: null,
+  document: null,
+  desk: null,
+  saving: "saved",
+  pending: 0,
+  problem: null,
+  unkept: false,
+  trying: null,
+  consequences: {},
+  conflict: null,
+};
+
+interface Waiting extends Batch {
+  done: (problem: Problem | null) => void;
+}
+
+export const RETRY_MS = 2000;
+/** Keeping in this browser may be slow; sending does not wait for it longer than this. */
+const WRITE_MS = 500;
+const MOST_SENT = 3;
+const rest = (ms: number) => new Promise((done) => setTimeout(done, ms));
+const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/** One job at work: its own queue of changes, its own saves, its own way to give up. It goes on to its end when the page
+ *  shows another, and never touches that. */
+export class Session {
+  shown: Shown = NOTHING;
+  private queue: Waiting[] = [];
+  private draft: Batch | null = null;
+  /** Sent, but no answer came: it may be in a revision all the same. */
+  private sent: Document[] = [];
+  private note = "";
+  private working: Promise<void> | null = null;
+  private saves: Promise<boolean> = Promise.resolve(true);
+  private writes: Promise<void> = Promise.resolve();
+  private dragging: AbortController | null = null;
+  private asking: AbortController | null = null;
+  private lastDrag = 0;
+
+  constructor(
+    readonly id: string,
+    private readonly tell: (session: Session) => void,
+  ) {}
+
+  private show(more: Partial<Shown>): void {
+    this.shown = { ...this.shown, ...more };
+    this.tell(this);
+  }
+
+  private planned(planned: Planned): void {
+    this.asking?.abort();
+    this.show({ document: planned.document, desk: planned.desk, problem: null, trying: null, consequences: {} });
+  }
+
+  private opened(o: Opened): void {
+    this.asking?.abort();
+    this.show({
+      held: o.held,
+      document: o.held.document as Document,
+      desk: o.desk,
+      saving: "saved",
+      problem: null,
+      trying: null,
+      consequences: {},
+    });
+  }
+
+  /** True while something of it is in no revision yet. */
+  get busy(): boolean {
+    return this.queue.length > 0 || this.shown.saving !== "saved" || this.draft !== null;
+  }
+
+  async open(): Promise<void> {
+    this.opened(await fetchJson<Opened>(`/api/jobs/${this.id}`));
+    await this.takeOver();
+  }
+
+  /** Goes on with what a closed window left. Several are taken one after another, each when the one before is kept. */
+  private async takeOver(): Promise<void> {
+    const left = await adopt(this.id).catch(() => null);
+    if (!left) return;
+    const { held } = this.shown;
+    const batches = [...left.queue, ...(left.draft ? [left.draft] : [])];
+    this.sent = left.sent;
+    this.note = left.note || "kept from before the page closed";
+    if (alike(left.document, held!.document) && !batches.length) {
+      await this.write();
+      return this.takeOver();
+    }
+    try {
+      this.planned(await post<Planned>("/api/plan", { document: left.document, edits: [] }));
+      this.show({ held: { ...held!, revision: left.revision }, saving: "saving" });
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      this.show({ problem: error.problem });
+      return;
+    }
+    for (const batch of batches) void this.edit(batch.edits, batch.note);
+    void this.save().then((kept) => (kept ? this.takeOver() : undefined));
+  }
+
+  /** Keeps in this browser what is in no revision yet, or forgets it when there is nothing. Writes follow one another. */
+  private write(): Promise<void> {
+    const { held, document, saving } = this.shown;
+    if (!held || !document) return Promise.resolve();
+    const queue = this.queue.map(({ edits, note }) => ({ edits, note }));
+    const nothing = !queue.length && !this.draft && saving === "saved";
+    const unsent: Unsent = {
+      job: this.id,
+      window: WINDOW,
+      at: Date.now(),
+      revision: held.revision,
+      document,
+      queue,
+      draft: this.draft,
+      sent: this.sent,
+      note: this.note,
+    };
+    this.writes = this.writes
+      .then(() => (nothing ? forget(this.id) : keep(unsent)))
+      .then(
+        () => (this.shown.unkept ? this.show({ unkept: false }) : undefined),
+        () => this.show({ unkept: !nothing }),
+      );
+    return this.writes;
+  }
+
+  /** What a blank holds before it is finished; kept like a change, in case the page closes on it. */
+  setDraft(draft: Batch | null): void {
+    if (!draft && !this.draft) return;
+    this.draft = draft;
+    void this.write();
+  }
+
+  edit(edits: Edit[], note: string): Promise<Problem | null> {
+    this.draft = null;
+    this.dragging?.abort();
+    this.lastDrag += 1;
+    return new Promise((done) => {
+      this.queue.push({ edits, note, done });
+      this.show({ pending: this.queue.length });
+      void this.write();
+      this.working ??= this.work().finally(() => (this.working = null));
+    });
+  }
+
+  /** Works the queue off, first come first. What nobody answers stays where it is and is sent again. */
+  private async work(): Promise<void> {
+    while (this.queue.length) {
+      const next = this.queue[0];
+      let problem: Problem | null = null;
+      try {
+        this.planned(await post<Planned>("/api/plan", { document: this.shown.document, edits: next.edits }));
+        this.note = next.note;
+        this.show({ saving: "saving" });
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        if (error.passing) {
+          this.show({ problem: error.problem, saving: "waiting" });
+          await rest(RETRY_MS);
+          continue;
+        }
+        problem = error.problem;
+        this.show({ problem });
+      }
+      this.queue.shift();
+      this.show({ pending: this.queue.length });
+      void this.write();
+      if (!problem) void this.save();
+      next.done(problem);
+    }
+  }
+
+  /** A drag that goes on: only the newest is worked out, and it is kept when it is dropped. */
+  async drag(edits: Edit[]): Promise<void> {
+    if (this.queue.length) return;
+    const turn = ++this.lastDrag;
+    this.dragging?.abort();
+    this.dragging = new AbortController();
+    try {
+      const planned = await post<Planned>("/api/plan", { document: this.shown.document, edits }, this.dragging.signal);
+      if (turn === this.lastDrag) this.planned(planned);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      if (!error.aborted && turn === this.lastDrag) this.show({ problem: error.problem });
+    }
+  }
+
+  /** Sends what is worked out until it is in a revision; true when it is. Saves follow one another. */
+  save(): Promise<boolean> {
+    this.saves = this.saves.then(
+      () => this.saveNow(),
+      () => this.saveNow(),
+    );
+    return this.saves;
+  }
+
+  private async saveNow(): Promise<boolean> {
+    for (;;) {
+      const { held, document, saving } = this.shown;
+      if (!held || !document || saving === "conflict") return false;
+      if (saving === "saved") return true;
+      this.show({ saving: "saving" });
+      if (!this.sent.includes(document)) this.sent = [...this.sent, document].slice(-MOST_SENT);
+      await Promise.race([this.write(), rest(WRITE_MS)]);
+      try {
+        const now = await put<Held>(`/api/jobs/${this.id}`, { revision: held.revision, document, note: this.note });
+        this.sent = [];
+        const same = this.shown.document === document;
+        this.show({ held: now, saving: same ? "saved" : "saving", problem: same ? this.shown.problem : null });
+        await this.write();
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        if (error.passing) {
+          this.show({ saving: "waiting" });
+          await rest(RETRY_MS);
+        } else if (!this.rebased(error.problem, document)) {
+          if (this.shown.saving !== "conflict") this.show({ saving: "refused", problem: error.problem });
+          return false;
+        }
+      }
+    }
+  }
+
+  /** After a stale write: where the other version is what was sent from here, its answer only got lost, and the save goes
+   *  on from it. Else both versions are offered. */
+  private rebased(problem: Problem, document: Document): boolean {
+    const theirs = problem.theirs as { revision: number; document: Document } | undefined;
+    if (problem.status !== 409 || !theirs) return false;
+    if ([document, ...this.sent].some((own) => alike(theirs.document, own))) {
+      this.show({ held: { ...this.shown.held!, revision: theirs.revision }, saving: "saving" });
+      return true;
+    }
+    this.show({
+      saving: "conflict",
+      conflict: { mine: document, theirs: theirs.document, theirRevision: theirs.revision },
+    });
+    return false;
+  }
+
+  async flush(): Promise<boolean> {
+    while (this.working) await this.working;
+    return this.shown.saving === "saved" ? true : this.save();
+  }
+
+  async step(way: "undo" | "redo"): Promise<void> {
+    if (!(await this.flush())) return;
+    try {
+      this.opened(await post<Opened>(`/api/jobs/${this.id}/${way}`, { revision: this.shown.held!.revision }));
+      await this.write();
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      if (!this.rebased(error.problem, this.shown.document!) && this.shown.saving !== "conflict") {
+        this.show({ problem: error.problem });
+      }
+    }
+  }
+
+  /** Both versions become revisions, mine on top of theirs; to go on with theirs is one step back. */
+  async settle(choice: "mine" | "theirs"): Promise<void> {
+    const { conflict, held } = this.shown;
+    if (!conflict || !held) return;
+    this.planned(await post<Planned>("/api/plan", { document: conflict.mine, edits: [] }));
+    this.note = "from this window, beside a change from another";
+    this.show({ held: { ...held, revision: conflict.theirRevision }, conflict: null, saving: "saving" });
+    if ((await this.flush()) && choice === "theirs") await this.step("undo");
+  }
+
+  async restore(document: Document, why: string): Promise<Problem | null> {
+    try {
+      this.planned(await post<Planned>("/api/plan", { document, edits: [] }));
+      this.note = why;
+      this.show({ saving: "saving" });
+      void this.save();
+      return null;
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      return error.problem;
+    }
+  }
+
+  async tryOut(label: string, edits: Edit[]): Promise<void> {
+    try {
+      const tried = await post<Tried>("/api/plan/try", { document: this.shown.document, edits });
+      this.show({ trying: { label, edits, tried }, problem: null });
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      this.show({ problem: error.problem });
+    }
+  }
+
+  async keepTried(): Promise<void> {
+    const { trying } = this.shown;
+    if (trying) await this.edit(trying.edits, trying.label);
+  }
+
+  /** What the fixes of these findings would do, where it is not known yet; given up when the next change comes. */
+  async ask(findings: number[]): Promise<void> {
+    const { document, consequences } = this.shown;
+    const only = findings.filter((i) => !(i in consequences));
+    if (!document || !only.length) return;
+    this.asking?.abort();
+    this.asking = new AbortController();
+    try {
+      const found = await post<Consequence[][]>("/api/plan/consequences", { document, only }, this.asking.signal);
+      if (this.shown.document !== document) return;
+      const known = Object.fromEntries(only.map((i, n) => [i, found[n]]));
+      this.show({ consequences: { ...this.shown.consequences, ...known } });
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+    }
+  }
+
+  putBack = () => this.show({ trying: null });
+  dismiss = () => this.show({ problem: null });
+}
