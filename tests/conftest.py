@@ -28,11 +28,11 @@ HERE = "http://127.0.0.1"
 TEMPLATE = "template_rowstake"
 
 
-def new_server() -> Postgres:
+def new_server(quick: bool = True) -> Postgres:
     memory = Path("/dev/shm")
     base = Path(tempfile.mkdtemp(prefix="rowstake-", dir=memory if memory.is_dir() else None))
     base.chmod(0o755)
-    return Postgres(base / "pg", quick=True).start()
+    return Postgres(base / "pg", quick=quick).start()
 
 
 @pytest.fixture(scope="session")

@@ -130,6 +130,57 @@ def test_the_list_of_jobs_comes_back_with_the_database(page, fragile):
     expect(page.get_by_role("alert")).to_have_count(0)
 
 
+def test_a_page_closed_at_once_after_typing_loses_nothing(page, site, browser):
+    key = add_job(site.url, yard())
+    context = browser.new_context()
+    first = context.new_page()
+    open_job(first, site.url, key)
+    first.get_by_label("Leg length", exact=True).fill("5.3 m")  # neither Enter nor leaving the blank
+    first.wait_for_timeout(150)
+    first.close()
+    second = context.new_page()
+    open_job(second, site.url, key)
+    expect(second.locator("[data-scene=plan]")).to_contain_text("leg 3: 5300 mm")
+    saved(second)
+    context.close()
+
+
+def test_the_network_drops_and_comes_back(page, site):
+    key = add_job(site.url, yard())
+    open_job(page, site.url, key)
+    page.route("**/api/**", lambda route: route.abort())
+    type_in(page, "Leg length", "5.4 m")
+    expect(page.locator("[data-saving=waiting]")).to_contain_text("kept in this browser")
+    page.get_by_role("button", name="Take away").click()
+    page.keyboard.press("Escape")
+    page.unroute("**/api/**")
+    saved(page)
+    expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5400 mm")
+    page.route("**/api/**", lambda route: route.abort())
+    page.get_by_role("link", name="Jobs").first.click()
+    expect(page.get_by_role("alert")).to_contain_text("does not answer")
+    page.unroute("**/api/**")
+    expect(page.get_by_role("link", name="Open Test fence")).to_be_visible()
+
+
+def test_a_change_never_lands_in_another_job(page, site):
+    first, second = add_job(site.url, yard()), add_job(site.url, yard())
+    open_job(page, site.url, first)
+    held = []
+    page.route("**/api/plan", lambda route: held.append(route))
+    type_in(page, "Leg length", "5.5 m")
+    page.get_by_role("link", name="Jobs").first.click()
+    page.locator(f'a[href="/job/{second}"]').first.click()
+    expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 4500 mm")
+    for route in held:
+        route.continue_()
+    saved(page)
+    page.unroute("**/api/plan")
+    expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 4500 mm")
+    open_job(page, site.url, first)
+    expect(page.locator("[data-scene=plan]")).to_contain_text("leg 3: 5500 mm")
+
+
 def test_a_job_that_is_not_there(page, site):
     page.goto(f"{site.url}/job/none")
     expect(page.get_by_role("heading", name="Not found")).to_be_visible()

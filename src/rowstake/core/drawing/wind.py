@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections import defaultdict
+
 from rowstake.core.drawing.scene import Board, Look, Scene
 from rowstake.core.planned import Planned
 
@@ -14,16 +16,13 @@ def wind_scene(planned: Planned) -> Scene:
     board, p, site = Board(), planned.brief.printer, planned.brief.job.site.gust_mps
     stands = {where: g.holds.holds_to_mps for g in planned.gusts for where in g.where}
     offset = 0.0
+    spans: dict[int, list[tuple[str, float, float]]] = defaultdict(list)
+    for bay in planned.layout.bays:
+        spans[bay.leg].append((bay.label, bay.left.on(bay.leg), bay.right.on(bay.leg)))
+    for o in planned.layout.openings:
+        spans[o.leg].append((f"gate {o.gate.id}", o.left.on(o.leg), o.right.on(o.leg)))
     for leg in planned.layout.legs:
-        spans = [
-            (b.label, b.left.on(leg.index), b.right.on(leg.index)) for b in planned.layout.bays if b.leg == leg.index
-        ]
-        spans += [
-            (f"gate {o.gate.id}", o.left.on(leg.index), o.right.on(leg.index))
-            for o in planned.layout.openings
-            if o.leg == leg.index
-        ]
-        for label, a, b in spans:
+        for label, a, b in spans[leg.index]:
             high = min(stands[label] / site, 2.0) * TALL_MM
             look: Look = "board" if stands[label] >= site else "zone"
             edge = 0.04 * (b - a)

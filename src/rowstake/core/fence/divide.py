@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import itertools
+from bisect import bisect_right
 
 from rowstake.core.reckoners.base import running_marks, whole
 from rowstake.core.reckoners.equal_spacing import EqualSpacing
@@ -33,24 +34,51 @@ def divide(length: float, way: str, pitch: float, remainder: str, zones: list[Zo
     """
     ends = [(0.0 if a < least else a, length if b > length - least else b) for a, b in zones if b > 0 and a < length]
     zones = merged(ends, least)
-    fixed: list[float] = [0.0, length]
+    lows = [z[0] for z in zones]
     bridged: set[Zone] = set()
-    while True:
-        stations: list[float] = []
-        for a, b in itertools.pairwise(fixed):
-            if any(z[0] - 1e-6 <= a and b <= z[1] + 1e-6 for z in bridged):
-                inner = [0.0, b - a]
-            elif way == "equal":
-                inner = equal_spacing(EqualSpacing(length_mm=b - a, max_spacing_mm=pitch)).marks_mm
-            else:
-                inner = _by_module(b - a, pitch, remainder == "end", least)
-            stations.extend(a + m for m in inner[:-1])
-        stations.append(length)
-        hit = next((z for z in zones if z not in bridged and any(z[0] < s < z[1] for s in stations[1:-1])), None)
+    stations: list[float] = []
+    waiting = [(0.0, length)]
+    while waiting:
+        a, b = waiting.pop()
+        if any(
+            z[0] - 1e-6 <= a and b <= z[1] + 1e-6
+            for z in zones[max(0, bisect_right(lows, a + 1e-6) - 1) :][:1]
+            if z in bridged
+        ):
+            stations.append(a)
+            continue
+        inner = _inner(b - a, way, pitch, remainder == "end", least)
+        hit = _first_hit(a, b, inner, zones, lows, bridged)
         if hit is None:
-            return stations
+            stations.extend(a + m for m in inner[:-1])
+            continue
         bridged.add(hit)
-        fixed = sorted({*fixed, *(e for e in hit if 0 < e < length)})
+        cuts = [a, *(e for e in hit if a < e < b), b]
+        waiting.extend(reversed(list(itertools.pairwise(cuts))))
+    return [*stations, length]
+
+
+def _inner(length: float, way: str, pitch: float, remainder_at_end: bool, least: float) -> list[float]:
+    """Marks of one stretch from its own start, both ends included."""
+    if way == "equal":
+        return equal_spacing(EqualSpacing(length_mm=length, max_spacing_mm=pitch)).marks_mm
+    return _by_module(length, pitch, remainder_at_end, least)
+
+
+def _first_hit(
+    a: float, b: float, inner: list[float], zones: list[Zone], lows: list[float], bridged: set[Zone]
+) -> Zone | None:
+    """The first zone from a on in which a post between a and b would stand."""
+    for n in range(max(0, bisect_right(lows, a) - 1), len(zones)):
+        low, high = zones[n]
+        if low >= b:
+            return None
+        at = bisect_right(inner, low - a)
+        while at < len(inner) - 1 and (at == 0 or a + inner[at] <= low):
+            at += 1
+        if at < len(inner) - 1 and low < a + inner[at] < high and zones[n] not in bridged:
+            return zones[n]
+    return None
 
 
 def merged(zones: list[Zone], near: float = 0.0) -> list[Zone]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from bisect import bisect_left, bisect_right
 from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
@@ -12,6 +13,7 @@ from rowstake.core.fence.divide import divide, merged
 from rowstake.core.fence.line import LegLine, lay_line
 from rowstake.core.fence.resolve import Brief, face_mm
 from rowstake.core.job import Gate, Obstacle
+from rowstake.core.measure.length import LONGEST_MM
 
 Kind = Literal["end", "corner", "line", "gate"]
 
@@ -86,11 +88,11 @@ class Layout:
     openings: list[Opening]
     blocked: tuple[tuple[str, str], ...]
     """(post, obstacle) for posts that cannot be moved out of an obstacle."""
+    by_leg: dict[int, list[Post]]
 
     def leg_posts(self, leg: int) -> list[Post]:
         """The posts of a leg in order, its corners included."""
-        own = [p for p in self.posts if any(i == leg for i, _ in p.stations)]
-        return sorted(own, key=lambda p: p.on(leg))
+        return self.by_leg.get(leg, [])
 
 
 def pitch_mm(brief: Brief) -> float:
@@ -153,6 +155,14 @@ def _place_gates(brief: Brief, leg: LegLine) -> list[_Placed]:
 def lay_out(brief: Brief) -> Layout:
     """The whole line. Raises `JobFault` for gates that do not fit and legs shorter than their posts."""
     legs = lay_line(brief.fence.legs, (brief.fence.start_x_mm, brief.fence.start_y_mm))
+    total = sum(leg.length_mm for leg in legs)
+    if total > LONGEST_MM:
+        raise refuse(
+            "fence.legs",
+            f"{total / 1e6:.1f} km",
+            "at most 10 km in all legs together",
+            "That is more fence than one job holds",
+        )
     gates = {leg.index: _place_gates(brief, leg) for leg in legs}
     marked: list[tuple[str, Gate | Obstacle]] = [(f"gates.{i}", g) for i, g in enumerate(brief.fence.gates)]
     marked += [(f"obstacles.{i}", o) for i, o in enumerate(brief.fence.obstacles)]
@@ -186,7 +196,13 @@ class _Surveyor:
         first = self._set("end", bool(self.gates[0]) and self.gates[0][0].left_mm == 0.0, ((0, 0.0),))
         for leg in self.legs:
             first = self._walk_leg(leg, first)
-        return Layout(self.legs, self.posts, self.bays, self.runs, self.openings, tuple(self.blocked))
+        by_leg: dict[int, list[Post]] = {}
+        for post in self.posts:
+            for i, _ in post.stations:
+                by_leg.setdefault(i, []).append(post)
+        for i, own in by_leg.items():
+            own.sort(key=lambda p, i=i: p.on(i))  # type: ignore[misc]
+        return Layout(self.legs, self.posts, self.bays, self.runs, self.openings, tuple(self.blocked), by_leg)
 
     def _set(self, kind: Kind, gate: bool, stations: tuple[tuple[int, float], ...]) -> Post:
         leg, station = stations[0]
@@ -246,11 +262,17 @@ class _Surveyor:
         return run[-1]
 
     def _note_blocked(self, leg: LegLine, run: list[Post], obstacles: list[Obstacle]) -> None:
+        marks = [post.on(leg.index) for post in run]
+        holes = {
+            gate: self.brief.hole_mm(self.brief.gate_post if gate else self.brief.post) / 2 for gate in (False, True)
+        }
+        most = max(holes.values())
         for obstacle in obstacles:
-            for post in run:
-                section = self.brief.gate_post if post.gate else self.brief.post
-                reach = self.brief.hole_mm(section) / 2 - 1e-6
-                if obstacle.at_mm - reach < post.on(leg.index) < obstacle.at_mm + obstacle.width_mm + reach:
+            first = bisect_left(marks, obstacle.at_mm - most)
+            last = bisect_right(marks, obstacle.at_mm + obstacle.width_mm + most)
+            for post, mark in zip(run[first:last], marks[first:last], strict=True):
+                reach = holes[post.gate] - 1e-6
+                if obstacle.at_mm - reach < mark < obstacle.at_mm + obstacle.width_mm + reach:
                     self.blocked.append((post.label, obstacle.id))
 
 

@@ -64,12 +64,8 @@ class Levels:
     tops: dict[str, float]
     walled: frozenset[str]
     """Labels of the posts that stand where the line runs on a wall."""
-
-    @property
-    def flat(self) -> bool:
-        """True where the whole line lies on one level."""
-        levels = {round(v, 1) for p in self.profiles for v in p.levels}
-        return len(levels) == 1
+    flat: bool
+    """True where the whole line lies on one level."""
 
     def above_mm(self, post: Post) -> float:
         """A post from its ground to its top."""
@@ -123,7 +119,8 @@ def lay_levels(brief: Brief, layout: Layout) -> Levels:
     ground = {p.label: _post_ground(profiles, p) for p in layout.posts}
     if brief.beside_wall:
         ground.update((label, ground[label] - brief.fence.posts.wall_over_soil_mm) for label in walled)
-    return Levels(profiles, feet, ground, _tops(brief, layout, feet, ground), walled)
+    flat = len({round(v, 1) for p in profiles for v in p.levels}) == 1
+    return Levels(profiles, feet, ground, _tops(brief, layout, feet, ground), walled, flat)
 
 
 def _foot(profile: Profile, leg: int, a: float, b: float, left: float, right: float, height: float) -> Foot:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from bisect import bisect_left, bisect_right
 from collections import Counter
 from dataclasses import dataclass
 from itertools import pairwise
@@ -185,7 +186,7 @@ def pieces_over(
         for left, right in pairwise(cuts):
             first = stations[0] if left == cuts[0] else left
             last = stations[-1] if right == cuts[-1] else right
-            crossed = sum(first - 1e-6 <= s <= last + 1e-6 for s in stations)
+            crossed = bisect_right(stations, last + 1e-6) - bisect_left(stations, first - 1e-6)
             level = foot.left_mm + foot.slope * (left - foot.start_mm)
             out.append(Piece(left, right, level, foot.slope, crossed))
     return out

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.faults import refuse
 from rowstake.core.fence.layout import Bay, Layout
 from rowstake.core.fence.levels import Foot, Levels
 from rowstake.core.fence.rails import Reach, board_planes_mm, clear_reach, parts_of, reach
@@ -14,6 +15,7 @@ from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.styles import Laid, Stretch, Style, styles
 from rowstake.core.parts import Part, Place
 
+MOST_BOARDS = 120_000
 SQUARE_CUT = 1e-3
 """Under this slope a board's ends are cut square."""
 
@@ -74,6 +76,7 @@ def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
     style = style_of(brief)
     done: dict[float, tuple[Stretch, Laid]] = {}
     out: list[Course] = []
+    pieces = 0
     edges: Literal["gap", "board"] = brief.style.between if brief.between else "board"
     for label, leg, span, bays in _spans(brief, layout, levels):
         if span.length_mm <= 1:
@@ -85,6 +88,12 @@ def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
             stretch = stretch_for(brief, length, edges)
             done[key] = (stretch, style.lay(stretch))
         out.append(Course(label, leg, span, *done[key], feet, bays))
+        pieces += len(done[key][1].boards)
+        if pieces > MOST_BOARDS:
+            raise refuse(
+                "fence.skin.board", f"over {MOST_BOARDS} boards", f"at most {MOST_BOARDS} boards in one job",
+                "That is more boards than one job holds: make it two jobs, or take wider boards",
+            )  # fmt: skip
     return out
 
 

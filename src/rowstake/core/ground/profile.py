@@ -55,7 +55,8 @@ class Profile:
 
     def corners(self, start_mm: float, end_mm: float) -> list[tuple[float, float]]:
         """(station, level) of the ground from start to end, both ends and every change of grade between."""
-        inner = [(s, v) for s, v in zip(self.stations, self.levels, strict=True) if start_mm + 1e-6 < s < end_mm - 1e-6]
+        first, last = bisect_right(self.stations, start_mm + 1e-6), bisect_left(self.stations, end_mm - 1e-6)
+        inner = list(zip(self.stations[first:last], self.levels[first:last], strict=True))
         return [(start_mm, self.at(start_mm, from_left=False)), *inner, (end_mm, self.at(end_mm))]
 
     def highest(self, start_mm: float, end_mm: float) -> float:

@@ -80,8 +80,8 @@ def _post(plan: Plan, post: Post) -> Thing:
     )
 
 
-def _over_ground(plan: Plan, bay: Bay) -> list[Line]:
-    """What the ground does to a bay; nothing on level ground."""
+def _over_ground(plan: Plan, bay: Bay, after: Bay | None) -> list[Line]:
+    """What the ground does to a bay, and its step to the one after it; nothing on level ground."""
     if plan.levels.flat:
         return []
     p, foot = plan.brief.printer, plan.levels.feet[bay.label]
@@ -91,12 +91,10 @@ def _over_ground(plan: Plan, bay: Bay) -> list[Line]:
     if abs(foot.slope) > 1e-4:
         rail = math.hypot(bay.centres_mm, foot.fall_mm)
         lines.append(Line("rail, centre to centre", f"{p.length(rail)} at {foot.angle_deg:.1f}°", "slope"))
-    steps = [
-        f"{p.length(abs(step))} {'down' if step > 0 else 'up'} at {bay.right.label}"
-        for nxt in plan.layout.bays
-        if nxt.left is bay.right and abs(step := step_mm(foot, plan.levels.feet[nxt.label])) > 0.5
-    ]
-    lines += [Line("steps", step, "slope") for step in steps]
+    step = step_mm(foot, plan.levels.feet[after.label]) if after else 0.0
+    if abs(step) > 0.5:
+        way = "down" if step > 0 else "up"
+        lines.append(Line("steps", f"{p.length(abs(step))} {way} at {bay.right.label}", "slope"))
     lines.append(Line("gap under", f"{p.length(foot.gap_least_mm)} to {p.length(foot.gap_most_mm)}", "slope"))
     return lines
 
@@ -107,12 +105,13 @@ def things(plan: Plan) -> dict[str, Thing]:
     for post in layout.posts:
         out[post.label] = _post(plan, post)
     gusts = {where: g for g in plan.gusts for where in g.where}
+    after = {bay.left.label: bay for bay in layout.bays}
     for bay in layout.bays:
         holds = gusts[bay.label].holds
         out[bay.label] = Thing(
             f"{bay.label.capitalize()}, {bay.left.label} to {bay.right.label}", "line",
             (
-                *_over_ground(plan, bay),
+                *_over_ground(plan, bay, after.get(bay.right.label)),
                 Line("centre to centre", p.length(bay.centres_mm), "spacing"),
                 Line("clear between faces", p.length(bay.clear_mm), "spacing"),
                 Line("left edge to left edge", p.length(bay.edges_mm), "spacing"),

@@ -102,7 +102,7 @@ function FindingNote({ finding, index, open, turn }: { finding: Finding; index: 
             <Num>{finding.title}</Num>
           </span>
         )}
-        <button type="button" aria-expanded={open} aria-label={`Why, and the ways out: ${finding.title}`} onClick={turn} className="min-h-6 shrink-0 px-1 text-sm font-normal underline">
+        <button type="button" aria-expanded={open} aria-label={`${open ? "less" : "ways out"}: ${finding.title}`} onClick={turn} className="min-h-6 shrink-0 px-1 text-sm font-normal underline">
           {open ? "less" : "ways out"}
         </button>
       </h3>

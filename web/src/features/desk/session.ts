@@ -72,7 +72,8 @@ export class Session {
   private writes: Promise<void> = Promise.resolve();
   private dragging: AbortController | null = null;
   private asking: AbortController | null = null;
-  private lastDrag = 0;
+  /** Where a drag has come to that is not worked out yet. */
+  private dragged: Edit[] | null = null;
 
   constructor(
     readonly id: string,
@@ -171,10 +172,11 @@ export class Session {
 
   edit(edits: Edit[], note: string): Promise<Problem | null> {
     this.draft = null;
+    const all = [...(this.dragged ?? []), ...edits];
+    this.dragged = null;
     this.dragging?.abort();
-    this.lastDrag += 1;
     return new Promise((done) => {
-      this.queue.push({ edits, note, done });
+      this.queue.push({ edits: all, note, done });
       this.show({ pending: this.queue.length });
       void this.write();
       this.working ??= this.work().finally(() => (this.working = null));
@@ -208,18 +210,28 @@ export class Session {
     }
   }
 
-  /** A drag that goes on: only the newest is worked out, and it is kept when it is dropped. */
+  /** A drag that goes on: the newest is worked out when the one before is, and it is kept when it is dropped. */
   async drag(edits: Edit[]): Promise<void> {
     if (this.queue.length) return;
-    const turn = ++this.lastDrag;
-    this.dragging?.abort();
-    this.dragging = new AbortController();
-    try {
-      const planned = await post<Planned>("/api/plan", { document: this.shown.document, edits }, this.dragging.signal);
-      if (turn === this.lastDrag) this.planned(planned);
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      if (!error.aborted && turn === this.lastDrag) this.show({ problem: error.problem });
+    const following = this.dragged !== null;
+    this.dragged = edits;
+    if (!following) await this.follow();
+  }
+
+  private async follow(): Promise<void> {
+    while (this.dragged) {
+      const edits = this.dragged;
+      this.dragging = new AbortController();
+      try {
+        const planned = await post<Planned>("/api/plan", { document: this.shown.document, edits }, this.dragging.signal);
+        if (!this.dragged) return;
+        this.planned(planned);
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        if (error.aborted) return;
+        this.show({ problem: error.problem });
+      }
+      if (this.dragged === edits) this.dragged = null;
     }
   }
 

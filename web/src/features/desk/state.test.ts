@@ -44,9 +44,13 @@ function serve(handler: Handler) {
 
 const PLAN = {};
 const gone = { status: 503, body: { title: "Gone", status: 503, detail: "" } };
-const useDesk = () => state.useDesk.getState();
-const rename = (value: string) => useDesk().edit([{ do: "set", path: "name", value }], "renamed");
-const settled = (saving: string) => vi.waitFor(() => expect(useDesk().saving).toBe(saving), 5000);
+const deskNow = () => state.useDesk.getState();
+const rename = (value: string) => deskNow().edit([{ do: "set", path: "name", value }], "renamed");
+const settled = (saving: string) => vi.waitFor(() => expect(deskNow().saving).toBe(saving), 5000);
+
+/** Jobs are named after their test: what a closed window of another test still tries reaches nothing. */
+let test = 0;
+const id = (job: string) => `${job}${test}`;
 
 /** A window opened anew: its memory is empty, what the browser keeps is there. */
 async function load() {
@@ -60,16 +64,17 @@ function keeper() {
   const jobs: Record<string, { revision: number; name: string }> = { j: { revision: 1, name: "old" }, k: { revision: 1, name: "other" } };
   const handler: Handler = (path, body) => {
     if (path === "/api/plan") return { body: PLAN };
-    const id = path.split("/")[3];
-    const job = jobs[id];
-    if (!body) return { body: { held: held(job.revision, job.name, id), desk: desk(job.name) } };
-    if (path.endsWith("/undo")) return { body: { held: held(job.revision - 1, "theirs", id), desk: desk("theirs") } };
+    const key = path.split("/")[3];
+    const job = jobs[key.slice(0, 1)];
+    if (key !== id(key.slice(0, 1))) return { status: 0, body: {} };
+    if (!body) return { body: { held: held(job.revision, job.name, key), desk: desk(job.name) } };
+    if (path.endsWith("/undo")) return { body: { held: held(job.revision - 1, "theirs", key), desk: desk("theirs") } };
     if (body.revision !== job.revision) {
       return { status: 409, body: { title: "Stale", status: 409, theirs: { revision: job.revision, document: { name: job.name } } } };
     }
     job.revision += 1;
     job.name = body.document!.name;
-    return { body: held(job.revision, job.name, id) };
+    return { body: held(job.revision, job.name, key) };
   };
   return { jobs, handler };
 }
@@ -77,13 +82,14 @@ function keeper() {
 async function kept() {
   const found = [];
   for (const job of ["j", "k"]) {
-    const one = await unsent.adopt(job);
+    const one = await unsent.adopt(id(job));
     if (one) found.push(one);
   }
   return found;
 }
 
 beforeEach(async () => {
+  test += 1;
   vi.stubGlobal("indexedDB", new IDBFactory());
   calls = [];
   await load();
@@ -96,20 +102,20 @@ afterEach(() => {
 describe("the desk's memory", () => {
   it("plans an edit, shows it, and keeps it on the revision it was made on", async () => {
     serve(keeper().handler);
-    await useDesk().open("j");
+    await deskNow().open(id("j"));
     expect(await rename("new")).toBeNull();
-    expect(useDesk().desk?.name).toBe("new");
+    expect(deskNow().desk?.name).toBe("new");
     await settled("saved");
-    expect(useDesk().held?.revision).toBe(2);
+    expect(deskNow().held?.revision).toBe(2);
     await vi.waitFor(async () => expect(await kept()).toEqual([]));
   });
 
   it("gives a refusal back and leaves the work as it was", async () => {
     serve(keeper().handler);
-    await useDesk().open("j");
+    await deskNow().open(id("j"));
     const problem = (await rename("bad")) as Problem;
     expect(problem.detail).toBe("Not that");
-    expect(state.valueAt(useDesk().document, "name")).toBe("old");
+    expect(state.valueAt(deskNow().document, "name")).toBe("old");
     expect(calls.filter((c) => c.startsWith("PUT"))).toEqual([]);
   });
 
@@ -121,21 +127,21 @@ describe("the desk's memory", () => {
       if (path === "/api/plan" && body!.edits?.length) await slow;
       return handler(path, body);
     });
-    await useDesk().open("j");
+    await deskNow().open(id("j"));
     void rename("new");
-    await useDesk().open("k");
+    await deskNow().open(id("k"));
     answer();
     await vi.waitFor(() => expect(jobs.j).toEqual({ revision: 2, name: "new" }));
     expect(jobs.k).toEqual({ revision: 1, name: "other" });
-    expect(useDesk().desk?.name).toBe("other");
-    expect(useDesk().held?.id).toBe("k");
+    expect(deskNow().desk?.name).toBe("other");
+    expect(deskNow().held?.id).toBe(id("k"));
   });
 
   it.each([503, 500, 0])("sends again what met a %d until it is kept", async (status) => {
     let out = true;
     const { jobs, handler } = keeper();
-    serve((path, body) => (out && path === "/api/jobs/j" && body ? { status, body: { title: "Gone", status } } : handler(path, body)));
-    await useDesk().open("j");
+    serve((path, body) => (out && path === `/api/jobs/${id("j")}` && body ? { status, body: { title: "Gone", status } } : handler(path, body)));
+    await deskNow().open(id("j"));
     vi.useFakeTimers({ shouldAdvanceTime: true });
     await rename("kept");
     await settled("waiting");
@@ -148,14 +154,14 @@ describe("the desk's memory", () => {
   it("keeps a change that is not even worked out, and a blank that is not finished", async () => {
     const { jobs, handler } = keeper();
     serve((path, body) => (path === "/api/plan" && body!.edits?.length ? { status: 0, body: {} } : handler(path, body)));
-    await useDesk().open("j");
+    await deskNow().open(id("j"));
     void rename("typed");
-    useDesk().draft(() => useDesk().edit([{ do: "set", path: "name", value: "half" }], "half"));
-    await vi.waitFor(async () => expect(useDesk().saving).toBe("waiting"));
+    deskNow().draft(() => deskNow().edit([{ do: "set", path: "name", value: "half" }], "half"));
+    await vi.waitFor(async () => expect(deskNow().saving).toBe("waiting"));
     await new Promise((done) => setTimeout(done, 50));
     await load();
     serve(handler);
-    await useDesk().open("j");
+    await deskNow().open(id("j"));
     await vi.waitFor(() => expect(jobs.j.name).toBe("half"), 5000);
     expect(jobs.j.revision).toBeGreaterThan(1);
   });
@@ -163,9 +169,9 @@ describe("the desk's memory", () => {
   it("leaves a blank that is given up as it was", async () => {
     const { jobs, handler } = keeper();
     serve(handler);
-    await useDesk().open("j");
-    useDesk().draft(() => useDesk().edit([{ do: "set", path: "name", value: "half" }], "half"));
-    useDesk().draft(null);
+    await deskNow().open(id("j"));
+    deskNow().draft(() => deskNow().edit([{ do: "set", path: "name", value: "half" }], "half"));
+    deskNow().draft(null);
     await vi.waitFor(async () => expect(await kept()).toEqual([]));
     expect(jobs.j.name).toBe("old");
   });
@@ -175,18 +181,18 @@ describe("the desk's memory", () => {
     let lost = true;
     serve((path, body) => {
       const answer = handler(path, body);
-      return lost && body && path === "/api/jobs/j" ? { status: 0, body: {} } : answer;
+      return lost && body && path === `/api/jobs/${id("j")}` ? { status: 0, body: {} } : answer;
     });
-    await useDesk().open("j");
+    await deskNow().open(id("j"));
     void rename("new");
     await settled("waiting");
     expect(jobs.j.revision).toBe(2);
     await load();
     lost = false;
     serve(handler);
-    await useDesk().open("j");
+    await deskNow().open(id("j"));
     await settled("saved");
-    expect(useDesk().conflict).toBeNull();
+    expect(deskNow().conflict).toBeNull();
     await rename("newer");
     await settled("saved");
     expect(jobs.j).toEqual({ revision: 3, name: "newer" });
@@ -195,26 +201,26 @@ describe("the desk's memory", () => {
   it("offers both versions when another window was first, and keeps both whichever is taken", async () => {
     const { jobs, handler } = keeper();
     serve(handler);
-    await useDesk().open("j");
+    await deskNow().open(id("j"));
     jobs.j = { revision: 5, name: "theirs" };
     await rename("mine");
     await settled("conflict");
-    expect(useDesk().conflict).toMatchObject({ theirRevision: 5, mine: { name: "mine" }, theirs: { name: "theirs" } });
-    await useDesk().settle("theirs");
-    expect(calls.slice(-2)).toEqual(["PUT /api/jobs/j", "POST /api/jobs/j/undo"]);
-    expect(useDesk().desk?.name).toBe("theirs");
-    expect(useDesk().conflict).toBeNull();
+    expect(deskNow().conflict).toMatchObject({ theirRevision: 5, mine: { name: "mine" }, theirs: { name: "theirs" } });
+    await deskNow().settle("theirs");
+    expect(calls.slice(-2)).toEqual([`PUT /api/jobs/${id("j")}`, `POST /api/jobs/${id("j")}/undo`]);
+    expect(deskNow().desk?.name).toBe("theirs");
+    expect(deskNow().conflict).toBeNull();
   });
 
   it("says when the browser has no room, and sends all the same", async () => {
     const { jobs, handler } = keeper();
-    serve((path, body) => (path === "/api/jobs/j" && body && jobs.j.revision === 1 && !calls.includes("go") ? gone : handler(path, body)));
-    await useDesk().open("j");
+    serve((path, body) => (path === `/api/jobs/${id("j")}` && body && jobs.j.revision === 1 && !calls.includes("go") ? gone : handler(path, body)));
+    await deskNow().open(id("j"));
     vi.spyOn(IDBObjectStore.prototype, "put").mockImplementation(() => {
       throw new DOMException("full", "QuotaExceededError");
     });
     void rename("new");
-    await vi.waitFor(() => expect(useDesk().unkept).toBe(true));
+    await vi.waitFor(() => expect(deskNow().unkept).toBe(true));
     calls.push("go");
     await settled("saved");
     expect(jobs.j.name).toBe("new");
@@ -231,32 +237,32 @@ describe("the desk's memory", () => {
       }
       return handler(path, body);
     });
-    await useDesk().open("j");
-    await useDesk().askConsequences([2]);
-    await useDesk().askConsequences([2]);
+    await deskNow().open(id("j"));
+    await deskNow().askConsequences([2]);
+    await deskNow().askConsequences([2]);
     expect(asked).toEqual([[2]]);
-    expect(useDesk().consequences[2]).toEqual([{ sentence: "better" }]);
+    expect(deskNow().consequences[2]).toEqual([{ sentence: "better" }]);
     await rename("new");
-    expect(useDesk().consequences).toEqual({});
+    expect(deskNow().consequences).toEqual({});
   });
 
   it("tries a change without keeping it", async () => {
     const { handler } = keeper();
     serve((path, body) => (path.endsWith("/try") ? { body: { document: { name: "tried" }, desk: desk("tried"), consequence: {} } } : handler(path, body)));
-    await useDesk().open("j");
-    await useDesk().tryOut("a fix", [{ do: "set", path: "name", value: "tried" }]);
-    expect(useDesk().trying?.tried.desk.name).toBe("tried");
-    expect(useDesk().desk?.name).toBe("old");
-    useDesk().putBack();
-    expect(useDesk().trying).toBeNull();
+    await deskNow().open(id("j"));
+    await deskNow().tryOut("a fix", [{ do: "set", path: "name", value: "tried" }]);
+    expect(deskNow().trying?.tried.desk.name).toBe("tried");
+    expect(deskNow().desk?.name).toBe("old");
+    deskNow().putBack();
+    expect(deskNow().trying).toBeNull();
   });
 
   it("picks only what is on the desk", async () => {
     serve(keeper().handler);
-    await useDesk().open("j");
-    useDesk().pick("P1");
-    expect(useDesk().selected).toEqual(["P1"]);
-    useDesk().pick("P99");
-    expect(useDesk().selected).toEqual([]);
+    await deskNow().open(id("j"));
+    deskNow().pick("P1");
+    expect(deskNow().selected).toEqual(["P1"]);
+    deskNow().pick("P99");
+    expect(deskNow().selected).toEqual([]);
   });
 });
