@@ -9,7 +9,9 @@ from rowstake.core.job import Job, Leg, new_fence
 
 
 def fence(*legs: tuple[float, float], region: str = "uk_ireland", style: str = "close_butted") -> Job:
-    return new_fence("Test fence", region, [Leg(length_mm=length, turn_deg=turn) for length, turn in legs], style)
+    """A new fence at depths by the school alone, as the hand figures reckon; a new one is checked for wind besides."""
+    made = new_fence("Test fence", region, [Leg(length_mm=length, turn_deg=turn) for length, turn in legs], style)
+    return edited(made, put("fence.posts.wind_checked", False), put("fence.skin.stock", "yard"))
 
 
 def edited(job: Job, *edits: dict[str, Any]) -> Job:

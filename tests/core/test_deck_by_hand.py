@@ -11,6 +11,7 @@ from shapely.geometry import LineString
 
 from rowstake.core.deck.boards import ways_to_finish
 from rowstake.core.deck.carried import footing_used, post_used
+from rowstake.core.deck.fixings import held_at
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
@@ -106,7 +107,7 @@ def test_ledger(made):
     for hole in ledger.holes:
         assert all(abs(hole.s - j.s) >= 23.5 + 40 - 1e-6 for j in made.grid.joists)
     bought = {r.item: r.buy for r in made.lists.buy}
-    assert bought["bolt 13 mm (1/2 in) with nut and washers, galvanised"] == 6
+    assert bought["bolt M12 × 140 mm with nut and washers, galvanised"] == 6
     assert bought["lateral tie, 6.7 kN, galvanised"] == 2
     assert bought["joist hanger for 47×150, galvanised"] == 11
     assert bought["joist tie over a beam, galvanised"] == 11
@@ -162,8 +163,9 @@ def test_a_mitred_border_and_what_it_needs():
     assert {round(p.length_mm) for p in made.parts if p.kind == "board"} == {3698}
     # Nailers under the ends of the field, half a gap outside it, and ladders of blocks from them to the end joists.
     assert sorted(j.s for j in made.grid.joists if j.kind == "nailer") == pytest.approx([148, 3852])
-    # Every 400 from the ledger: seven a side, but at 1247 the row of blocks in the middle of the span stands already.
-    assert lengths(made, "ladder block") == {52.5: 12}
+    # Every 400 from the ledger, but at 1247, where the row in the middle of the span stands already: seven places a side.
+    # 52.5 between them is too narrow for a block: packing of two, 26 thick each.
+    assert lengths(made, "packing") == {150: 28}
 
 
 def test_a_free_standing_turned_deck_has_no_ledger():
@@ -224,8 +226,8 @@ def _row_at(made, y):
 
 def test_composite_boards_get_end_gaps_and_clips():
     made = plan(deck(9000, 2400, 600, put("deck.boards.product", "uk_composite"), put("deck.boards.fixing", "clips")))
-    # 4.8 m × 40 millionths × 35 °C = 6.7 mm.
-    assert made.laying.end_gap_mm == pytest.approx(4800 * 40e-6 * 35)
+    # The longest piece that meets another, 9000 − 4425: × 40 millionths × 35 °C = 6.4 mm.
+    assert made.laying.end_gap_mm == pytest.approx(4575 * 40e-6 * 35)
     # A clip for each board at each joist it crosses, so two where boards meet; the first row gets starters, and it
     # and the last are screwed down, two at a crossing.
     got = {p.material: p.amount for p in made.parts if p.of == "boards"}
@@ -294,6 +296,51 @@ def test_guard_blocks_stand_in_pairs_behind_every_post():
     made = plan(deck(4000, 3000, 1000, put("deck.joists.guard_blocks", True)))
     # Along each end joist from 150 inside both ends, 2581 between: two spaces of at most 1830, three posts, two blocks each.
     assert made.count("guard block") == 2 * 3 * 2
+    # A post of 100 goes between the two of a pair.
+    near = sorted(s.a[1] for _, s in made.built.sticks if s.kind == "guard block" and s.a[0] < 1000)
+    assert near[1] - near[0] - 47 == pytest.approx(101)
+
+
+def test_a_pipe_between_joists_needs_no_frame():
+    pipe = [{"do": "add_cut", "kind": "hole"}, *cut(0, what="pipe", x_mm=1000, y_mm=1200, along_mm=60, out_mm=60)]
+    made = plan(deck(4000, 3000, 600, *pipe))
+    assert not made.count("header", "trimmer")
+    assert len(made.grid.joists) == 11
+    for _, stick in made.built.sticks:
+        if stick.kind == "blocking":
+            assert not (stick.a[0] < 1060 and stick.b[0] > 1000 and 1200 < stick.a[1] < 1260)
+    # On a joist, at 1225, it has to be framed.
+    framed = plan(deck(4000, 3000, 600, pipe[0], *cut(0, what="pipe", x_mm=1200, y_mm=1200, along_mm=60, out_mm=60)))
+    assert framed.count("header")
+
+
+def test_fascia_lies_on_the_rim_under_the_boards():
+    made = plan(deck(4000, 3000, 600, put("deck.boards.fascia", "uk_19x175")))
+    pieces = [p for p in made.parts if p.kind == "fascia"]
+    # The frame runs from 25 to 3975 and out to 2975: 19 outside it, to the long points of two corners.
+    long = [p for p in pieces if p.of == "far"]
+    assert sum(p.length_mm for p in long) == pytest.approx(3950 + 2 * 19)
+    for p in pieces:
+        xs, ys = [q[0] for q in p.lies.points], [q[1] for q in p.lies.points]
+        assert min(xs) >= 25 - 19 - 0.01
+        assert max(xs) <= 3975 + 19 + 0.01
+        assert max(ys) <= 2975 + 19 + 0.01
+    assert [p.length_mm for p in pieces if p.of in ("left", "right")] == pytest.approx([2975 + 19] * 2)
+    assert sum(p.amount for p in made.parts if p.label == "fascia screws") > 0
+
+
+def test_borders_beside_the_joists_are_screwed_at_every_space():
+    made = plan(deck(4000, 3000, 600, put("deck.boards.border.boards", 1)))
+    side = next(b for b in made.laying.of("border") if b.shape.bounds[2] - b.shape.bounds[0] < 200)
+    # 3000 at 400: eight spaces, nine places, two screws each.
+    assert held_at(made.grid, side) == 9
+
+
+def test_a_border_in_two_pieces_is_mitred_once_in_each():
+    made = plan(deck(9000, 3000, 600, put("deck.boards.border.boards", 1)))
+    far = [b for b in made.laying.of("border") if b.shape.bounds[1] > 2800 and b.length_mm > 500]
+    assert len(far) == 2
+    assert {b.ends for b in far} == {"one end mitred, to the long point"}
 
 
 def test_squaring_by_the_diagonals():

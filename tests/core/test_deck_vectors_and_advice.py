@@ -11,6 +11,7 @@ from rowstake.core.deck.brief import resolve_deck
 from rowstake.core.deck.footings import Under
 from rowstake.core.deck.supports import allowed_beam, allowed_joist
 from rowstake.core.edits import apply_raw
+from rowstake.core.fasteners import Sold
 from rowstake.core.plan import plan
 from rowstake.core.preview import consequence
 from rowstake.core.reckoners.beam_span import OVERHANGING
@@ -76,6 +77,7 @@ def test_published_footings(row):
         50.8,
         None,
         None,
+        Sold("ft-in"),
     )
     for key in row["expect"]:
         if key in ("side_mm", "diameter_mm", "thickness_mm", "area_m2"):

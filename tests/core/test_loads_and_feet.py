@@ -6,6 +6,7 @@ import re
 import pytest
 
 from rowstake.core.deck.footings import Under, kinds
+from rowstake.core.fasteners import Sold
 from rowstake.core.faults import JobFault
 from rowstake.core.measure import Printer, parse_force, parse_pressure
 from rowstake.core.plan import plan
@@ -38,7 +39,7 @@ def test_a_force_in_any_unit(text, units, kn):
     assert parse_force(text, units, "x") == pytest.approx(kn, abs=1e-3)
 
 
-@pytest.mark.parametrize("text", ["", "heavy", "-3", "3 stone", "1,5", "4 psf psf"])
+@pytest.mark.parametrize("text", ["", "heavy", "-3", "3 stone", "1,5,", "4 psf psf"])
 def test_what_is_no_load_is_told(text):
     with pytest.raises(JobFault) as fault:
         parse_pressure(text, "mm", "deck.loads.live_kpa")
@@ -77,7 +78,7 @@ def test_a_deck_in_feet_says_nothing_in_millimetres():
 
 def under(**given):
     base = dict(load_kn=10.0, bearing_kpa=100.0, post_mm=100.0, post_deep_mm=100.0, post_name="100×100", frost_mm=600.0, top_mm=50.0,
-                augers_mm=(300.0, 400.0, 600.0), step_mm=50.0, pile_kn=None, slab_mm=None)  # fmt: skip
+                augers_mm=(300.0, 400.0, 600.0), step_mm=50.0, pile_kn=None, slab_mm=None, sold=Sold("mm"))  # fmt: skip
     return Under(**{**base, **given})
 
 

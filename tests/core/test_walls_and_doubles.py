@@ -34,10 +34,10 @@ def test_on_the_wall_posts_stand_on_bases():
 
 def test_bolted_to_the_back_of_the_wall():
     made = along_wall(put("fence.posts.at_wall", "back"), put("fence.posts.wall_over_soil_mm", 500))
-    # The lap ends 50 clear of the soil: 450. Bolts: 100 post + 215 wall + 30 = 345, to the next 20: 360.
+    # The lap ends 50 clear of the soil: 450. Bolts: 100 post + 215 wall + 30 = 345, to the next on sale: 360.
     cut = {p.label: made.digger.cut(p).length_mm for p in made.layout.posts}
     assert cut["P4"] == pytest.approx(1900 + 450)
-    assert hardware(made) == {"through bolt M12 with plate washers, 360 mm": 3}
+    assert hardware(made) == {"bolt M12 × 360 mm with plate washers": 3}
     low = along_wall(put("fence.posts.at_wall", "back"), put("fence.posts.wall_over_soil_mm", 400))
     assert any("The wall gives the bolts 350 mm" in f.title for f in low.findings)
 
@@ -82,11 +82,22 @@ def test_a_rated_base_sets_the_gust():
 def test_doubled_posts_share_the_wind():
     one, two = plan(yard()), plan(edited(yard(), put("fence.posts.doubled", "all")))
     assert two.count("post") == 2 * one.count("post")
-    assert two.lists.concrete_m3 == pytest.approx(2 * one.lists.concrete_m3)
-    assert two.lists.spoil_m3 == pytest.approx(2 * one.lists.spoil_m3)
+    # One hole for both, widened by the second post: 300 across and 100 longer, both posts in it, 950 of them and a dome of 25.
+    hole = next(p for p in two.parts if p.of == "P2" and p.kind == "concrete")
+    assert two.digger.holes == one.digger.holes
+    ring = math.pi * 0.3**2 / 4 + 0.3 * 0.1 - 0.02
+    assert hole.amount == pytest.approx(ring * (0.950 + 0.0125))
+    assert not [p for p in two.parts if p.label.startswith("P2b") and p.kind == "concrete"]
+    # The earth holds what it held: it gave first. Where posts give first, two hold √2 of the gust.
+    assert two.holds_to_mps == pytest.approx(one.holds_to_mps)
+    deep = [put("fence.posts.school", "fixed"), put("fence.posts.fixed_depth_mm", 2500)]
+    one, two = (plan(edited(yard(), *deep, put("fence.posts.doubled", how))) for how in ("none", "all"))
+    assert one.gusts[0].holds.gives == "post"
     assert two.holds_to_mps == pytest.approx(one.holds_to_mps * math.sqrt(2))
     gates = plan(edited(yard(), put("fence.posts.doubled", "gates")))
     assert gates.count("post") == one.count("post") + 2
-    screws = sum(p.amount for p in gates.parts if p.material == "structural screw 180 mm")
+    screws = sum(
+        p.amount for p in gates.parts if p.material == "structural screw 200 mm"
+    )  # 125 and three quarters of the second
     assert screws == 12
-    assert "every post doubled" in [way.label for way in what_the_wind_asks(yard())]
+    assert "every post doubled" in [way.label for way in what_the_wind_asks(edited(yard(), *deep))]

@@ -1,18 +1,75 @@
-"""Bolts by the length they come in: through the timber, and over it for washers and nut."""
+"""Screws, nails, bolts and other goods by the size they are sold in: millimetres, or whole inches where inches are sold."""
 
 from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.measure import Printer
 
+Units = Literal["mm", "ft-in"]
+INCHES = Printer("ft-in", 8)
 
-def bolt_for(units: str, through_mm: float, over_mm: float | None = None) -> str:
-    """The bolt on sale that goes through so much timber, in words of the region's own sizes."""
-    facts = CATALOGUE.materials.bolts
-    wanted = through_mm + (facts.over_mm if over_mm is None else over_mm)
-    sold = facts.lengths_in if units == "ft-in" else facts.lengths_mm
-    length = next((s for s in sorted(sold) if s >= wanted - 1e-6), max(sold))
-    name = facts.name_in if units == "ft-in" else facts.name_mm
-    return (
-        f"{name} × {Printer('ft-in', 16).bare(length) if units == 'ft-in' else f'{length:g} mm'} with nut and washers"
-    )
+
+@dataclass(frozen=True, slots=True)
+class Sold:
+    """How things are sold in a region. `units` are the region's, whatever the job is printed in."""
+
+    units: Units
+
+    def size(self, mm: float) -> str:
+        """A size in a name: `70 mm`, or `2 3/4"` to the next eighth."""
+        return f"{mm:g} mm" if self.units == "mm" else INCHES.bare(mm)
+
+    @property
+    def screws_mm(self) -> list[float]:
+        facts = CATALOGUE.materials.fixings
+        return sorted(facts.screw_lengths_mm if self.units == "mm" else facts.screw_lengths_in)
+
+    @property
+    def nails_mm(self) -> list[float]:
+        facts = CATALOGUE.materials.board_fixing
+        return sorted(facts.nail_lengths_mm if self.units == "mm" else facts.nail_lengths_in)
+
+    def screw(self, name: str, wanted_mm: float, most_mm: float | None = None) -> tuple[str, float]:
+        """(words, length) of the shortest screw that is long enough; where it would come out, past `most_mm`, the longest
+        that does not."""
+        return self._of(name, self.screws_mm, wanted_mm, most_mm)
+
+    def nail(self, name: str, wanted_mm: float, most_mm: float | None = None) -> tuple[str, float]:
+        return self._of(name, self.nails_mm, wanted_mm, most_mm)
+
+    def _of(self, name: str, sold: list[float], wanted_mm: float, most_mm: float | None) -> tuple[str, float]:
+        fits = [s for s in sold if most_mm is None or s <= most_mm + 1e-6] or sold[:1]
+        length = next((s for s in fits if s >= wanted_mm - 1e-6), fits[-1])
+        return f"{name} {self.size(length)}", length
+
+    def lag_mm(self, through_mm: float) -> float:
+        """The lag screw on sale that goes through so much timber."""
+        return next((s for s in self.bolts_mm if s >= through_mm - 1e-6), self.bolts_mm[-1])
+
+    @property
+    def bolts_mm(self) -> list[float]:
+        facts = CATALOGUE.materials.bolts
+        return sorted(facts.lengths_mm if self.units == "mm" else facts.lengths_in)
+
+    def bolt(self, through_mm: float, more: str = "nut and washers") -> str:
+        """The bolt on sale that goes through so much timber, with room for what is on its ends."""
+        facts = CATALOGUE.materials.bolts
+        wanted = through_mm + facts.over_mm
+        length = next((s for s in self.bolts_mm if s >= wanted - 1e-6), self.bolts_mm[-1])
+        return f"{facts.name_mm if self.units == 'mm' else facts.name_in} × {self.size(length)} with {more}"
+
+
+FOOT_MM = 304.8
+
+
+def sold_mm(sold: Sold, mm: float) -> float:
+    """The length a roll or a strip is sold in: as it is, or the whole feet nearest to it."""
+    return mm if sold.units == "mm" else round(mm / FOOT_MM) * FOOT_MM
+
+
+def roll(sold: Sold, mm: float) -> str:
+    """That length in words: `3 m`, `10 ft`."""
+    return f"{mm / 1000:g} m" if sold.units == "mm" else f"{sold_mm(sold, mm) / FOOT_MM:.0f} ft"

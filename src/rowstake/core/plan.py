@@ -12,6 +12,7 @@ from rowstake.core.deck.explain import explain_deck
 from rowstake.core.deck.level import lay_level, lower_levels
 from rowstake.core.fence import openings
 from rowstake.core.fence.explain import explain_ground, explain_jig, explain_line, explain_skin
+from rowstake.core.fence.fixings import trim_fixings
 from rowstake.core.fence.holes import Digger
 from rowstake.core.fence.layout import lay_out
 from rowstake.core.fence.levels import lay_levels
@@ -27,6 +28,7 @@ from rowstake.core.parts import Finding, Notebook, Working
 from rowstake.core.planned import Planned, explain_weight
 from rowstake.core.planned_deck import DeckPlanned
 from rowstake.core.schedule.days import days, explain_days
+from rowstake.core.sealer import end_sealer
 from rowstake.core.takeoff.explain import explain_lists, explain_take_off
 from rowstake.core.takeoff.lists import Buyer, take_off
 from rowstake.core.year import live_through
@@ -68,7 +70,7 @@ def _deck(job: DeckJob) -> DeckPlan:
     levels = (main, *lower)
     parts = [part for level in levels for part in level.built.parts]
     spoil = sum(f.dug.spoil_m3 for level in levels for f in level.built.footings)
-    lists = take_off(Buyer(brief.printer, brief.bag, job.site.near_salt, {}), parts, spoil)
+    lists = take_off(Buyer(brief.printer, brief.sold, brief.bag, job.site.near_salt, {}), parts, spoil)
     poured = any(part.material == "concrete" for part in parts)
     on_site = days(parts, job.site.crew, 48.0 if poured else 0.0, 0.0)
     climate = pick(CATALOGUE.climates, job.site.climate or brief.region.climate, "site.climate")
@@ -98,11 +100,13 @@ def _fence(job: FenceJob) -> Plan:
     skin = sheet_parts if brief.style.on_centres else lying if brief.along else board_parts
     parts = digger.parts() + rail_parts(brief, layout, levels) + skin(brief, layout, levels, laid)
     parts += trim_parts(brief, layout, levels)
+    parts += trim_fixings(brief, parts)
     for gate in built:
         parts.extend(gate.parts)
+    parts += end_sealer(brief.sold, parts)
     spoil = sum(digger.of(post).spoil_m3 for post in layout.posts)
     longest = {brief.rail.id: brief.longest_rail_mm} if brief.fence.rails.longest_mm else {}
-    buyer = Buyer(brief.printer, brief.bag, job.site.near_salt, longest, brief.finish_after_days)
+    buyer = Buyer(brief.printer, brief.sold, brief.bag, job.site.near_salt, longest, brief.finish_after_days)
     lists = take_off(buyer, parts, spoil)
     gusts = digger.gusts()
     turn = year(brief, laid)

@@ -164,4 +164,9 @@ def what_the_wind_asks(job: FenceJob) -> list[Side]:
             and entry.gap_mm > max(brief.style.gap_mm, job.fence.skin.gap_mm)
         ):
             ways.append((entry.name.lower(), [{"do": "style", "style": entry.id}]))
-    return side_by_side(job, ways)
+    sides = side_by_side(job, ways)
+    return [sides[0], *(side for side in sides[1:] if side.refused or _gust(side) > _gust(sides[0]))]
+
+
+def _gust(side: Side) -> float:
+    return next((float(f.number) for f in side.figures if f.key == "gust"), 0.0)

@@ -147,6 +147,8 @@ class Fixings(Fact):
     packs: list[int]
     spare_pct: float
     screw_lengths_mm: list[float]
+    screw_lengths_in: list[float]
+    """As sold in inch regions, in mm."""
     board_times: float
     grip_mm: float
 
@@ -206,6 +208,7 @@ class SlopeFacts(Fact):
 class Hinge(Fact):
     up_to_kg: float
     name: str
+    size_mm: float
 
 
 class GateFacts(Fact):
@@ -256,6 +259,11 @@ class DeckFacts(Fact):
     ledger_edge_mm: float
     ledger_rows_mm: float
     """The least between two rows of fixings: three of their diameters."""
+    house_rim_mm: float
+    pack_under_mm: float
+    """A gap between two joists narrower than this takes packing, not a block: nobody can cut or nail one so short."""
+    fascia_screw_every_mm: float
+    ply_screw_every_mm: float
     ledger_end_mm: float
     screws_per_crossing: int
     hanger_nails: int
@@ -298,6 +306,22 @@ class FootingEntry(Fact):
     words: str
 
 
+class TrimFacts(Fact):
+    screw_every_mm: float
+    gravel_end_screws: int
+    cleat_mm: float
+    cleat_thick_mm: float
+    channel_every_mm: float
+    channel_screw_mm: float
+
+
+class SealerFacts(Fact):
+    m2_per_litre: float
+    coats: int
+    tin_litre: float
+    tin_in_litre: float
+
+
 class BoltFacts(Fact):
     """Lengths on sale, mm, in millimetre and in inch regions; `over_mm` is what washers and nut take."""
 
@@ -316,6 +340,7 @@ class SheetFacts(Fact):
 
 class BoardFixing(Fact):
     nail_lengths_mm: list[float]
+    nail_lengths_in: list[float]
     pin_mm: float
     bead_m_per_cartridge: float
 
@@ -334,14 +359,15 @@ class Stack(Fact):
 class Masonry(Fact):
     standoff_mm: float
     anchor: str
+    anchor_in: str
     anchors_per_base: int
     lap_mm: float
     least_lap_mm: float
-    bolt: str
     bolts_per_post: int
-    bolt_over_mm: float
     doubling_screw: str
     doubling_screws: int
+    doubling_grip: float
+    """How far its screw goes into the second post, as a share of it."""
 
 
 class Materials(Fact):
@@ -361,6 +387,8 @@ class Materials(Fact):
     masonry: Masonry
     sheets: SheetFacts
     bolts: BoltFacts
+    trims: TrimFacts
+    sealer: SealerFacts
     board_fixing: BoardFixing
     finish: Finish
     stack: Stack
@@ -403,6 +431,8 @@ class StyleEntry(Fact):
     gap_mm: float = 0.0
     most_gap_mm: float = 0.0
     lap_mm: float = 0.0
+    stock: Literal["wet", "yard", "indoors"] = "yard"
+    """How damp its boards are usually fixed."""
     per_crossing: int
     holds: str
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from shapely import affinity
@@ -39,6 +39,8 @@ class Board:
     ends: str
     row: int
     number: int = 0
+    mitred: tuple[bool, bool] = (False, False)
+    """Of a border's board: its start and its end, going round the deck."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -135,12 +137,9 @@ def _border_board(
             corners = [(start, 0.0), (end, 0.0), (end, width), (start, width)]
             shape = Polygon([(ax + dx * k + nx * w, ay + dy * k + ny * w) for k, w in corners])
             return Board("border", brief.square, orient(shape, 1.0), end - start, width, "square both ends", -1)
-    mitres = before + after
-    ends = (
-        "square both ends" if not mitres else f"{'both ends' if mitres == 2 else 'one end'} mitred, to the long point"
-    )
+    ends = _border_ends(before + after)
     length = max(math.dist(outside[i], outside[j]), math.dist(inside[i], inside[j]))
-    return Board("border", brief.square, orient(shape, 1.0), length, width, ends, -1)
+    return Board("border", brief.square, orient(shape, 1.0), length, width, ends, -1, mitred=(before, after))
 
 
 def in_lengths(brief: DeckBrief, grid: Grid, board: Board, edge: Edge) -> list[Board]:
@@ -163,10 +162,17 @@ def in_lengths(brief: DeckBrief, grid: Grid, board: Board, edge: Edge) -> list[B
     out = []
     for k, (a, b) in enumerate(pairwise([low, *cuts, high])):
         for part in _polygons(flat.intersection(box(a, bottom - 1, b, top + 1))):
-            ends = board.ends if k in (0, pieces - 1) and board.ends != "square both ends" else "square both ends"
+            mitred = [on for on, at in ((board.mitred[0], k == 0), (board.mitred[1], k == pieces - 1)) if at]
+            ends = _border_ends(sum(mitred))
             shape = orient(affinity.rotate(part, angle, origin=edge.a), 1.0)
             out.append(Board("border", board.section, shape, part.bounds[2] - part.bounds[0], board.width_mm, ends, -1))
     return out
+
+
+def _border_ends(mitres: int) -> str:
+    if not mitres:
+        return "square both ends"
+    return f"{'both ends' if mitres == 2 else 'one end'} mitred, to the long point"
 
 
 def _square_corner(a: Edge, b: Edge) -> bool:
@@ -277,9 +283,9 @@ def lay_boards(brief: DeckBrief, grid: Grid) -> Laying:
     rows = plan_rows(brief, top - bottom)
     from_far = brief.deck.boards.start == "far"
     longest = max(brief.field.lengths_mm) - 2 * brief.deck.boards.trim_ends_mm
-    tight = end_gap(brief, longest)
     joints: list[Butt] = []
     before: list[float] = []
+    laid: list[tuple[Polygon, list[float], float, float, int]] = []
     for n, (at, wide) in enumerate(rows.rows):
         y = top - at - wide if from_far else bottom + at
         band = box(low - 1, y, high + 1, y + wide)
@@ -289,13 +295,17 @@ def lay_boards(brief: DeckBrief, grid: Grid) -> Laying:
                 cuts = _cuts(brief, grid, piece, y + wide / 2, longest, before)
                 cuts_here += cuts
                 joints += [Butt(x, y + wide / 2, n) for x in cuts]
-                out += _pieces(brief, piece, cuts, tight, y, wide, n)
+                laid.append((piece, cuts, y, wide, n))
         before = cuts_here or before
+    joined = [b - a for piece, cuts, *_ in laid if cuts for a, b in pairwise([piece.bounds[0], *cuts, piece.bounds[2]])]
+    tight = end_gap(brief, max(joined)) if joined else 0.0
+    for piece, cuts, y, wide, n in laid:
+        out += _pieces(brief, piece, cuts, tight, y, wide, n)
     numbered = _numbered(out)
     widths = [w for _, w in rows.rows]
     return Laying(
         numbered, plan_field, rows.forecast, len(rows.rows), widths[0], widths[-1], rows.gap_mm,
-        tuple(_back(brief, (j.x, j.y)) for j in joints), tuple(marks), tight if joints else 0.0,
+        tuple(_back(brief, (j.x, j.y)) for j in joints), tuple(marks), tight,
     )  # fmt: skip
 
 
@@ -309,7 +319,7 @@ def _numbered(boards: list[Board]) -> tuple[Board, ...]:
     out = []
     for b in boards:
         counts[b.kind] = number = counts.get(b.kind, 0) + 1
-        out.append(Board(b.kind, b.section, b.shape, b.length_mm, b.width_mm, b.ends, b.row, number))
+        out.append(replace(b, number=number))
     return tuple(out)
 
 

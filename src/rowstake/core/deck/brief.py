@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE, Decking, FootingEntry, Region, Section, Soil, Species, pick
 from rowstake.core.catalogue.models import Bag
 from rowstake.core.deck.shape import Edge
+from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
 from rowstake.core.job import Deck, DeckJob
 from rowstake.core.measure import Printer
@@ -31,6 +32,11 @@ class DeckBrief:
     soil: Soil
     footing: FootingEntry
     bag: Bag
+
+    @property
+    def sold(self) -> Sold:
+        """How fixings are sold here."""
+        return Sold(self.region.units)
 
     @property
     def attached(self) -> bool:

@@ -22,8 +22,8 @@ from rowstake.core.deck.shape import Edge, Point
 from rowstake.core.deck.stack import PostAt, joist_depth
 from rowstake.core.deck.supports import Supports
 from rowstake.core.deck.work import Worked, worked
-from rowstake.core.fasteners import bolt_for
 from rowstake.core.parts import Lies, Part
+from rowstake.core.sealer import end_sealer
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,6 +75,7 @@ def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> B
         + fascia_parts(brief, depth, top)
         + extras(brief, grid)
     )
+    out += end_sealer(brief.sold, out)
     work = worked(brief, grid, supports, rims)
     return Built(tuple(sticks), tuple(posts), tuple(footings), ledger, tuple(out), tuple(work), tuple(bare))
 
@@ -146,7 +147,7 @@ def _brace_parts(brief: DeckBrief, grid: Grid, made: list[Brace]) -> list[Part]:
             )
         )
     if out:
-        bolt = bolt_for(brief.region.units, brief.post.width_mm + section.thickness_mm)
+        bolt = brief.sold.bolt(brief.post.width_mm + section.thickness_mm)
         out.append(Part("brace bolts", "hardware", "frame", bolt, "braces", amount=4 * len(made), unit="each"))
     return out
 

@@ -18,7 +18,7 @@ def dig(brief: DeckBrief, load_kn: float) -> Dug:
         Under(
             load_kn, bearing_of(brief), min(brief.post.thickness_mm, brief.post.width_mm), max(brief.post.thickness_mm, brief.post.width_mm),
             brief.post.name, brief.job.site.frost_depth_mm, brief.footing_top_mm, tuple(brief.region.augers_mm), brief.footing_step_mm,
-            brief.deck.footings.pile_kn, brief.deck.footings.slab_mm,
+            brief.deck.footings.pile_kn, brief.deck.footings.slab_mm, brief.sold,
         )
     )  # fmt: skip
 

@@ -1,37 +1,74 @@
-"""Fascia along every open edge, ripped to the depth of the frame."""
+"""Fascia on the rim along every open edge, under the boards' overhang: ripped, packed off for air, mitred at corners."""
 
 from __future__ import annotations
 
+import math
+
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.brief import DeckBrief
-from rowstake.core.deck.shape import Edge, edges, outline
+from rowstake.core.deck.frame import frame_outline
+from rowstake.core.deck.shape import Edge, edges, rings, set_in
 from rowstake.core.parts import Lies, Part, letters
 from rowstake.core.reckoners.base import up
 
+LEAST_PIECE_MM = 1.0
+
+
+def _open(brief: DeckBrief, edge: Edge) -> bool:
+    return not edge.hole and not brief.at_wall(edge)
+
 
 def fascia_edges(brief: DeckBrief) -> list[Edge]:
-    return [e for e in edges(outline(brief.deck.shape)) if not e.hole and not brief.at_wall(e)]
+    """Edges of the frame that stand open."""
+    return [e for e in edges(frame_outline(brief)) if _open(brief, e)]
 
 
 def fascia_parts(brief: DeckBrief, depth: float, top: float) -> list[Part]:
-    """Along every open edge, ripped to the frame's depth, in lengths as sold."""
+    """Along every open edge of the frame, ripped to its depth, to the long points of the corners, in lengths as sold; its
+    screws and the packers behind them."""
     if brief.fascia is None:
         return []
     longest, out = max(brief.fascia.lengths_mm), []
-    high = min(depth, brief.fascia.width_mm)
-    for n, edge in enumerate(fascia_edges(brief), 1):
-        pieces = up(edge.length_mm / longest)
+    high, thick = min(depth, brief.fascia.width_mm), brief.fascia.thickness_mm
+    ring = rings(edges(frame_outline(brief)))[0]
+    outside = set_in(ring, lambda e: -thick if _open(brief, e) else 0.0)
+    ripped = f", ripped to {brief.printer.length(high)}" if high < brief.fascia.width_mm - 0.5 else ""
+    number = 0
+    for i, edge in enumerate(ring):
+        if not _open(brief, edge):
+            continue
+        number += 1
+        a, b = outside[i], outside[(i + 1) % len(ring)]
+        whole = math.dist(a, b)
+        if whole < LEAST_PIECE_MM:
+            continue
+        pieces = up(whole / longest)
+        (dx, dy), (nx, ny) = edge.along, edge.inward
         for k in range(pieces):
-            length = edge.length_mm / pieces
-            (x, y), (dx, dy), (nx, ny) = edge.a, edge.along, edge.inward
-            a = (x + dx * length * k, y + dy * length * k)
-            b = (a[0] + dx * length, a[1] + dy * length)
-            thick = brief.fascia.thickness_mm
-            inner = ((b[0] + nx * thick, b[1] + ny * thick), (a[0] + nx * thick, a[1] + ny * thick))
-            ends = "mitred at corners" + (
-                f", ripped to {brief.printer.length(high)}" if high < brief.fascia.width_mm - 0.5 else ""
+            start, end = whole * k / pieces, whole * (k + 1) / pieces
+            p, q = (a[0] + dx * start, a[1] + dy * start), (a[0] + dx * end, a[1] + dy * end)
+            inner = ((q[0] + nx * thick, q[1] + ny * thick), (p[0] + nx * thick, p[1] + ny * thick))
+            corners = (k == 0 and _open(brief, ring[i - 1])) + (
+                k == pieces - 1 and _open(brief, ring[(i + 1) % len(ring)])
             )
+            ends = ("square", "one end mitred, to the long point", "both ends mitred, to the long points")[corners]
             out.append(
-                Part(f"A{n}{letters(k + 1) if pieces > 1 else ''}", "fascia", "skin", brief.fascia.id, edge.side, length, high, ends,
-                     lies=Lies((a, b, *inner), top - high, top))
+                Part(f"A{number}{letters(k + 1) if pieces > 1 else ''}", "fascia", "skin", brief.fascia.id, edge.side, end - start, high, ends + ripped,
+                     lies=Lies((p, q, *inner), top - high, top))
             )  # fmt: skip
-    return out
+    return out + _fixings(brief, out, thick)
+
+
+def _fixings(brief: DeckBrief, pieces: list[Part], thick: float) -> list[Part]:
+    """Two screws near the top and one low at every packer, so that water and air pass behind."""
+    facts = CATALOGUE.materials.deck
+    places = sum(up(p.length_mm / facts.fascia_screw_every_mm) + 1 for p in pieces)
+    screw, _ = brief.sold.screw("fascia screw", thick + PACKER_MM + CATALOGUE.materials.fixings.grip_mm)
+    return [
+        Part("fascia screws", "board screw", "skin", screw, "fascia", amount=2 * places, unit="each"),
+        Part("fascia packers", "hardware", "skin", f"packer behind the fascia, {brief.sold.size(PACKER_MM)}", "fascia",
+             amount=places, unit="each"),
+    ] if pieces else []  # fmt: skip
+
+
+PACKER_MM = 6.0

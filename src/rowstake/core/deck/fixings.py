@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from bisect import bisect_left, bisect_right
+from itertools import pairwise
 
 from shapely.geometry import Point as At
 from shapely.geometry import Polygon
@@ -16,6 +17,7 @@ from rowstake.core.deck.members import LETTERS
 from rowstake.core.deck.shape import Point
 from rowstake.core.deck.stack import PostAt
 from rowstake.core.deck.supports import BeamLine, Supports
+from rowstake.core.fasteners import roll, sold_mm
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 
@@ -30,22 +32,50 @@ def frame_hardware(
     lines = [Polygon(s.outline()).buffer(4.0) for s in held]
     if supports.flush:
         lines += [Polygon(_beam_outline(b)).buffer(4.0) for b in supports.beams]
-    hangers = sum(line.intersects(At(end)) for j in joists for end in (j.a, j.b) for line in lines)
+    hangers = sum(any(line.intersects(At(end)) for line in lines) for j in joists for end in (j.a, j.b))
     ties = 0 if supports.flush else sum(
         min(j.a[1], j.b[1]) < b.t < max(j.a[1], j.b[1]) for j in joists for b in supports.under(j.a[0])
     )  # fmt: skip
     ends = 2 * len(joists) - hangers
     blocks = sum(LETTERS[s.kind] in "KSG" for s in sticks)
+    headers = sum(s.kind == "header" for s in sticks) // max(grid.plies, 1)
+    sold = brief.sold
 
     def item(kind: str, what: str, count: float) -> list[Part]:
         return [Part(f"frame {what}", kind, "frame", what, "frame", amount=count, unit="each")] if count else []
 
     return [
         *item("hardware", f"{facts.hanger} for {supports.joist.name}", hangers),
+        *item("hardware", f"{facts.hanger} for {grid.plies} × {supports.joist.name}", 2 * headers),
         *item("hardware", "joist tie over a beam", ties),
-        *item("frame screw", "connector nail 40 mm", hangers * facts.hanger_nails + ties * facts.hanger_nails),
-        *item("frame screw", "frame screw 90 mm", max(0, ends) * 3 + blocks * 4),
+        *item(
+            "frame screw",
+            sold.nail("connector nail", CONNECTOR_MM)[0],
+            (hangers + ties + 4 * headers) * facts.hanger_nails,
+        ),
+        *item("frame screw", sold.screw("frame screw", FRAME_MM)[0], max(0, ends) * 3 + blocks * 4),
+        *item(
+            "frame screw",
+            sold.screw("structural screw", 1.7 * supports.joist.thickness_mm, 2 * supports.joist.thickness_mm - 3)[0],
+            _plied(grid, supports, sticks),
+        ),
     ]
+
+
+CONNECTOR_MM, FRAME_MM = 38.0, 85.0
+
+
+def _plied(grid: Grid, supports: Supports, sticks: list[Stick]) -> int:
+    """Screws that make several plies one member: two rows along every ply of a beam, a header or a clipped rim but one, and
+    along joists that lie side by side."""
+    every = CATALOGUE.materials.deck.ply_screw_every_mm
+    lengths = [b.s1 - b.s0 for b in supports.beams for _ in range(b.plies - 1)]
+    for kind in ("header", "clipped rim"):
+        own = [s.length_mm for s in sticks if s.kind == kind]
+        lengths += own[len(own) // grid.plies :] if grid.plies > 1 else []
+    marks = sorted((j.s, j.length_mm) for j in grid.joists)
+    lengths += [min(a[1], b[1]) for a, b in pairwise(marks) if 1 < b[0] - a[0] < grid.thick_mm + 1]
+    return sum(2 * (up(length / every) + 1) for length in lengths)
 
 
 def _beam_outline(beam: BeamLine) -> list[Point]:
@@ -63,6 +93,16 @@ def crossed(grid: Grid, board: Board) -> list[Joist]:
     return [j for j in beside if j.t0 - 60 <= far and j.t1 + 60 >= near]
 
 
+def held_at(grid: Grid, board: Board) -> int:
+    """How many places a board is fixed at: the joists it crosses; where it lies along one, as a border beside the joists,
+    every joist space."""
+    low, near, high, far = board.shape.bounds
+    if grid.turned:
+        low, near, high, far = near, low, far, high
+    along = high - low < far - near and board.kind != "board" and high - low < 3 * board.width_mm
+    return up(board.length_mm / grid.spacing_mm) + 1 if along else len(crossed(grid, board))
+
+
 def board_fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
     """Screws at every crossing; or clips between rows with screws on edges and borders; plugs as many as face screws.
 
@@ -76,10 +116,10 @@ def board_fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
         else set()
     )
     if how == "strips":
-        return _strips(brief, grid, laying)
+        return _strips(brief, grid, laying, edge_rows if brief.deck.boards.edge_screws else set())
     screws = clips = starters = 0
     for b in laying.boards:
-        crossings = len(crossed(grid, b))
+        crossings = held_at(grid, b)
         if b.kind != "board" or how != "clips":
             screws += crossings * per
             continue
@@ -87,19 +127,8 @@ def board_fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
         starters += crossings if b.row == 0 else 0
         if b.row in edge_rows:
             screws += crossings * per
-    length = next(
-        (
-            s
-            for s in CATALOGUE.materials.fixings.screw_lengths_mm
-            if s >= CATALOGUE.materials.fixings.board_times * brief.field.thickness_mm
-        ),
-        80.0,
-    )
-    out = (
-        [Part("deck screws", "board screw", "skin", f"deck screw {length:g} mm", "boards", amount=screws, unit="each")]
-        if screws
-        else []
-    )
+    length = deck_screw(brief)
+    out = [Part("deck screws", "board screw", "skin", length, "boards", amount=screws, unit="each")] if screws else []
     for what, count in (
         ("hidden clip with screw", clips),
         ("starter clip with screw", starters),
@@ -110,15 +139,22 @@ def board_fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
     return out
 
 
-def _strips(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
-    """Clip strips along every joist for the rows that cross it; borders and breakers are face-screwed."""
+def deck_screw(brief: DeckBrief) -> str:
+    """The face screw of these boards."""
+    return brief.sold.screw("deck screw", CATALOGUE.materials.fixings.board_times * brief.field.thickness_mm)[0]
+
+
+def _strips(brief: DeckBrief, grid: Grid, laying: Laying, edge_rows: set[int]) -> list[Part]:
+    """Clip strips along every joist for the rows that cross it; borders, breakers and, where asked, edge rows are
+    face-screwed."""
     product, face = brief.product, 0
     rows: dict[Joist, set[int]] = {}
     for b in laying.boards:
         joists = crossed(grid, b)
         if b.kind != "board":
-            face += len(joists)
+            face += held_at(grid, b)
             continue
+        face += len(joists) if b.row in edge_rows else 0
         for j in joists:
             rows.setdefault(j, set()).add(b.row)
     strips = sum(up(len(spaces) / product.strip_spaces) for spaces in rows.values())
@@ -136,29 +172,38 @@ def _strips(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
             amount=strips,
             unit="each",
         ),
-        Part("strip screws", "board screw", "skin", "clip-strip screw 40 mm", "boards", amount=fixings, unit="each"),
+        Part(
+            "strip screws",
+            "board screw",
+            "skin",
+            brief.sold.screw("clip-strip screw", CLIP_MM)[0],
+            "boards",
+            amount=fixings,
+            unit="each",
+        ),
     ]
     if face:
         count = face * CATALOGUE.materials.deck.screws_per_crossing
-        out.append(Part("deck screws", "board screw", "skin", "deck screw 65 mm", "boards", amount=count, unit="each"))
+        out.append(Part("deck screws", "board screw", "skin", deck_screw(brief), "boards", amount=count, unit="each"))
     return out
+
+
+CLIP_MM, TAPE_MM, CABLE_MM = 40.0, 20_000.0, 10_000.0
 
 
 def extras(brief: DeckBrief, grid: Grid) -> list[Part]:
     """Joist tape, lights and their transformers."""
     out = []
     if brief.deck.joists.tape:
-        metres = sum(j.length_mm for j in grid.joists) / 1000
-        out.append(
-            Part(
-                "joist tape", "hardware", "frame", "joist tape, 20 m roll", "frame", amount=up(metres / 20), unit="each"
-            )
-        )
+        taped = sum(j.length_mm for j in grid.joists)
+        rolls = up(taped / sold_mm(brief.sold, TAPE_MM))
+        what = f"joist tape, {roll(brief.sold, TAPE_MM)} roll"
+        out.append(Part("joist tape", "hardware", "frame", what, "frame", amount=rolls, unit="each"))
     lights = brief.deck.lights
     if lights.count:
         loads = up(lights.count * lights.watts / (0.8 * lights.transformer_w))
-        run = sum(e.length_mm for e in fascia_edges(brief)) / 1000
+        run = sum(e.length_mm for e in fascia_edges(brief))
         for what, n in (("deck light, low voltage", lights.count), (f"transformer {lights.transformer_w:g} W", loads),
-                        ("low-voltage cable, 10 m", up(run * 1.1 / 10))):  # fmt: skip
+                        (f"low-voltage cable, {roll(brief.sold, CABLE_MM)}", up(run * 1.1 / sold_mm(brief.sold, CABLE_MM)))):  # fmt: skip
             out.append(Part(f"lights {what}", "hardware", "frame", what, "lights", amount=n, unit="each"))
     return out

@@ -36,16 +36,22 @@ class Stick:
     b: Point
     ends: str = "square"
     extra_mm: float = 0.0
+    wide_mm: float = 0.0
+    """Its width on the plan where it is ripped."""
 
     @property
     def length_mm(self) -> float:
         return math.dist(self.a, self.b) + self.extra_mm
 
+    @property
+    def across_mm(self) -> float:
+        return self.wide_mm or self.section.thickness_mm
+
     def outline(self) -> tuple[Point, ...]:
         """Its four corners in (s, t)."""
         length = math.dist(self.a, self.b) or 1.0
         dx, dy = (self.b[0] - self.a[0]) / length, (self.b[1] - self.a[1]) / length
-        h = self.section.thickness_mm / 2
+        h = self.across_mm / 2
         nx, ny = -dy * h, dx * h
         (ax, ay), (bx, by) = self.a, self.b
         return (ax - nx, ay - ny), (bx - nx, by - ny), (bx + nx, by + ny), (ax + nx, ay + ny)
@@ -92,6 +98,8 @@ class Grid:
     plies: int = 2
     joists: list[Joist] = field(default_factory=list)
     edges: list[Edge] = field(default_factory=list)
+    passed: list[Polygon] = field(default_factory=list)
+    """Holes that pass between two joists and need no frame of their own."""
 
     def on_plan(self, point: Point) -> Point:
         return swap(point) if self.turned else point
@@ -166,7 +174,46 @@ def _uprights(grid: Grid) -> list[tuple[float, str]]:
 def lay_grid(brief: DeckBrief, thick_mm: float, nailers: list[float], doubled: bool, plies: int = 2) -> Grid:
     """Joists on centres from the low end of s, with those that edges, borders and doubled ends ask for."""
     plan = frame_outline(brief)
-    poly = _turned(plan) if brief.turned else plan
+    whole = _turned(plan) if brief.turned else plan
+    small = [Polygon(r) for r in whole.interiors if _slips_through(Polygon(r), brief.spacing_mm, thick_mm)]
+    bare = _marked(brief, _without(whole, small), thick_mm, nailers, doubled, plies)
+    passed = [hole for hole in small if not any(_on(hole, s, thick_mm) for s, _ in bare[1])]
+    poly = _without(whole, passed)
+    grid, asked = _marked(brief, poly, thick_mm, nailers, doubled, plies)
+    grid.passed = passed
+    for s, kind in sorted(asked):
+        for t0, t1 in _span_at(poly, s):
+            (near, by_near), (far, by_far) = _held(brief, grid, s, t0), _held(brief, grid, s, t1)
+            if t1 - far - t0 - near > 2 * thick_mm:
+                grid.joists.append(Joist(s, t0 + near, t1 - far, kind, by_near, by_far))
+    return grid
+
+
+SLACK_MM = 10.0
+
+
+def _slips_through(hole: Polygon, spacing: float, thick: float) -> bool:
+    """Whether a hole is narrow enough to pass between two joists."""
+    low, _, high, _ = hole.bounds
+    return bool(high - low <= spacing - thick - 2 * SLACK_MM)
+
+
+def _on(hole: Polygon, s: float, thick: float) -> bool:
+    """Whether a joist at s would stand in a hole or hard beside it."""
+    low, _, high, _ = hole.bounds
+    return bool(low - thick / 2 - SLACK_MM < s < high + thick / 2 + SLACK_MM)
+
+
+def _without(poly: Polygon, holes: list[Polygon]) -> Polygon:
+    gone = [h.representative_point() for h in holes]
+    kept = [r for r in poly.interiors if not any(Polygon(r).contains(p) for p in gone)]
+    return Polygon(poly.exterior, kept)
+
+
+def _marked(
+    brief: DeckBrief, poly: Polygon, thick_mm: float, nailers: list[float], doubled: bool, plies: int
+) -> tuple[Grid, list[tuple[float, str]]]:
+    """A frame without its joists, and where along s each of them stands and why."""
     grid = Grid(poly, brief.turned, thick_mm, brief.spacing_mm, _groups(brief, poly), plies)
     grid.edges = edges(poly)
     low, _, high, _ = poly.bounds
@@ -192,12 +239,7 @@ def lay_grid(brief: DeckBrief, thick_mm: float, nailers: list[float], doubled: b
             asked.append((s, "joist"))
         k += 1
     asked += [(s, "joist") for s in _lacking(sorted(s for s, _ in asked), grid.spacing_mm, thick_mm)]
-    for s, kind in sorted(asked):
-        for t0, t1 in _span_at(poly, s):
-            (near, by_near), (far, by_far) = _held(brief, grid, s, t0), _held(brief, grid, s, t1)
-            if t1 - far - t0 - near > 2 * thick_mm:
-                grid.joists.append(Joist(s, t0 + near, t1 - far, kind, by_near, by_far))
-    return grid
+    return grid, asked
 
 
 def _lacking(marks: list[float], spacing: float, thick: float) -> list[float]:
@@ -291,18 +333,33 @@ def _in_lengths(grid: Grid, stick: Stick, longest: float) -> list[Stick]:
 def blocks_at(
     grid: Grid, joist: Section, t: float, kind: str, low: float = -math.inf, high: float = math.inf
 ) -> list[Stick]:
-    """Blocks between neighbouring joists at one t, where there is frame between them."""
-    out = []
+    """Blocks between neighbouring joists at one t, where there is frame between them and nothing passes; packing where they
+    stand too close for a block."""
+    out, facts = [], CATALOGUE.materials.deck
     for left, right in pairwise(grid.covering(t)):
         clear = right.s - left.s - grid.thick_mm
         middle = (left.s + right.s) / 2
-        if clear < grid.thick_mm * 0.5 or not low <= middle <= high:
+        if clear < PACKED_MM or not low <= middle <= high:
             continue
         if not any(t0 < t < t1 for t0, t1 in _span_at(grid.poly, middle)):
             continue
         half = grid.thick_mm / 2
-        out.append(Stick(kind, joist, (left.s + half, t), (right.s - half, t)))
+        way = LineString([(left.s + half, t), (right.s - half, t)])
+        if any(hole.distance(way) < grid.thick_mm for hole in grid.passed):
+            continue
+        if clear >= facts.pack_under_mm:
+            out.append(Stick(kind, joist, (left.s + half, t), (right.s - half, t)))
+            continue
+        plies = math.ceil(clear / grid.thick_mm - 1e-9)
+        for ply in range(plies):
+            s = left.s + half + clear * (ply + 0.5) / plies
+            ends = (s, t - PACKING_MM / 2), (s, t + PACKING_MM / 2)
+            out.append(Stick("packing", joist, *ends, "packing, ripped to the gap", wide_mm=clear / plies))
     return out
+
+
+PACKING_MM, PACKED_MM = 150.0, 6.0
+"""How long a packing is along its joists; and the gap that nobody packs."""
 
 
 def spans_over_blocking(bearings: list[float]) -> list[float]:

@@ -10,19 +10,32 @@ from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.clear import merged
 from rowstake.core.deck.frame import Grid, Stick
 from rowstake.core.deck.supports import Supports
+from rowstake.core.fasteners import roll, sold_mm
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.ledger_fasteners import LEAST_MM, spacing_mm
 
-ITEM = {
-    "lag_13mm": "lag screw 13 mm (1/2 in) with washer",
-    "bolt_13mm": "bolt 13 mm (1/2 in) with nut and washers",
-    "bolt_13mm_spaced": "bolt 13 mm (1/2 in) with nut, washers and drainage spacers",
-}
+SIDING_MM = 20.0
+"""Sheathing and packing between ledger and house rim; what is there is measured before bolts are bought."""
+SPACER_MM = 15.0
+
+
+def fixing(brief: DeckBrief, ledger_mm: float) -> str:
+    """The fixing as it is bought: as long as ledger, sheathing and the house's rim are thick, and its spacers."""
+    how, rim = brief.deck.ledger.fastener, CATALOGUE.materials.deck.house_rim_mm
+    through = ledger_mm + SIDING_MM + rim + (SPACER_MM if how == "bolt_13mm_spaced" else 0.0)
+    if how == "lag_13mm":
+        size = "1/2 in" if brief.sold.units == "ft-in" else "13 mm"
+        return f"lag screw {size} × {brief.sold.size(brief.sold.lag_mm(through))} with washer"
+    return brief.sold.bolt(
+        through, "nut, washers and drainage spacers" if how == "bolt_13mm_spaced" else "nut and washers"
+    )
+
+
 BRACKET = "bracket for brick veneer, with its anchors"
 MOST_BRACKETS_MM = 1200.0
 CLEAR_MM = 40.0
-FLASHING_MM = 3000.0
+FLASHING_MM, MEMBRANE_MM = 3000.0, 5000.0
 LAP_MM = 100.0
 
 
@@ -45,6 +58,7 @@ class LedgerPlan:
     span_mm: float
     by: str
     rows: int
+    thick_mm: float
     holes: tuple[Hole, ...]
     over: bool
 
@@ -72,7 +86,16 @@ def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[S
         for n, s in enumerate(places):
             ups = levels if s in paired and two else (levels[n % 2],)
             holes += [Hole(s, up) for up in ups]
-    return LedgerPlan(sum(s.length_mm for s in pieces), spacing, span, by, 2 if two else 1, tuple(holes), over)
+    return LedgerPlan(
+        sum(s.length_mm for s in pieces),
+        spacing,
+        span,
+        by,
+        2 if two else 1,
+        supports.joist.thickness_mm,
+        tuple(holes),
+        over,
+    )
 
 
 def _places(grid: Grid, low: float, high: float, spacing: float) -> tuple[list[float], set[float]]:
@@ -129,14 +152,17 @@ def ledger_parts(brief: DeckBrief, ledger: LedgerPlan | None) -> list[Part]:
     if ledger is None:
         return []
     facts = CATALOGUE.materials.deck
-    flashing = up((ledger.length_mm + LAP_MM) / (FLASHING_MM - LAP_MM))
+    flashing = up((ledger.length_mm + LAP_MM) / (sold_mm(brief.sold, FLASHING_MM) - LAP_MM))
 
     def item(what: str, count: float) -> Part:
         return Part(f"ledger {what}", "hardware", "frame", what, "ledger", amount=count, unit="each")
 
     return [
-        item(BRACKET if bracketed(brief) else ITEM[brief.deck.ledger.fastener], len(ledger.holes)),
-        item(f"Z flashing, {FLASHING_MM / 1000:g} m", flashing),
-        item("self-adhesive membrane behind the ledger, 5 m roll", up(ledger.length_mm / 5000)),
-        item(f"lateral tie, {facts.ties_kn:g} kN", facts.ties),
+        item(BRACKET if bracketed(brief) else fixing(brief, ledger.thick_mm), len(ledger.holes)),
+        item(f"Z flashing, {roll(brief.sold, FLASHING_MM)}", flashing),
+        item(
+            f"self-adhesive membrane behind the ledger, {roll(brief.sold, MEMBRANE_MM)} roll",
+            up(ledger.length_mm / sold_mm(brief.sold, MEMBRANE_MM)),
+        ),
+        item(f"lateral tie, {'1500 lb' if brief.sold.units == 'ft-in' else f'{facts.ties_kn:g} kN'}", facts.ties),
     ]

@@ -18,7 +18,7 @@ from rowstake.core.reckoners.base import up
 
 LETTERS = {
     "joist": "J", "end joist": "J", "nailer": "J", "inner-corner joist": "J", "trimmer": "J", "doubled end": "J", "rim": "R",
-    "clipped rim": "R", "ledger": "L", "header": "H", "blocking": "K", "ladder block": "K", "sister block": "S", "guard block": "G",
+    "clipped rim": "R", "ledger": "L", "header": "H", "blocking": "K", "ladder block": "K", "sister block": "S", "packing": "K", "guard block": "G",
 }  # fmt: skip
 
 
@@ -79,7 +79,7 @@ class Room:
         self.boxes: dict[int, list[tuple[float, float, float, float]]] = {}
 
     def _box(self, stick: Stick, wide_mm: float | None) -> tuple[float, float, float, float]:
-        half = (wide_mm or stick.section.thickness_mm) / 2
+        half = (wide_mm or stick.across_mm) / 2
         (s0, s1), (t0, t1) = sorted((stick.a[0], stick.b[0])), sorted((stick.a[1], stick.b[1]))
         return (s0, t0 - half, s1, t1 + half) if s1 - s0 > t1 - t0 else (s0 - half, t0, s1 + half, t1)
 
@@ -114,7 +114,7 @@ def _blocking(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Stick]:
         for t in spans_over_blocking(supports.bearings(group)):
             out += blocks_at(grid, supports.joist, t, "blocking", group.s0, group.s1)
     if brief.deck.joists.guard_blocks:
-        out += _guard_blocks(grid, supports)
+        out += _guard_blocks(grid, supports, CATALOGUE.sections[brief.region.post].width_mm)
     nailed = [j.s for j in grid.joists if j.kind == "nailer"]
     for s in dict.fromkeys(nailed):
         beside = sorted(
@@ -131,9 +131,10 @@ def _blocking(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Stick]:
     return out
 
 
-def _guard_blocks(grid: Grid, supports: Supports) -> list[Stick]:
+def _guard_blocks(grid: Grid, supports: Supports, post_mm: float) -> list[Stick]:
     """A pair of blocks behind every guard post along the end joists: equal spaces, none over the limit, one inside each corner."""
     most, out = CATALOGUE.materials.deck.guard_posts_mm, []
+    apart = (post_mm + FREE_MM + grid.thick_mm) / 2
     ends = [j for j in grid.joists if j.kind == "end joist"]
     for line in ends:
         low, high = (
@@ -146,8 +147,12 @@ def _guard_blocks(grid: Grid, supports: Supports) -> list[Stick]:
         for k in range(spaces + 1 if spaces else 0):
             t = first + (last - first) * k / spaces
             for d in (-1, 1):
-                out += blocks_at(grid, supports.joist, t + d * grid.thick_mm * 1.6, "guard block", low, high)
+                out += blocks_at(grid, supports.joist, t + d * apart, "guard block", low, high)
     return out
+
+
+FREE_MM = 1.0
+"""What a guard post has to spare between its blocks."""
 
 
 def _sisters(grid: Grid, joist: Section, laying: Laying, room: Room) -> list[Stick]:

@@ -19,7 +19,7 @@ OF: dict[str, tuple[str, Look]] = {
     "ledger": ("joists", "rail"), "rim": ("joists", "frame"), "clipped rim": ("joists", "frame"), "header": ("joists", "frame"),
     "joist": ("joists", "frame"), "end joist": ("joists", "frame"), "nailer": ("joists", "frame"), "trimmer": ("joists", "frame"),
     "inner-corner joist": ("joists", "frame"), "doubled end": ("joists", "frame"), "blocking": ("blocks", "frame"),
-    "ladder block": ("blocks", "frame"), "sister block": ("blocks", "post"), "guard block": ("blocks", "post"), "board": ("boards", "board"), "border": ("boards", "board"),
+    "ladder block": ("blocks", "frame"), "packing": ("blocks", "frame"), "sister block": ("blocks", "post"), "guard block": ("blocks", "post"), "board": ("boards", "board"), "border": ("boards", "board"),
     "breaker": ("boards", "board"), "brace": ("beams", "frame"), "fascia": ("boards", "board"),
 }  # fmt: skip
 WALL_MM = 260.0

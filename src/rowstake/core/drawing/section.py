@@ -51,7 +51,7 @@ def section_scene(planned: Planned, kind: HoleKind) -> Scene:
         board.text((0.0, top + 60), more, "label")
     else:
         board.dim((half, top), (half, 0.0), p.length(above), 1.4)
-    twice = ", two to each" if kind.each > 1 else ""
+    twice = ", widened for a second post" if kind.each > 1 else ""
     return board.scene(f"section_{kind.setting.name}", f"Hole of the {kind.plural}{twice}", 90.0)
 
 

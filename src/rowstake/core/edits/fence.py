@@ -12,6 +12,7 @@ from rowstake.core.faults import refuse
 from rowstake.core.fence.line import LegLine, Point, lay_line
 from rowstake.core.ground import read_levels
 from rowstake.core.job import FenceJob, Gate, Leg, Obstacle, write_job
+from rowstake.core.job.fence import bays_of
 
 SNAP_DEG = 5.0
 
@@ -116,9 +117,7 @@ def style(job: FenceJob, edit: ChooseStyle) -> dict[str, Any]:
     document["fence"]["skin"].update(
         style=edit.style, board=board, fit=entry.fits[0], gap_mm=entry.gap_mm, lap_mm=entry.lap_mm
     )
-    if entry.on_centres:
-        module = CATALOGUE.sections[board].width_mm + entry.gap_mm
-        document["fence"]["bays"].update(way="module", told="centres", module_mm=module)
+    document["fence"]["bays"].update(bays_of(entry, job.region))
     return document
 
 
@@ -245,15 +244,24 @@ def _measure_again(
 
 
 def add_gate(job: FenceJob, edit: AddGate) -> dict[str, Any]:
-    leg = _leg_at(job, edit.leg)
+    _leg_at(job, edit.leg)
     facts = CATALOGUE.regions[job.region]
     opening = facts.gate_opening_mm if edit.opening_mm is None else mm(job, edit.opening_mm, "gate.opening_mm")
-    middle = snap(job, (leg.length_mm - opening) / 2)
-    at = middle if edit.at_mm is None else mm(job, edit.at_mm, "gate.at_mm")
+    at = _free_place(job, edit.leg, opening) if edit.at_mm is None else mm(job, edit.at_mm, "gate.at_mm")
     document = write_job(job)
     gate = Gate(id=next_id("G", job.fence.gates), leg=edit.leg, at_mm=at, opening_mm=opening)
     document["fence"]["gates"].append(gate.model_dump())
     return document
+
+
+def _free_place(job: FenceJob, leg: int, opening: float) -> float:
+    """Where a gate fits: the middle of the widest stretch of a leg that no other gate takes."""
+    length, beside = job.fence.legs[leg].length_mm, 2 * CATALOGUE.sections[job.fence.posts.gate_size].width_mm
+    taken = sorted((g.at_mm - beside, g.at_mm + g.opening_mm + beside) for g in job.fence.gates if g.leg == leg)
+    ends = [0.0, *(end for _, end in taken)]
+    starts = [*(start for start, _ in taken), length]
+    a, b = max(zip(ends, starts, strict=True), key=lambda free: free[1] - free[0])
+    return min(max(snap(job, (a + b - opening) / 2), a), max(a, b - opening))
 
 
 def add_obstacle(job: FenceJob, edit: AddObstacle) -> dict[str, Any]:

@@ -48,7 +48,7 @@ class HoleKind:
     spoil_m3: float
     hardware: tuple[tuple[str, int], ...]
     each: int
-    """How many posts stand here, each in its own hole: two where posts are doubled."""
+    """How many posts stand here in the one hole: two where posts are doubled, and the hole is widened for the second."""
 
     @property
     def gate(self) -> bool:
@@ -152,7 +152,7 @@ class Digger:
     @property
     def holes(self) -> int:
         """How many holes are dug."""
-        return sum(kind.each for post in self.layout.posts if (kind := self.of(post)).dug)
+        return sum(self.of(post).dug for post in self.layout.posts)
 
     def section(self, gate: bool) -> Section:
         return self.brief.gate_post if gate else self.brief.post
@@ -163,13 +163,15 @@ class Digger:
         )
 
     def size(self, gate: bool, embedment_mm: float) -> HoleSize:
-        post = self.section(gate)
+        """The hole of one post; of two, widened once by the second, which stands against the first across the line."""
+        post, more = self.section(gate), self.each(gate) - 1
         return HoleSize(
             self.brief.hole_mm(post),
             embedment_mm,
             self.brief.fence.posts.gravel_mm,
             face_mm(post),
-            post.width_mm,
+            post.width_mm * (1 + more),
+            post.width_mm * more,
         )
 
     def exposed_mm(self, *posts: Post) -> float:
@@ -178,12 +180,28 @@ class Digger:
         return max(self.levels.above_mm(post) for post in posts) - proud
 
     def gust(self, setting: Setting, width_mm: float, height_mm: float, embedment_mm: float) -> Holds:
-        """What a bay of this width and height stands on posts of this kind at this depth; doubled posts share it."""
+        """What a bay of this width and height stands on posts of this kind at this depth. Doubled posts share it; the earth
+        round their one hole takes all of it."""
+        stands = self._wind(setting, width_mm, height_mm, embedment_mm)
+        if (each := self.each(setting.gate)) > 1:
+            capacity = stands.post_capacity_nm * each
+            site = self.brief.job.site.gust_mps
+            by_post, by_earth = site * math.sqrt(capacity / stands.moment_nm), stands.earth_holds_mps
+            stands = stands.model_copy(
+                update={
+                    "post_capacity_nm": capacity,
+                    "holds_to_mps": min(by_post, by_earth),
+                    "governed_by": "post" if by_post < by_earth else "embedment",
+                }
+            )
+        return self._held(setting, stands)
+
+    def _wind(self, setting: Setting, width_mm: float, height_mm: float, embedment_mm: float) -> Stands:
         brief, method = self.brief, methods()[setting.method]
-        stands = fence_wind(
+        return fence_wind(
             FenceWind(
                 height_mm=height_mm,
-                bay_mm=width_mm / self.each(setting.gate),
+                bay_mm=width_mm,
                 solidity=self.solidity,
                 exposure=brief.job.site.exposure,
                 wind_mps=brief.job.site.gust_mps,
@@ -194,6 +212,9 @@ class Digger:
                 lateral_bearing_kpa_per_m=brief.soil.lateral_kpa_per_m,
             )
         )
+
+    def _held(self, setting: Setting, stands: Stands) -> Holds:
+        brief, method = self.brief, methods()[setting.method]
         if method.stands is None:
             return Holds(stands, stands.holds_to_mps, "post" if stands.governed_by == "post" else "earth")
         site = brief.job.site.gust_mps
@@ -209,7 +230,7 @@ class Digger:
         method, entry = methods()[setting.method], CATALOGUE.methods[setting.method]
         each = self.each(setting.gate)
         if method.stands is not None:
-            on = Masonry(post.name, post.width_mm, posts.wall_over_soil_mm, posts.wall_thick_mm)
+            on = Masonry(post.name, brief.sold, post.width_mm, posts.wall_over_soil_mm, posts.wall_thick_mm)
             footless = method.stands(on)
             length = above + footless.below_mm
             stock = post.next_length(length)
@@ -240,9 +261,9 @@ class Digger:
         )
         size = self.size(setting.gate, hole.embedment_mm)
         layers = tuple(method.layers(size))
-        spoil = math.pi * size.diameter_mm**2 / 4 * hole.hole_depth_mm / 1e9
+        spoil = size.area_mm2 * hole.hole_depth_mm / 1e9
         put_back = sum(layer.volume_m3 for layer in layers if layer.material == "soil")
-        loose = (spoil - put_back) * CATALOGUE.materials.fill.spoil_bulking * each
+        loose = (spoil - put_back) * CATALOGUE.materials.fill.spoil_bulking
         return HoleKind(setting, post, entry, above, hole, size.diameter_mm, layers, loose, (), each)
 
     def cut(self, post: Post) -> PostCut:
@@ -303,11 +324,13 @@ class Digger:
                 amount=layer.volume_m3, unit="m³", domed=layer.domed,
                 place=Place(leg, at - radius, at + radius, ground + layer.bottom_mm, ground + layer.top_mm),
             )
-            for layer in kind.layers
+            for layer in (kind.layers if n == 0 else ())
         )  # fmt: skip
         bolted = list(kind.hardware)
         if n:
-            bolted.append((CATALOGUE.materials.masonry.doubling_screw, CATALOGUE.materials.masonry.doubling_screws))
+            facts, deep = CATALOGUE.materials.masonry, kind.post.width_mm
+            screw, _ = self.brief.sold.screw(facts.doubling_screw, deep * (1 + facts.doubling_grip), 2 * deep - 1)
+            bolted.append((screw, facts.doubling_screws))
         out.extend(
             Part(f"{name} {item}", "hardware", "holes", item, post.label, amount=count, unit="each")
             for item, count in bolted
@@ -330,14 +353,16 @@ class Digger:
             if brief.fence.posts.school == "third"
             else f"fixed at {p.length(brief.fence.posts.fixed_depth_mm)}"
         )
+        times = CATALOGUE.materials.posts.gate_deeper if kind.gate and brief.fence.posts.depth_mm is None else 1.0
+        deepest = hole.embedment_mm / times
         deeper = f" × {CATALOGUE.materials.posts.gate_deeper:.2f} for a gate post" * kind.gate
         book.note(
             f"{kind.key}hole", f"Hole of a {kind.name}", f"{p.length(hole.hole_depth_mm)} deep",
             rule=f"The deepest of the school's depth, frost, {p.length(CATALOGUE.materials.posts.least_embedment_mm)} "
             f"and wind where it is checked. Here {WORDS[hole.governed_by]} governs. The gravel bed comes below it.",
-            formula=f"school: {school}; frost {p.length(brief.job.site.frost_depth_mm)}{deeper} → "
+            formula=f"school: {school}; frost {p.length(brief.job.site.frost_depth_mm)}; the deepest, {p.length(deepest)}{deeper} = "
             f"{p.length(hole.embedment_mm)} in the ground + {p.length(brief.fence.posts.gravel_mm)} gravel "
-            f"= {p.length(hole.hole_depth_mm)}" + " ; two such holes, one for each post" * (kind.each > 1),
+            f"= {p.length(hole.hole_depth_mm)}" + "; widened once for the second post" * (kind.each > 1),
             source=f"{CATALOGUE.materials.posts.source}; frost depth is your entry: ask locally",
             changes="Fence height, school, frost depth, gravel bed, wind-checked depth.",
         )  # fmt: skip

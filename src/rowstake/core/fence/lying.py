@@ -12,7 +12,7 @@ from rowstake.core.fence.skin import Course, board_fixings
 from rowstake.core.parts import Part, Place
 from rowstake.core.reckoners.base import up
 
-METAL_CHANNEL = "channel, galvanised"
+METAL_CHANNEL = "metal channel"
 
 
 def stiffeners(brief: Brief, bay: Bay) -> list[float]:
@@ -102,7 +102,7 @@ def _channels(brief: Brief, course: Course) -> list[Part]:
     a, b = course.reach.left_mm, course.reach.right_mm
     low, rise = foot.at(a) + stack, foot.slope * (b - a)
     return [
-        Part(f"{label} channels", "hardware", "frame", f"{METAL_CHANNEL} {math.ceil(stack)} mm", label,
+        Part(f"{label} channels", "hardware", "frame", f"{METAL_CHANNEL} {brief.sold.size(math.ceil(stack))}", label,
              amount=2, unit="each"),
         Part(
             f"{label} cap", "cap", "skin", brief.rail.id, label, math.hypot(b - a, rise), brief.rail.width_mm,

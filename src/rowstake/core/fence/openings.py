@@ -67,6 +67,7 @@ def gates(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> l
                 boards=_pattern(brief, laid, opening),
                 bars=fence.gate_frame,
                 printer=brief.printer,
+                sold=brief.sold,
                 along=brief.along,
                 faces=brief.faces,
                 ground=levels.profiles[opening.leg].at,
@@ -115,7 +116,7 @@ def leaf_pull(digger: Digger, opening: Opening, built: Built) -> LeafPull:
         if kind.dug:
             width = methods()[kind.setting.method].bearing_width_mm(digger.size(True, kind.hole.embedment_mm))
             allowed = earth.allowed_force_n(kind.hole.embedment_mm, lever, width, brief.soil.lateral_kpa_per_m)
-            ground = allowed * lever / 1000 * kind.each
+            ground = allowed * lever / 1000
         out.append(LeafPull(moment, post, ground))
     return min(out, key=lambda pull: pull.holds_nm)
 

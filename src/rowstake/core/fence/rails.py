@@ -202,5 +202,4 @@ def rail_screw(brief: Brief) -> str:
     through = brief.rail.width_mm / 2 if brief.between else brief.rail.thickness_mm
     facts = CATALOGUE.materials.fixings
     wanted = through + max(facts.grip_mm, through)
-    length = next((s for s in facts.screw_lengths_mm if s >= wanted - 1e-6), max(facts.screw_lengths_mm))
-    return f"screw {math.floor(length)} mm"
+    return brief.sold.screw("screw", wanted)[0]

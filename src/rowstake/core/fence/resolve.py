@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, MethodEntry, Region, Section, Soil, Species, StyleEntry, pick
 from rowstake.core.catalogue.models import Bag
+from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
 from rowstake.core.job import Fence, FenceJob
 from rowstake.core.measure import Printer
@@ -34,6 +35,11 @@ class Brief:
     style: StyleEntry
     method: MethodEntry
     bag: Bag
+
+    @property
+    def sold(self) -> Sold:
+        """How fixings are sold here."""
+        return Sold(self.region.units)
 
     @property
     def top_mm(self) -> float:

@@ -35,15 +35,13 @@ def sheet_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
 def sheet_screw(brief: Brief) -> str:
     """A coated screw through the sheet and into post or rail."""
     wanted = brief.board.thickness_mm + CATALOGUE.materials.sheets.screw_grip_mm
-    length = next(s for s in CATALOGUE.materials.fixings.screw_lengths_mm if s >= wanted - 1e-6)
-    return f"coated cement-sheet screw {length:g} mm"
+    return brief.sold.screw("coated cement-sheet screw", wanted)[0]
 
 
 def _batten_screw(brief: Brief) -> str:
     facts = CATALOGUE.materials.fixings
     wanted = brief.batten.thickness_mm + brief.board.thickness_mm + facts.grip_mm
-    length = next(s for s in facts.screw_lengths_mm if s >= wanted - 1e-6)
-    return f"screw {length:g} mm"
+    return brief.sold.screw("screw", wanted)[0]
 
 
 def _screws(brief: Brief, sheet: Part) -> int:

@@ -111,14 +111,13 @@ def board_screw(brief: Brief) -> tuple[str, float, float]:
     """
     how, ways = brief.fence.skin.fixing, CATALOGUE.materials.board_fixing
     if how == "adhesive":
-        return f"pin {ways.pin_mm:g} mm", ways.pin_mm, max(0.0, ways.pin_mm - brief.board.mean_mm)
-    facts, board, rail = CATALOGUE.materials.fixings, brief.board.mean_mm, brief.rail.thickness_mm
-    board *= brief.style.deep
+        return f"pin {brief.sold.size(ways.pin_mm)}", ways.pin_mm, max(0.0, ways.pin_mm - brief.board.mean_mm)
+    facts, into = CATALOGUE.materials.fixings, brief.post.width_mm if brief.on_posts else brief.rail.thickness_mm
+    board = brief.board.mean_mm * brief.style.deep
     wanted = max(facts.board_times * brief.board.mean_mm, board + facts.grip_mm)
-    name, sold = ("ring-shank nail", ways.nail_lengths_mm) if how == "nails" else ("screw", facts.screw_lengths_mm)
-    fits = [s for s in sold if s <= board + rail + 1e-6]
-    length = next((s for s in fits if s >= wanted - 1e-6), max(fits, default=min(sold)))
-    return f"{name} {math.floor(length)} mm", length, length - board
+    find = brief.sold.nail if how == "nails" else brief.sold.screw
+    name, length = find("ring-shank nail" if how == "nails" else "screw", wanted, board + into)
+    return name, length, length - board
 
 
 def board_fixings(brief: Brief, of: str, crossings: int) -> list[Part]:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section, Species
+from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
 from rowstake.core.gates.rehearsal import Ground, Swing, rehearse
 from rowstake.core.job import Gate, GateFrame
@@ -47,6 +48,7 @@ class LeafBrief:
     boards: Boards
     bars: GateFrame
     printer: Printer
+    sold: Sold
     along: bool = False
     faces: int = 1
     """Faces of the leaf that carry boards: two for sheets on both."""
@@ -177,13 +179,17 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
     for n, at in enumerate(panel.bars, 1):
         x, foot = left + face + at, under + b.bars.connector_mm
         out.append(
-            Part(f"{name} bar {n}", "bar", "gates", f"bar {b.bars.bar_mm:g} mm, {panel.bar_cut_mm:.0f} mm long", of,
+            Part(f"{name} bar {n}", "bar", "gates", f"bar {b.sold.size(b.bars.bar_mm)}, {b.printer.length(panel.bar_cut_mm)} long", of,
                  unit="each", place=Place(b.leg, x, x + b.bars.bar_mm, foot, foot + panel.bar_cut_mm))
         )  # fmt: skip
     if panel.bars:
-        out.append(Part(f"{name} connectors", "hardware", "gates", f"bar connector for {b.bars.bar_mm:g} mm", of,
+        out.append(Part(f"{name} connectors", "hardware", "gates", f"bar connector for {b.sold.size(b.bars.bar_mm)}", of,
                         amount=2 * len(panel.bars), unit="each"))  # fmt: skip
     out.append(Part(f"{name} board screws", "board screw", "gates", b.board_screw, of, amount=screws, unit="each"))
+    joints = 4 + 2 * bool(panel.bars)
+    screw = b.sold.screw("screw", b.frame.thickness_mm * (1.8 if b.bars.joint == "half_lap" else 2.2))[0]
+    held = joints * FRAME_SCREWS + 2 * FRAME_SCREWS
+    out.append(Part(f"{name} frame screws", "frame screw", "gates", screw, of, amount=held, unit="each"))
     return out
 
 
@@ -193,6 +199,10 @@ def _board_screws(b: LeafBrief, length_mm: float, width_mm: float, divided: bool
         every = CATALOGUE.materials.sheets.screw_every_mm
         return 2 * (up(length_mm / every) + up(width_mm / every))
     return (2 if divided else 3) * max(b.per_crossing, 1)
+
+
+FRAME_SCREWS = 4
+"""At every joint of a leaf's frame and at both ends of its brace."""
 
 
 def brace(inner_width_mm: float, inner_height_mm: float) -> tuple[float, float]:
@@ -248,7 +258,8 @@ def build(b: LeafBrief) -> Built:
     panel = panels(b, leaf.leaf_width_mm, () if b.along else first)
     under = panel.boards_mm if panel.bars else b.height_mm
     length, angle = brace(leaf.leaf_width_mm - 2 * b.frame.width_mm, under - 2 * b.frame.width_mm)
-    parts.extend(_hardware(b, hinge.name, per_leaf))
+    named = f"{hinge.name} {b.sold.size(hinge.size_mm)}"
+    parts.extend(_hardware(b, named, per_leaf))
     swings = rehearse(
         b.gate,
         b.left_mm,
@@ -266,7 +277,7 @@ def build(b: LeafBrief) -> Built:
         angle,
         panel,
         weight,
-        hinge.name,
+        named,
         hinge.up_to_kg,
         per_leaf,
         tuple(parts),

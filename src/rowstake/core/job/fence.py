@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import Field, ValidationError
 
-from rowstake.core.catalogue import CATALOGUE, pick
+from rowstake.core.catalogue import CATALOGUE, StyleEntry, pick
 from rowstake.core.job.base import Block, Common, Key, Length, LengthOrZero
 from rowstake.core.reckoners.base import faults_of
 
@@ -192,6 +192,14 @@ class FenceJob(Common):
     variants: Annotated[list[FenceVariant], Field(max_length=2)] = []
 
 
+def bays_of(entry: StyleEntry, region: str) -> dict[str, Any]:
+    """What a style asks of the bays: where sheets meet on posts, the sheet and its joint are the module."""
+    if not entry.on_centres:
+        return {}
+    module = CATALOGUE.sections[entry.boards[region]].width_mm + entry.gap_mm
+    return {"way": "module", "told": "centres", "module_mm": module}
+
+
 def new_fence(name: str, region: str, legs: list[Leg], style: str = "close_butted") -> FenceJob:
     """A job with the region's defaults along a first line. Raises `JobFault`."""
     facts = pick(CATALOGUE.regions, region, "region")
@@ -203,12 +211,15 @@ def new_fence(name: str, region: str, legs: list[Leg], style: str = "close_butte
             units=facts.units,
             fence=Fence(
                 legs=legs,
-                bays=Bays(max_mm=facts.max_bay_mm, module_mm=facts.max_bay_mm),
+                bays=Bays(max_mm=facts.max_bay_mm, module_mm=facts.max_bay_mm).model_copy(
+                    update=bays_of(entry, region)
+                ),
                 posts=Posts(
                     size=facts.post,
                     gate_size=facts.gate_post,
                     species=facts.species,
                     fixed_depth_mm=facts.fixed_depth_mm,
+                    wind_checked=True,
                     gravel_mm=facts.gravel_mm,
                     proud_mm=facts.proud_mm,
                     bag=facts.bags[0],
@@ -222,6 +233,7 @@ def new_fence(name: str, region: str, legs: list[Leg], style: str = "close_butte
                     fit=entry.fits[0],
                     gap_mm=entry.gap_mm,
                     lap_mm=entry.lap_mm,
+                    stock=entry.stock,
                 ),
                 gate_frame=GateFrame(
                     frame=facts.gate_frame,

@@ -25,7 +25,10 @@ _ALIKE = str.maketrans(
         "×": "x",
     }
 )
-_NUMBER = r"\d+(?:\.\d+)?|\.\d+"
+_NUMBER = r"\d+(?:[.,]\d+)?|\.\d+"
+_THOUSANDS = re.compile(r"\d{1,3}(?:,\d{3})+(?![\d])")
+"""`12,500`: a comma before three figures parts thousands; before any other count it is a decimal comma."""
+_BARE = re.compile(r"\d+(?:\.\d+)?|\.\d+")
 _AMOUNT = rf"(?:\d+[ -]+\d+/\d+|\d+/\d+|{_NUMBER})"
 _METRIC = re.compile(rf"({_NUMBER})\s*(mm|cm|m|millimet(?:re|er)s?|met(?:re|er)s?)?")
 _DASHED = re.compile(r"(\d+)-(\d+)-(\d+)")
@@ -37,12 +40,13 @@ _SCALE = {"mm": 1.0, "cm": 10.0, "m": 1000.0}
 
 
 def _plain(text: str) -> str:
-    """One spelling for every prime, dash and fraction character: `7′6½″` becomes `7'6 1/2\"`."""
+    """One spelling for every prime, dash, comma and fraction character: `7′6½″` becomes `7'6 1/2\"`, `1,9` 1.9."""
     out: list[str] = []
     for char in text:
         spelled = unicodedata.normalize("NFKD", char) if unicodedata.category(char) == "No" else char
         out.append(f" {spelled}" if spelled != char and out and out[-1][-1].isdigit() else spelled)
-    plain = "".join(out).translate(_ALIKE)
+    plain = _THOUSANDS.sub(lambda m: m[0].replace(",", ""), "".join(out).translate(_ALIKE))
+    plain = re.sub(r"(?<=\d),(?=\d)", ".", plain)
     return re.sub(r"\s+", " ", plain).strip().lower().replace("' '", "''")
 
 
@@ -79,14 +83,48 @@ def _read(plain: str, bare: Literal["mm", "in"]) -> float:
     return _amount(match["feet"] or "0") * FOOT + _amount(match["inches"] or "0") * INCH
 
 
+def _asks(plain: str, units: str, field: str, text: str) -> None:
+    """A bare figure that cannot be meant as it stands, in a blank for something large. Raises `JobFault` that asks."""
+    if field.rsplit(".", 1)[-1] not in LARGE or not _BARE.fullmatch(plain):
+        return
+    value = float(plain)
+    if 0 < value < (LEAST_BARE_MM if units != "ft-in" else LEAST_BARE_IN):
+        small, large = ("mm", "m") if units != "ft-in" else ("in", "ft")
+        words = "millimetres or metres" if units != "ft-in" else "inches or feet"
+        raise refuse(field, repr(text), f"“{plain} {large}” or “{plain} {small}”", f"“{plain}”: {words}? Write which")
+
+
+LARGE = frozenset(
+    [
+        "length",
+        "length_mm",
+        "opening_mm",
+        "max_mm",
+        "module_mm",
+        "height",
+        "height_mm",
+        "width",
+        "out",
+        "out_mm",
+        "most_mm",
+        "longest_mm",
+        "sill_mm",
+        "height_limit_mm",
+    ]
+)
+"""Fields of things so large that a single figure is no size of them."""
+LEAST_BARE_MM, LEAST_BARE_IN = 25.0, 12.0
+
+
 def parse_length(text: str, units: str = "mm", field: str = "length", signed: bool = False) -> float:
     """The length written in `text`, in mm.
 
     Any unit may be typed at any time; a bare number takes the job's unit (`mm`, or inches where
-    `units` is `ft-in`). With `signed`, a leading minus is read. Raises `JobFault` naming `field` for
+    `units` is `ft-in`), but where it is surely meant in metres or feet it is asked about. With `signed`, a leading minus is read. Raises `JobFault` naming `field` for
     anything that is not a length, is below zero without `signed`, or is over 10 km.
     """
     plain = _plain(text)
+    _asks(plain, units, field, text)
     negative = plain.startswith("-")
     body = plain.removeprefix("-").strip()
     try:

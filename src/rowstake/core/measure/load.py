@@ -8,7 +8,9 @@ from rowstake.core.faults import refuse
 
 KPA_PER_PSF = 0.04788026
 KN_PER_LB = 0.0044482216
-_TEXT = re.compile(r"(\d+(?:\.\d+)?|\.\d+)\s*([a-z/²2]*)")
+_TEXT = re.compile(r"(\d+(?:[.,]\d+)?|\.\d+)\s*([a-z/²2]*)")
+LEAST_LB = 50.0
+"""A bare figure under this is no rating in pounds: it may be meant in kN."""
 _KPA = {"kpa": 1.0, "kn/m2": 1.0, "kn/m²": 1.0, "psf": KPA_PER_PSF, "lb/ft2": KPA_PER_PSF}
 _KN = {"kn": 1.0, "n": 0.001, "lb": KN_PER_LB, "lbs": KN_PER_LB, "lbf": KN_PER_LB}
 
@@ -18,7 +20,7 @@ def _read(text: str, known: dict[str, float], bare: float, field: str, example: 
     scale = None if match is None else bare if not match[2] else known.get(match[2])
     if match is None or scale is None:
         raise refuse(field, repr(text), f"a load such as {example}", f"“{text}” is not a load")
-    return float(match[1]) * scale
+    return float(match[1].replace(",", ".")) * scale
 
 
 def parse_pressure(text: str, units: str, field: str) -> float:
@@ -27,5 +29,9 @@ def parse_pressure(text: str, units: str, field: str) -> float:
 
 
 def parse_force(text: str, units: str, field: str) -> float:
-    """kN from text; a bare number is kN, or pounds where feet are used. Raises `JobFault`."""
+    """kN from text; a bare number is kN, or pounds where feet are used, but for one so small that kN may be meant: that
+    is asked. Raises `JobFault`."""
+    bare = text.strip().replace(",", ".")
+    if units == "ft-in" and re.fullmatch(r"\d+(\.\d+)?|\.\d+", bare) and float(bare) < LEAST_LB:
+        raise refuse(field, repr(text), f"“{bare} kN” or “{bare} lb”", f"“{bare}”: kilonewtons or pounds? Write which")
     return _read(text, _KN, KN_PER_LB if units == "ft-in" else 1.0, field, "6.7 kN or 1500 lb")

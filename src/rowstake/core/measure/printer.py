@@ -10,6 +10,7 @@ from rowstake.core.measure.length import INCH
 from rowstake.core.measure.load import KN_PER_LB, KPA_PER_PSF
 
 Units = Literal["mm", "ft-in"]
+LITRES_PER_GALLON = 3.785411784
 
 
 def _half_up(value: float) -> int:
@@ -38,7 +39,7 @@ class Printer:
         sign = sign if ticks else ""
         common = math.gcd(part, self.fraction)
         fraction = f"{part // common}/{self.fraction // common}" if part else ""
-        rest = f"{inches} {fraction}" if inches and part else fraction or str(inches)
+        rest = f"{inches} {fraction}" if part and (inches or feet) else fraction or str(inches)
         return f"{sign}{feet}'-{rest}\"" if feet else f'{sign}{rest}"'
 
     def fine(self, mm: float) -> str:
@@ -75,6 +76,13 @@ class Printer:
             return f"{m3 * 1000:.0f} litres" if m3 < 0.1 else f"{m3:.2f} m³"
         cubic_feet = m3 / 0.3048**3
         return f"{cubic_feet:.1f} cu ft" if cubic_feet < 27 else f"{cubic_feet / 27:.2f} cu yd"
+
+    def liquid(self, litres: float) -> str:
+        """Water, stain and the like: `12 litres`, or US gallons and quarts where feet are used."""
+        if self.units == "mm":
+            return f"{litres:.0f} litres"
+        gallons = litres / LITRES_PER_GALLON
+        return f"{gallons:.0f} gallons" if gallons >= 3 else f"{gallons * 4:.0f} quarts"
 
     def weight(self, kg: float) -> str:
         """A weight: `45 kg` or `99 lb`."""

@@ -34,6 +34,7 @@ class Stands(Outputs):
     post_capacity_nm: float
     required_embedment_mm: float | None
     holds_to_mps: float
+    earth_holds_mps: float
     governed_by: Literal["post", "embedment"]
 
 
@@ -58,6 +59,7 @@ def run(given: FenceWind) -> Stands:
         post_capacity_nm=post_nm,
         required_embedment_mm=depth if math.isfinite(depth) else None,
         holds_to_mps=min(by_post, by_earth),
+        earth_holds_mps=by_earth,
         governed_by="post" if by_post < by_earth else "embedment",
     )
 

@@ -6,16 +6,24 @@ import math
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from rowstake.core.fasteners import Sold
+
 
 @dataclass(frozen=True, slots=True)
 class HoleSize:
-    """A hole and the post in it, mm."""
+    """A hole and the post in it, mm; `widened_mm` across the line for a second post, whose depth `post_d_mm` then holds."""
 
     diameter_mm: float
     embedment_mm: float
     gravel_mm: float
     post_w_mm: float
     post_d_mm: float
+    widened_mm: float = 0.0
+
+    @property
+    def area_mm2(self) -> float:
+        """Seen from above: a round hole, or one drawn out by the widening."""
+        return math.pi * self.diameter_mm**2 / 4 + self.diameter_mm * self.widened_mm
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,7 +42,7 @@ def bed(hole: HoleSize) -> list[Layer]:
     """The gravel bed under the post; none when it has no thickness."""
     if not hole.gravel_mm:
         return []
-    volume = math.pi * hole.diameter_mm**2 / 4 * hole.gravel_mm / 1e9
+    volume = hole.area_mm2 * hole.gravel_mm / 1e9
     return [Layer("gravel bed", "gravel", -hole.embedment_mm - hole.gravel_mm, -hole.embedment_mm, volume)]
 
 
@@ -43,7 +51,7 @@ def round_post(hole: HoleSize, what: str, material: str, bottom_mm: float, top_m
     bottom_mm = max(bottom_mm, -hole.embedment_mm)
     if top_mm - bottom_mm < 1:
         return []
-    ring = math.pi * hole.diameter_mm**2 / 4 - hole.post_w_mm * hole.post_d_mm
+    ring = hole.area_mm2 - hole.post_w_mm * hole.post_d_mm
     return [Layer(what, material, bottom_mm, top_mm, ring * (top_mm - bottom_mm) / 1e9)]
 
 
@@ -61,6 +69,7 @@ class Masonry:
     """What a post is fixed to where it has no hole, and the post, mm."""
 
     post_name: str
+    sold: Sold
     post_mm: float
     over_soil_mm: float
     thick_mm: float

@@ -13,10 +13,10 @@ from rowstake.core.setting.base import HoleSize, Layer, Method, bed
 def layers(hole: HoleSize) -> list[Layer]:
     """The dome is highest at the post and runs out at the hole's edge: half its height over the ring."""
     dome = CATALOGUE.materials.posts.dome_mm
-    area_mm2 = math.pi * hole.diameter_mm**2 / 4
+    area_mm2 = hole.area_mm2
     body = hole_concrete(
         HoleConcrete(
-            hole_diameter_mm=hole.diameter_mm,
+            hole_diameter_mm=math.sqrt(4 * area_mm2 / math.pi),
             concrete_depth_mm=hole.embedment_mm,
             post_w_mm=hole.post_w_mm,
             post_d_mm=hole.post_d_mm,

@@ -3,16 +3,14 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.reckoners.base import up
 from rowstake.core.setting.base import Footless, Masonry, Method, no_layers
 
 
 def stands(on: Masonry) -> Footless:
-    """Bolts as long as post, wall, washers and nut, to the next 20 mm."""
+    """Bolts as long as post, wall, washers and nut, to the next length on sale."""
     facts = CATALOGUE.materials.masonry
-    length = up((on.post_mm + on.thick_mm + facts.bolt_over_mm) / 20) * 20
     lap = min(facts.lap_mm, on.over_soil_mm - CATALOGUE.materials.limits.soil_clear_mm)
-    return Footless(lap, ((f"{facts.bolt}, {length:g} mm", facts.bolts_per_post),))
+    return Footless(lap, ((on.sold.bolt(on.post_mm + on.thick_mm, "plate washers"), facts.bolts_per_post),))
 
 
 METHOD = Method("wall_back", no_layers, lambda hole: hole.post_w_mm, "no concrete: bolted through the wall", stands)

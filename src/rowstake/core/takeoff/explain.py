@@ -24,7 +24,7 @@ def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layou
         if not kind.dug:
             rows.append(f"{posts} {kind.plural} on {kind.method.name}: no hole")
             continue
-        count = posts * kind.each
+        count = posts
         each = sum(layer.volume_m3 for layer in kind.layers if layer.material == "concrete")
         rows.append(
             f"{count} {kind.plural}, hole {p.length(kind.diameter_mm)} across, "

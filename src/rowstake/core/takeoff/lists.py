@@ -4,11 +4,14 @@ from __future__ import annotations
 
 from collections import Counter, defaultdict, deque
 from dataclasses import dataclass
+from itertools import combinations_with_replacement
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.catalogue.models import Bag
 from rowstake.core.cutting.plan import CutPlan, cut_plan
+from rowstake.core.fasteners import Sold
 from rowstake.core.measure import Printer
+from rowstake.core.measure.printer import LITRES_PER_GALLON
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.hole_concrete import bags_for
@@ -22,6 +25,7 @@ class Buyer:
     """
 
     printer: Printer
+    sold: Sold
     bag: Bag
     near_salt: bool
     longest_mm: dict[str, float]
@@ -81,6 +85,8 @@ class TakeOff:
         return {key: plan.too_long_mm for key, plan in self.plans.items() if plan.too_long_mm}
 
 
+KG_PER_LB = 0.45359237
+
 GROUP = {
     "post": "Posts", "rail": "Rails and frames", "board": "Boards", "sheet": "Sheets", "batten": "Battens",
     "joist": "Frame", "decking": "Boards", "fascia": "Boards",
@@ -135,15 +141,23 @@ def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
     return lines, plans
 
 
+MOST_PACKS, PACK_WORTH = 3, 60
+"""Smaller packs taken together for what full large ones leave over; a further pack has to save so many pieces."""
+
+
 def packs_for(count: float) -> tuple[int, dict[int, int]]:
-    """Fixings with spares, and packs to buy: full large packs, then the one smallest that covers the rest."""
+    """Fixings with spares, and packs to buy: full large packs, then the few smaller ones that leave least over."""
     facts = CATALOGUE.materials.fixings
     wanted = up(count * (1 + facts.spare_pct / 100))
     largest = max(facts.packs)
     packs: Counter[int] = Counter({largest: wanted // largest})
-    rest = wanted % largest
-    if rest:
-        packs[next(p for p in sorted(facts.packs) if p >= rest)] += 1
+    if rest := wanted % largest:
+        sizes = sorted(facts.packs, reverse=True)
+        few: list[tuple[int, ...]] = [
+            tuple(c) for n in range(1, MOST_PACKS + 1) for c in combinations_with_replacement(sizes, n)
+        ]
+        best: tuple[int, ...] = min((c for c in few if sum(c) >= rest), key=lambda c: sum(c) + PACK_WORTH * len(c))
+        packs.update(best)
     return wanted, {size: n for size, n in sorted(packs.items()) if n}
 
 
@@ -166,12 +180,12 @@ def _fixings(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
     return lines
 
 
-def _adhesive(parts: list[Part]) -> list[BuyLine]:
+def _adhesive(p: Printer, parts: list[Part]) -> list[BuyLine]:
     beads = [p for p in parts if p.kind == "adhesive"]
     if not beads:
         return []
     metres, each = sum(p.amount for p in beads), CATALOGUE.materials.board_fixing.bead_m_per_cartridge
-    told = f"{metres:.0f} m of bead at {each:g} m to a cartridge"
+    told = f"{p.run(metres * 1000)} of bead at {p.run(each * 1000)} to a cartridge"
     return [BuyLine("Fixings", "outdoor adhesive", up(metres / each), "cartridges", told, tuple(p.of for p in beads))]
 
 
@@ -198,14 +212,47 @@ def _finish(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
     if buyer.finish_after_days is None:
         return []
     facts, area, days = CATALOGUE.materials.finish, finish_m2(parts), buyer.finish_after_days
-    litres = up(area * facts.coats / facts.coverage_m2_per_litre)
+    litres = area * facts.coats / facts.coverage_m2_per_litre
     when = f"after about {days:g} days of drying" if days else "as soon as a drop of water soaks in"
-    told = f"{area:.0f} m², {facts.coats} coats at {facts.coverage_m2_per_litre:g} m² a litre"
-    return [BuyLine("Finish", "stain or oil for outdoors", litres, "litres", told, ("all timber",), note=when)]
+    p, inches = buyer.printer, buyer.sold.units == "ft-in"
+    each = f"{p.area(facts.coverage_m2_per_litre * (LITRES_PER_GALLON if inches else 1))} a {'gallon' if inches else 'litre'}"
+    buy, unit = (up(litres / LITRES_PER_GALLON), "gallons") if inches else (up(litres), "litres")
+    return [
+        BuyLine(
+            "Finish",
+            "stain or oil for outdoors",
+            buy,
+            unit,
+            f"{p.area(area)}, {facts.coats} coats at {each}",
+            ("all timber",),
+            note=when,
+        )
+    ]
+
+
+PLAIN = (
+    "light",
+    "transformer",
+    "cable",
+    "membrane",
+    "tape",
+    "flashing",
+    "plug",
+    "precast",
+    "preservative",
+    "packer",
+    "cleat",
+)
+"""What is bought without a word of its coating: it has none, or only one."""
+
+
+def _coated(item: str, near_salt: bool) -> str:
+    if any(word in item for word in PLAIN):
+        return item
+    return f"{item}, {'stainless' if near_salt else 'galvanised'}"
 
 
 def _hardware(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
-    finish = ", stainless" if buyer.near_salt else ", galvanised"
     counts: Counter[str] = Counter()
     whose: dict[str, list[str]] = defaultdict(list)
     for p in parts:
@@ -213,7 +260,7 @@ def _hardware(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
             counts[p.material] += int(p.amount)
             whose[p.material].append(p.of)
     return [
-        BuyLine("Hardware", item + finish, n, "each", f"{n} for {', '.join(sorted(set(whose[item])))}",
+        BuyLine("Hardware", _coated(item, buyer.near_salt), n, "each", f"{n} for {', '.join(sorted(set(whose[item])))}",
                 tuple(sorted(set(whose[item]))))
         for item, n in counts.items()
     ]  # fmt: skip
@@ -239,21 +286,23 @@ def take_off(buyer: Buyer, parts: list[Part], spoil_m3: float) -> TakeOff:
             BuyLine(
                 "Concrete and gravel", f"concrete, {buyer.bag.name}", bags, "bags",
                 f"{p.volume(concrete)} + {facts.concrete.waste_pct:g} % waste; about "
-                f"{bags * buyer.bag.kg * facts.concrete.water_litre_per_kg:.0f} litres of water",
+                f"{p.liquid(bags * buyer.bag.kg * facts.concrete.water_litre_per_kg)} of water",
                 tuple(whose["concrete"]), note="ask the price of ready-mix" if ready else "",
             )
         )  # fmt: skip
     if gravel := float(volume["gravel"]):
         weight = gravel * facts.fill.gravel_kg_per_m3
+        inches = buyer.sold.units == "ft-in"
+        buy = up(weight / KG_PER_LB / 50) * 50 if inches else up(weight / 25) * 25
         lines.append(
-            BuyLine("Concrete and gravel", "drainage gravel, loose", up(weight / 25) * 25, "kg",
+            BuyLine("Concrete and gravel", "drainage gravel, loose", buy, "lb" if inches else "kg",
                     f"{p.volume(gravel)}, {p.weight(weight)}", tuple(whose["gravel"]))
         )  # fmt: skip
     if foam := float(volume["foam"]):
         kits = up(foam * (1 + facts.concrete.waste_pct / 100) / facts.foam.kit_m3)
         lines.append(
             BuyLine("Concrete and gravel", "setting foam, kits", kits, "kits",
-                    f"{p.volume(foam)} at {facts.foam.kit_m3 * 1000:g} litres a kit; the label counts", tuple(whose["foam"]))
+                    f"{p.volume(foam)} at {p.volume(facts.foam.kit_m3)} a kit; the label counts", tuple(whose["foam"]))
         )  # fmt: skip
-    lines += _fixings(buyer, parts) + _adhesive(parts) + _hardware(buyer, parts) + _finish(buyer, parts)
+    lines += _fixings(buyer, parts) + _adhesive(p, parts) + _hardware(buyer, parts) + _finish(buyer, parts)
     return TakeOff(tuple(lines), cut_lines(parts), plans, concrete, bags, spoil_m3)

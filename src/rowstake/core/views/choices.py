@@ -76,8 +76,8 @@ def choices(job: FenceJob) -> dict[str, list[Choice]]:
         ],
         "fence.posts.doubled": [
             Choice("none", "one by one"),
-            Choice("gates", "doubled at gates", "A second post screwed to each gate post, in its own hole."),
-            Choice("all", "all doubled", "A second post screwed to each, in its own hole: each takes half the wind."),
+            Choice("gates", "doubled at gates", "A second post screwed to each gate post, in the same hole, widened for it."),
+            Choice("all", "all doubled", "A second post screwed to each, in the same hole, widened for it: each takes half the wind, the earth all of it."),
         ],
         "fence.posts.school": [
             Choice("third", "a third in the ground", "Half of what stands above ground goes below it: a third of the post."),

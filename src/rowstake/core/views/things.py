@@ -42,7 +42,7 @@ def _post(plan: Plan, post: Post) -> Thing:
     key, hole = kind.key, kind.hole
     lines = [Line(f"mark on leg {leg + 1}", p.length(at), "spacing") for leg, at in post.stations]
     if kind.each > 1:
-        lines.append(Line("doubled", f"{post.label} and {post.label}b, each in its own hole"))
+        lines.append(Line("doubled", f"{post.label} and {post.label}b, in one widened hole"))
     if kind.dug:
         lines += [
             Line("hole", f"{p.length(kind.diameter_mm)} across, {p.length(hole.hole_depth_mm)} deep", f"{key}hole"),

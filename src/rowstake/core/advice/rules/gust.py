@@ -14,7 +14,7 @@ from rowstake.core.reckoners.base import up
 def look(planned: Planned) -> Iterator[Finding]:
     brief, p = planned.brief, planned.brief.printer
     gust = brief.job.site.gust_mps
-    weak = [g for g in planned.gusts if g.holds.holds_to_mps < gust - 0.05]
+    weak = [g for g in planned.gusts if g.holds.holds_to_mps < gust and p.speed(g.holds.holds_to_mps) != p.speed(gust)]
     if not weak:
         return
     worst = weak[0]
@@ -66,7 +66,7 @@ def _ways_out(planned: Planned) -> list[Fix]:
                 posts__depth_mm=None,
             )
         )
-    if posts.doubled == "none":
+    if posts.doubled == "none" and by_post and worst.holds.gives != "base":
         out.append(
             put(
                 "Double the gate posts" if worst.gate else "Double every post",

@@ -29,7 +29,11 @@ def look(planned: Planned) -> Iterator[Finding]:
         fixes = []
         if larger and (pull.earth_nm is None or pull.earth_nm >= pull.moment_nm):
             fixes.append(put(f"Use {larger[0].name} gate posts", posts__gate_size=larger[0].id))
-        if posts.doubled == "none" and 2 * pull.holds_nm >= pull.moment_nm:
+        if (
+            posts.doubled == "none"
+            and 2 * pull.post_nm >= pull.moment_nm
+            and (pull.earth_nm or pull.moment_nm) >= pull.moment_nm
+        ):
             fixes.append(put("Double the gate posts", posts__doubled="gates"))
         if built.gate.leaves == 1:
             fixes.append(Fix("Hang two leaves", ({"do": "gate", "id": built.gate.id, "values": {"leaves": 2}},)))

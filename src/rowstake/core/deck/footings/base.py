@@ -7,6 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.fasteners import Sold
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners.footing_size import Footing, FootingSize
 from rowstake.core.reckoners.footing_size import run as footing_size
@@ -29,6 +30,7 @@ class Under:
     step_mm: float
     pile_kn: float | None
     slab_mm: float | None
+    sold: Sold
 
     @property
     def asked(self) -> Footing:
