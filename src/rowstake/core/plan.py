@@ -30,7 +30,7 @@ from rowstake.core.planned_deck import DeckPlanned
 from rowstake.core.schedule.days import days, explain_days
 from rowstake.core.sealer import end_sealer
 from rowstake.core.takeoff.explain import explain_lists, explain_take_off
-from rowstake.core.takeoff.lists import Buyer, take_off
+from rowstake.core.takeoff.lists import Buyer, finish_m2, take_off
 from rowstake.core.year import live_through
 
 
@@ -85,7 +85,7 @@ def _deck(job: DeckJob) -> DeckPlan:
     book = Notebook()
     explain_deck(brief, main.grid, main.supports, main.laying, main.built, turn, book)
     explain_lists(brief.printer, brief.bag, lists, "", book)
-    explain_days(on_site, job.site.crew, brief.printer, book)
+    explain_days(on_site, job.site.crew, brief.printer, book, "the frame")
     told = {field.name: getattr(planned, field.name) for field in fields(planned)}
     return DeckPlan(**told, workings=book.workings, findings=check_deck(planned))
 
@@ -111,7 +111,8 @@ def _fence(job: FenceJob) -> Plan:
     gusts = digger.gusts()
     turn = year(brief, laid)
     waits = [(kind.method.rails_after_h, kind.method.gates_after_h) for kind in digger.kinds.values()]
-    on_site = days(parts, job.site.crew, max(w[0] for w in waits), max(w[1] for w in waits))
+    stained = 0.0 if brief.finish_after_days is None else finish_m2(parts) * CATALOGUE.materials.finish.coats
+    on_site = days(parts, job.site.crew, max(w[0] for w in waits), max(w[1] for w in waits), stained)
     book = Notebook()
     explain_line(brief, layout, book)
     explain_ground(brief, levels, book)

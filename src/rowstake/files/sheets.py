@@ -97,12 +97,21 @@ def _holes(plan: AnyPlan) -> str:
 def _footings(plan: DeckPlan) -> str:
     p, rows = plan.brief.printer, []
     for f in plan.footings:
-        x, y = f.post.at
+        x, y = plan.told_at(f.post.at)
         rows.append([
             f.label, p.length(x), p.length(y), p.length(f.dug.across_mm), p.length(f.dug.depth_mm), f.dug.words(p),
             p.force(f.load_kn), p.length(f.post.height_mm),
         ])  # fmt: skip
-    heads = ["Footing", "Along the house", "Out from it", "Across", "Deep", "What", "Load", "Post"]
+    heads = [
+        "Footing",
+        "Along, from the left end of the frame",
+        "Out from the wall",
+        "Across",
+        "Deep",
+        "What",
+        "Load",
+        "Post",
+    ]
     return f'<section class="list"><h2>Footing schedule</h2>{_table(heads, rows, {1, 2, 3, 4, 6, 7})}</section>'
 
 

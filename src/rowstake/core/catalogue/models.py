@@ -398,13 +398,17 @@ class Materials(Fact):
 class WorkingDay(Fact):
     hours: float
     dig_h_per_m3: float
+    finish_h_per_m2: float
+    alone_over_mm: float
+    alone_times: float
 
 
 class Rates(Fact):
-    """`each_h` gives hours by the kind of part."""
+    """`each_h` gives hours by the kind of part, `metre_h` more of them for every metre of it."""
 
     day: WorkingDay
     each_h: dict[str, float | str]
+    metre_h: dict[str, float | str]
 
 
 class StyleEntry(Fact):

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections import Counter
 
 from rowstake.core.catalogue import CATALOGUE
@@ -12,6 +11,7 @@ from rowstake.core.deck.built import Built
 from rowstake.core.deck.dug import bearing_of
 from rowstake.core.deck.frame import Grid
 from rowstake.core.deck.shape import outline
+from rowstake.core.deck.squaring import rectangle
 from rowstake.core.deck.stack import joist_depth
 from rowstake.core.deck.supports import Supports
 from rowstake.core.parts import Notebook
@@ -79,10 +79,21 @@ def _height(brief: DeckBrief, supports: Supports, built: Built, book: Notebook) 
 
 def _square(brief: DeckBrief, grid: Grid, book: Notebook) -> None:
     """Equal diagonals of the frame's rectangle, and how far to push where they were measured."""
-    p, (low, near, high, far) = brief.printer, grid.poly.bounds
-    long, wide, given = high - low, far - near, brief.deck.squaring
-    target = math.hypot(long, wide)
-    read, push = f"both diagonals {p.length(target)}", ""
+    p, given, by = brief.printer, brief.deck.squaring, rectangle(grid)
+    if by is None:
+        book.note(
+            "square", "Squaring the frame", "by 3, 4 and 5",
+            rule="No four corners of this frame stand square to each other: square each corner by three, four and five of any measure.",
+            formula="3² + 4² = 5²", source=TRADE, changes="The shape of the frame.",
+        )  # fmt: skip
+        return
+    long, wide, target = by.long_mm, by.wide_mm, by.diagonal_mm
+    where = (
+        ""
+        if by.whole
+        else f", of the part from {p.length(by.s0 - grid.poly.bounds[0])} to {p.length(by.s1 - grid.poly.bounds[0])}"
+    )
+    read, push = f"both diagonals {p.length(target)}{where}", ""
     if given.diagonal_a_mm and given.diagonal_b_mm:
         out = square_up(
             SquareUp(

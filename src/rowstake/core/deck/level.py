@@ -42,6 +42,15 @@ class DeckLevel:
         return float(self.shape.area / 1e6)
 
     @property
+    def datum_mm(self) -> float:
+        """Where on the plan everything along the house is measured from: the left end of the frame, where a tape hooks."""
+        return float(self.grid.on_plan((self.grid.poly.bounds[0], self.grid.poly.bounds[1]))[0])
+
+    def told_at(self, point: tuple[float, float]) -> tuple[float, float]:
+        """A place of the plan as it is told: along from the left end of the frame, out from the wall."""
+        return point[0] - self.datum_mm, point[1]
+
+    @property
     def last_mm(self) -> float:
         """The narrower of the first and last row of the field; at 45° the corners end as they must, so a whole board."""
         if self.brief.deck.boards.run == "diagonal":

@@ -22,23 +22,35 @@ class Days:
     total: float
 
 
-STAGE = {"holes": "holes and posts", "frame": "frame", "skin": "boards and trims", "gates": "gates"}
+STAGE = {
+    "holes": "holes and posts",
+    "frame": "frame",
+    "skin": "boards and trims",
+    "gates": "gates",
+    "finish": "staining",
+}
 
 
-def _hours(part: Part) -> float:
-    """Hours for one part by its kind; what is poured, by volume; nothing for what goes in with another."""
+def _hours(part: Part, crew: int) -> float:
+    """Hours for one part by its kind and its length; what is poured, by volume; nothing for what goes in with another. One
+    person alone takes longer over a long piece."""
     rates = CATALOGUE.rates
     if part.unit == "m³":
         return rates.day.dig_h_per_m3 * part.amount
-    return float(rates.each_h.get(part.kind.split(",")[0], 0.0))
+    kind = part.kind.split(",")[0]
+    hours = float(rates.each_h.get(kind, 0.0)) + float(rates.metre_h.get(kind, 0.0)) * part.length_mm / 1000
+    alone = crew == 1 and part.length_mm > rates.day.alone_over_mm
+    return hours * (rates.day.alone_times if alone else 1.0)
 
 
-def days(parts: list[Part], crew: int, rails_after_h: float, gates_after_h: float) -> Days:
-    """Stages follow each other; a wait ends at the start of a working day. Gates wait from the setting of the posts."""
+def days(parts: list[Part], crew: int, rails_after_h: float, gates_after_h: float, finish_m2: float = 0.0) -> Days:
+    """Stages follow each other; a wait ends at the start of a working day. Gates wait from the setting of the posts. What is
+    stained (`finish_m2`, all its coats together) is done last, after whatever it dries before."""
     facts = CATALOGUE.rates.day
     hours = dict.fromkeys(STAGE, 0.0)
     for part in parts:
-        hours[part.step] += _hours(part)
+        hours[part.step] += _hours(part, crew)
+    hours["finish"] = finish_m2 * facts.finish_h_per_m2
     each = {step: h / (crew * facts.hours) for step, h in hours.items()}
     set_by = math.ceil(each["holes"] - 1e-9) if rails_after_h else each["holes"]
     wait = max(0.0, math.ceil(rails_after_h / 24) - 1.0)
@@ -48,6 +60,7 @@ def days(parts: list[Part], crew: int, rails_after_h: float, gates_after_h: floa
         ready = math.ceil(each["holes"] - 1e-9) + max(0.0, math.ceil(gates_after_h / 24) - 1.0)
         gate_wait = max(0.0, ready - closed)
         total = max(closed, ready) + each["gates"]
+    total += each["finish"]
     return Days(hours, wait, gate_wait, max(HALF, math.ceil(total / HALF - 1e-9) * HALF))
 
 
@@ -58,18 +71,19 @@ def told(value: float) -> str:
     return f"{count} day{'' if value <= 1 else 's'}"
 
 
-def explain_days(made: Days, crew: int, p: Printer, book: Notebook) -> None:
+def explain_days(made: Days, crew: int, p: Printer, book: Notebook, after: str = "the rails") -> None:
+    """`after` names what waits for concrete to set."""
     facts = CATALOGUE.rates.day
     rows = [f"{STAGE[step]} {h:.0f} h" for step, h in made.hours.items() if h]
     waits = [
         f"{w:g} day{'s' * (w != 1)} of waiting before {what}"
-        for w, what in ((made.wait, "the rails"), (made.gate_wait, "the gates"))
+        for w, what in ((made.wait, after), (made.gate_wait, "the gates"))
         if w
     ]
     book.note(
         "days", "Days on site", told(made.total),
-        rule=f"Hours by the piece and by the volume dug, for a crew of {crew} at {facts.hours:g} h a day. Concrete sets overnight "
-        "or longer before rails and gates. Weather, deliveries and inspections are not in it.",
+        rule=f"Hours by the piece and its length, by the volume dug and the area stained, for a crew of {crew} at {facts.hours:g} h a day. "
+        f"Concrete sets overnight or longer before {after}. Weather, deliveries and inspections are not in it.",
         formula="; ".join([*rows, *waits]) + f" → {told(made.total)}",
         source=facts.source,
         changes="The crew, the way posts are set, the number of holes and boards.",

@@ -49,20 +49,19 @@ def explain_lists(
     facts = CATALOGUE.materials.concrete
     book.note(
         "bags", "Bags of concrete", f"{lists.bags}",
-        rule=f"{concrete}All holes pooled, {facts.waste_pct:g} % waste added, "
-        f"{facts.dry_kg_per_m3:g} kg of dry mix to the cubic metre, rounded up to whole bags.",
-        formula=f"{holes}{lists.concrete_m3:.3f} m³ × {1 + facts.waste_pct / 100:g} × {facts.dry_kg_per_m3:g} ÷ "
-        f"{bag.kg:g} kg → {lists.bags} × {bag.name}",
+        rule=f"{concrete}All holes pooled, {facts.waste_pct:g} % waste added, by what a bag fills when it is mixed, rounded up to "
+        "whole bags.",
+        formula=f"{holes}{p.volume(lists.concrete_m3)} × {1 + facts.waste_pct / 100:g} ÷ {p.volume(bag.kg / facts.dry_kg_per_m3)} a bag "
+        f"→ {lists.bags} × {bag.name}",
         source=facts.source,
         changes="Hole width and depth, number of posts, bag size.",
     )  # fmt: skip
-    bought = sum(sum(plan.boards.values()) for plan in lists.plans.values())
     kept = names or {}
     waste = "; ".join(
         f"{kept.get(k, CATALOGUE.sections[k].name)} {plan.waste * 100:.0f} % waste" for k, plan in lists.plans.items()
     )
     book.note(
-        "timber", "Lengths of timber to buy", str(bought),
+        "timber", "Timber to buy", lists.timber_words(p),
         rule="Pieces of one section are cut from the lengths on sale, longest first, with a saw cut between them. "
         "A plan that fills each board well, not proven least.",
         formula=f"kerf {p.fine(CATALOGUE.materials.cutting.kerf_mm)}; {waste}",

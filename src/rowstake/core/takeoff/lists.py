@@ -72,6 +72,17 @@ class TakeOff:
     spoil_m3: float
 
     @property
+    def timber_mm(self) -> float:
+        """All timber bought, by its length: what plans are compared by."""
+        return sum(mm * n for plan in self.plans.values() for mm, n in plan.boards.items())
+
+    def timber_words(self, p: Printer) -> str:
+        """`312.6 m in 84 lengths`."""
+        count = sum(n for plan in self.plans.values() for n in plan.boards.values())
+        shown = f"{self.timber_mm / 1000:.1f} m" if p.units == "mm" else f"{self.timber_mm / 304.8:.0f} ft"
+        return f"{shown} in {count} length{'s' * (count != 1)}"
+
+    @property
     def waste(self) -> float:
         """Share of all timber bought that ends as offcut and sawdust."""
         patterns = [pattern for plan in self.plans.values() for pattern in plan.patterns]

@@ -42,8 +42,7 @@ def figures(planned: Planned) -> list[Figure]:
     narrow = planned.narrowest_mm
     if narrow is not None:
         out.append(Figure("last", "narrowest end piece", p.fine(narrow), round(narrow, 1), "last"))
-    timber = sum(sum(plan.boards.values()) for plan in lists.plans.values())
-    out.append(Figure("timber", "lengths of timber", str(timber), timber, "timber"))
+    out.append(Figure("timber", "timber to buy", lists.timber_words(p), round(lists.timber_mm / 1000, 2), "timber"))
     out.append(Figure("waste", "timber wasted", f"{lists.waste * 100:.0f} %", round(lists.waste * 100, 1), "waste"))
     dry, soaked = planned.bay_weight_kg(soaked=False), planned.bay_weight_kg()
     text = f"{p.weight(dry)}, soaked {p.weight(soaked)}"

@@ -14,7 +14,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     lift = next((w for w in planned.built.work if w.what == "lift"), None)
     if lift is None:
         return
-    s, t = planned.grid.on_plan(lift.at)
+    s, t = planned.told_at(planned.grid.on_plan(lift.at))
     fixes = [put_deck("A flush beam, nothing past it", beams__way="flush", beams__overhang_mm=None)]
     if brief.deck.beams.overhang_mm is not None:
         fixes.insert(0, put_deck("An overhang of a sixth of the way", beams__overhang_mm=None))

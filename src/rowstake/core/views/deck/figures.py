@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-import math
-
+from rowstake.core.deck.squaring import rectangle
 from rowstake.core.planned_deck import DeckPlanned
 from rowstake.core.schedule.days import told
 from rowstake.core.views.figures import Figure
@@ -17,7 +16,6 @@ def deck_figures(planned: DeckPlanned) -> list[Figure]:
     area, joists = sum(level.area_m2 for level in levels), sum(len(level.grid.joists) for level in levels)
     butts = sum(len(level.laying.butts) for level in levels)
     lowest, last = min(level.lowest_mm for level in levels), min(level.last_mm for level in levels)
-    timber = sum(sum(plan.boards.values()) for plan in lists.plans.values())
     beams = [beam for level in levels for beam in level.supports.beams]
     worst = max((b.reach.used for b in beams), default=0.0)
     out = [
@@ -32,21 +30,13 @@ def deck_figures(planned: DeckPlanned) -> list[Figure]:
         Figure("boards", "boards", str(boards), boards, "boards"),
         Figure("last", "narrowest row", p.fine(last), round(last, 1), "last"),
         Figure("butts", "butt joints", str(butts), butts, "boards"),
-        Figure("timber", "lengths of timber", str(timber), timber, "timber"),
+        Figure("timber", "timber to buy", lists.timber_words(p), round(lists.timber_mm / 1000, 2), "timber"),
         Figure("waste", "timber wasted", f"{lists.waste * 100:.0f} %", round(lists.waste * 100, 1), "waste"),
         Figure("days", "on site", told(planned.days.total), planned.days.total, "days"),
     ]  # fmt: skip
-    low, near, high, far = planned.grid.poly.bounds
-    out.insert(
-        4,
-        Figure(
-            "square",
-            "diagonals of the frame",
-            p.length(math.hypot(high - low, far - near)),
-            round(math.hypot(high - low, far - near), 1),
-            "square",
-        ),
-    )
+    if (by := rectangle(planned.grid)) is not None:
+        named = "diagonals of the frame" if by.whole else "diagonals of its largest part"
+        out.insert(4, Figure("square", named, p.length(by.diagonal_mm), round(by.diagonal_mm, 1), "square"))
     if planned.built.ledger:
         holes = len(planned.built.ledger.holes)
         out.insert(6, Figure("ledger", "ledger fixings", str(holes), holes, "ledger"))

@@ -38,7 +38,11 @@ def _of(level: DeckLevel, leg: int) -> list[Tape]:
         out.append(tape(f"posts of {before}{beam.label}", high - low, marks))
     if brief.deck.boards.run != "diagonal":
         run = brief.deck.shape.width_mm if grid.turned else brief.deck.shape.out_mm
-        rows = [Mark(f"{before}D{n}", "board", a, p.bare(a), p.bare(a), p.bare(b)) for n, (a, b) in _rows(level)]
+        off = level.datum_mm if grid.turned else 0.0  # out from the wall, or along from where every tape hooks
+        rows = [
+            Mark(f"{before}D{n}", "board", a - off, p.bare(a - off), p.bare(a - off), p.bare(b - off))
+            for n, (a, b) in _rows(level)
+        ]
         out.append(tape("boards", run, rows))
     return out
 

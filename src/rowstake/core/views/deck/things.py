@@ -38,7 +38,7 @@ def _post(plan: DeckPlan, label: str, shown: str) -> Thing:
     f = next(x for x in plan.footings if x.post is post)
     part = next((q for q in plan.parts if q.label == label), None)
     lines = [
-        Line("stands", f"{p.length(post.at[0])} along, {p.length(post.at[1])} out"),
+        Line("stands", "{} along, {} out".format(*(p.length(v) for v in plan.told_at(post.at)))),
         Line("ground there", p.length(post.ground_mm), "stack"),
         Line("post", f"{plan.brief.post.name}, {p.length(post.height_mm)}", "stack"),
         *((Line("cut", p.length(part.length_mm)),) if part else ()),
@@ -100,6 +100,6 @@ def _pieces(plan: DeckPlan, out: dict[str, Thing]) -> None:
         if part.of != part.kind:
             lines.append(Line("belongs to", part.of))
         if part.lies:
-            x, y = min(q[0] for q in part.lies.points), min(q[1] for q in part.lies.points)
+            x, y = plan.told_at((min(q[0] for q in part.lies.points), min(q[1] for q in part.lies.points)))
             lines.append(Line("near corner", f"{p.length(x)} along, {p.length(y)} out"))
         out[part.label] = Thing(f"{part.kind.capitalize()} {part.label}", STAKE.get(part.step, "frame"), tuple(lines))
