@@ -102,6 +102,7 @@ TROUBLE = {
     "sill": deck(4000, 3000, 600, put("deck.house.sill_mm", 610)),
     "guard": deck(4000, 3000, 1200),
     "frost_ask": deck(4000, 3000, 900, put("deck.footings.kind", "pad"), **FEET),
+    "just_over": deck(4000, 3140, 600),
     "turned": deck(4000, 3000, 600, put("deck.boards.run", "across")),
     "house_wall": deck(4000, 3000, 600, put("deck.house.siding", "veneer")),
     "footing_kind": deck(4000, 3000, 600, put("deck.footings.kind", "block")),

@@ -423,7 +423,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every */
+        /**
+         * Every
+         * @description By their titles, each with an example in these units.
+         */
         get: operations["every_api_reckoners_get"];
         put?: never;
         post?: never;
@@ -900,6 +903,8 @@ export interface components {
             walled: boolean;
             /** Ground Text */
             ground_text: string;
+            /** Without */
+            without: string[];
             /** Rehearsals */
             rehearsals: {
                 [key: string]: components["schemas"]["Swing"][];
@@ -2865,7 +2870,9 @@ export interface operations {
     };
     every_api_reckoners_get: {
         parameters: {
-            query?: never;
+            query?: {
+                units?: "mm" | "ft-in";
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any, Literal
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.edits.base import Change, mm
 from rowstake.core.faults import refuse
 from rowstake.core.job import Job, write_job
@@ -56,6 +57,23 @@ READ = {"_mm": mm, "_kpa": _kpa, "_kn": _kn}
 """How text is read by the ending of its field's name."""
 
 
+USE = {
+    "fence.posts.size": ("post",), "fence.posts.gate_size": ("post",), "fence.rails.size": ("rail",), "fence.gate_frame.frame": ("rail",),
+    "fence.skin.board": ("board", "sheet"), "fence.trims.gravel_board": ("board", "rail"), "fence.trims.cap_rail": ("rail", "board"),
+    "deck.posts.size": ("post",), "deck.joists.size": ("joist",), "deck.beams.size": ("joist",), "deck.boards.fascia": ("fascia",),
+}  # fmt: skip
+"""What sections may be put where: those sold in the job's region for these uses, as the interface offers them."""
+
+
+def _offered(job: Job, edit: Set) -> None:
+    uses = USE.get(edit.path)
+    if uses is None or edit.value is None:
+        return
+    sold = [s.id for use in uses for s in CATALOGUE.sections_for(job.region, use)]
+    if edit.value not in sold:
+        raise refuse(edit.path, str(edit.value)[:80], ", ".join(sold), "That section is not sold for this here")
+
+
 def set(job: Job, edit: Set) -> dict[str, Any]:
     document = write_job(job)
     *parents, last = edit.path.split(".")
@@ -64,6 +82,7 @@ def set(job: Job, edit: Set) -> dict[str, Any]:
         at = _step(at, key)
     if not isinstance(at, dict) or last not in at or edit.path in ("schema", "region"):
         raise refuse("edit.path", edit.path, "the path of one value in the job", f"There is nothing at “{edit.path}”")
+    _offered(job, edit)
     read = next((how for ending, how in READ.items() if last.endswith(ending)), None)
     at[last] = read(job, edit.value, edit.path) if read and edit.value is not None else edit.value
     return document

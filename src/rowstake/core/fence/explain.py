@@ -74,13 +74,13 @@ def explain_line(brief: Brief, layout: Layout, book: Notebook) -> None:
 
 
 def explain_skin(
-    brief: Brief, laid: list[Course], on_gates: int, gusts: list[BayGust], solidity: float, book: Notebook
+    brief: Brief, laid: list[Course], pieces: int, on_gates: int, gusts: list[BayGust], solidity: float, book: Notebook
 ) -> None:
     p, facts = brief.printer, CATALOGUE.materials
     width = brief.board.width_mm
-    boards = sum(len(c.laid.boards) for c in laid) + on_gates
+    boards, lying = pieces + on_gates, brief.along
     rows = [
-        f"{c.label}: {p.run(c.stretch.length_mm)} takes {len(c.laid.boards)} of {p.length(width)}, "
+        f"{c.label}: {p.run(c.stretch.length_mm)} takes {len(c.laid.boards)} {'courses' if lying else 'boards'} of {p.length(width)}, "
         + (f"lap {p.fine(c.laid.lap_mm)}" if brief.style.joint == "lap" else f"gap {p.fine(c.laid.gap_mm)}")
         + f", narrowest end piece {p.fine(c.last_mm)}"
         for c in laid[:5]
@@ -90,6 +90,8 @@ def explain_skin(
         rule=brief.style.rule + " On face-fixed rails the boards run past the posts; on rails between posts they "
         "are fitted bay by bay. At a corner the leg before runs through and the leg after butts against it.",
         formula="; ".join(rows) + (f"; and {len(laid) - 5} more" if len(laid) > 5 else "")
+        + (f"; in lengths from post to post {pieces} pieces" if lying else "")
+        + (f"; on both faces {pieces}" if brief.faces > 1 else "")
         + (f"; and {on_gates} on gates" if on_gates else ""),
         source=brief.style.source,
         changes="Style, board, fit, gap or lap, leg lengths, gates.",

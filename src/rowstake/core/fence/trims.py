@@ -6,7 +6,7 @@ import math
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section, pick
-from rowstake.core.fence.layout import Layout, Run
+from rowstake.core.fence.layout import Layout, Post, Run
 from rowstake.core.fence.levels import Foot, Levels
 from rowstake.core.fence.rails import Reach, parts_of
 from rowstake.core.fence.resolve import Brief
@@ -43,6 +43,17 @@ def trim_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     return out
 
 
+MEETS_MM = 3.0
+"""Tops further apart than this are not mitred."""
+
+
+def plumb(run_mm: float, rise_mm: float) -> str:
+    """How the ends of a piece that lies along a slope are cut."""
+    if abs(rise_mm) <= 1 or run_mm <= 0:
+        return "square"
+    return f"plumb cut, {math.degrees(math.atan(abs(rise_mm) / run_mm)):.1f}° off square"
+
+
 def _name(brief: Brief, gate: bool) -> str:
     return (brief.gate_post if gate else brief.post).name
 
@@ -64,7 +75,7 @@ def _frames(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
             out.append(
                 Part(
                     f"{bay.label} {face} {edge} trim", "trim", "skin", brief.board.id, bay.label,
-                    math.hypot(right - left, rise), wide, place=Place(bay.leg, left, right, low, low + wide, rise),
+                    math.hypot(right - left, rise), wide, plumb(right - left, rise), place=Place(bay.leg, left, right, low, low + wide, rise),
                 )
             )  # fmt: skip
     return out
@@ -108,7 +119,7 @@ def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section)
         out.append(
             Part(
                 f"{bay.label} gravel board", "gravel board", "frame", board.id, bay.label,
-                math.hypot(right - left, rise), board.width_mm,
+                math.hypot(right - left, rise), board.width_mm, plumb(right - left, rise),
                 place=Place(bay.leg, left, right, top - board.width_mm, top, rise),
             )
         )  # fmt: skip
@@ -122,7 +133,7 @@ def _cap_rail(brief: Brief, layout: Layout, levels: Levels, cap: Section) -> lis
     """
     out: list[Part] = []
     for run in layout.runs:
-        whole, mitres = _cap_reach(layout, run, cap)
+        whole, mitres = _cap_reach(layout, levels, run, cap)
         for part, bays in parts_of(whole, levels, run.leg, run.bays, at_bends=True):
             stations = [b.right.on(run.leg) for b in bays[:-1]]
             cuts = _cuts([part.left_mm, *stations, part.right_mm], max(cap.lengths_mm) - cap.thickness_mm)
@@ -131,14 +142,27 @@ def _cap_rail(brief: Brief, layout: Layout, levels: Levels, cap: Section) -> lis
     return out
 
 
-def _cap_reach(layout: Layout, run: Run, cap: Section) -> tuple[Reach, dict[float, str]]:
-    """From end to end of a run over the middle of its posts, to the long points of its mitred corners, and those mitres."""
+def _top_at(layout: Layout, levels: Levels, post: Post, leg: int) -> float | None:
+    """The top of the boards on one leg at a corner post; None where a gate stands there."""
+    bay = next((b for b in layout.bays if b.leg == leg and post in (b.left, b.right)), None)
+    if bay is None:
+        return None
+    foot = levels.feet[bay.label]
+    return (foot.left_mm if bay.left is post else foot.right_mm) + foot.height_mm
+
+
+def _cap_reach(layout: Layout, levels: Levels, run: Run, cap: Section) -> tuple[Reach, dict[float, str]]:
+    """From end to end of a run over the middle of its posts, to the long points of its mitred corners, and those mitres.
+    Where the tops of the two legs differ there is nothing to mitre with: the cap ends square over its own post."""
     first, last = run.posts[0], run.posts[-1]
     left, right = first.on(run.leg) - first.face_mm / 2, last.on(run.leg) + last.face_mm / 2
     mitres = {}
     for post, leg, sign in ((first, run.leg, -1), (last, run.leg + 1, 1)):
         if post.kind == "corner":
             turn = abs(layout.legs[leg].turn_deg)
+            tops = [_top_at(layout, levels, post, on) for on in (leg - 1, leg)]
+            if tops[0] is None or tops[1] is None or abs(tops[0] - tops[1]) > MEETS_MM:
+                continue
             point = post.on(run.leg) + sign * cap.width_mm / 2 * math.tan(math.radians(turn) / 2)
             left, right = (point, right) if sign < 0 else (left, point)
             mitres[point] = f"mitred {turn / 2:.1f}°, to the long point"
@@ -161,6 +185,8 @@ def _lengths(run: Run, cap: Section, cuts: list[float], foot: Foot, mitres: dict
         rise = foot.slope * (right - left)
         length = math.hypot(right - left, rise) + cap.thickness_mm * joints / 2
         told = ["scarf 45° over a post"] * (joints > 0) + [mitres[at] for at in (left, right) if at in mitres]
+        if (leans := plumb(right - left, rise)) != "square":
+            told.append(leans)
         low = foot.left_mm + foot.slope * (left - foot.start_mm) + foot.height_mm
         out.append(
             Part(

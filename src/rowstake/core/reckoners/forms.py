@@ -6,6 +6,8 @@ from dataclasses import dataclass
 from typing import Any, Literal
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.measure import Printer
+from rowstake.core.measure.printer import Units
 from rowstake.core.reckoners.base import Reckoner
 
 
@@ -36,7 +38,7 @@ WORDS = {
 
 
 LABELS = {
-    "post_w_mm": "post width", "post_d_mm": "post depth, 0 for no post", "school": "depth in the ground by",
+    "post_w_mm": "post width", "post_d_mm": "the post's other side (0 where no post stands in the hole)", "school": "depth in the ground by",
     "deeper": "times deeper (gate posts 1.33)", "wind_depth_mm": "wind-checked depth",
     "chosen_depth_mm": "depth insisted on", "gravel_mm": "gravel bed", "edges": "at both ends stands",
     "stock_lengths_mm": "lengths on sale", "ground_levels_mm": "ground along the arc, from shut", "open_deg": "opens to, °", "wind_mps": "gust", "solidity": "solid share, 0 to 1",
@@ -64,8 +66,40 @@ def _options(schema: dict[str, Any]) -> tuple[str, ...]:
     return ()
 
 
-def form(reckoner: Reckoner[Any, Any]) -> list[FormField]:
-    """Fields in the order of the model, with the reckoner's own example in them."""
+METRIC: dict[str, Any] = {
+    "species": ["c24"], "size": "47x200", "post_size": "100x100", "live_kpa": 1.5, "dead_kpa": 0.5, "bag_kg": 25,
+    "bearing_kpa": 75, "wind_mps": 30, "post_w_mm": 100, "post_d_mm": 100,
+}  # fmt: skip
+"""What a form begins with where millimetres are used; elsewhere the reckoner's own example."""
+SIZES = {
+    "size": ("2x6", "2x8", "2x10", "2x12", "47x150", "47x200", "47x225"),
+    "post_size": ("4x4", "4x6", "6x6", "100x100", "125x125", "150x150"),
+}
+
+
+def _tidy(mm: float) -> float:
+    """A metric length as a person would type it: whole tens over a hundred, hundreds over a thousand."""
+    step = 100 if mm >= 1000 else 10 if mm >= 100 else 1 if mm >= 10 else 0.5
+    return round(mm / step) * step
+
+
+def _said(name: str, kind: str, value: Any, units: Units) -> Any:
+    """The example as text in the units chosen; a figure or a choice as it is."""
+    if value is None:
+        return None
+    if units == "mm" and name in METRIC:
+        value = METRIC[name]
+    p = Printer(units)
+    one = (lambda v: p.length(_tidy(v))) if units == "mm" else p.length
+    if kind == "length":
+        return one(float(value))
+    if kind == "lengths":
+        return "; ".join(one(float(v)) for v in value)
+    return value
+
+
+def form(reckoner: Reckoner[Any, Any], units: Units = "mm") -> list[FormField]:
+    """Fields in the order of the model, each with an example in the units chosen."""
     schema = reckoner.takes.model_json_schema()
     required = set(schema.get("required", ()))
     out = []
@@ -81,8 +115,7 @@ def form(reckoner: Reckoner[Any, Any]) -> list[FormField]:
             options = tuple(CATALOGUE.movement.flat_quarter if movement else CATALOGUE.species)
             kind = "species" if field.get("type") == "array" else "choice"
         elif name in ("size", "post_size"):
-            sizes = ("4x4", "4x6", "6x6", "100x100", "125x125") if name == "post_size" else ()
-            options, kind = sizes or ("2x6", "2x8", "2x10", "2x12"), "choice"
-        example = reckoner.example.get(name, field.get("default"))
+            options, kind = SIZES[name], "choice"
+        example = _said(name, kind, reckoner.example.get(name, field.get("default")), units)
         out.append(FormField(name, label, kind, unit, options, name in required, example))
     return out

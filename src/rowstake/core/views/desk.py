@@ -16,6 +16,7 @@ from rowstake.core.views.deck.order import deck_needs
 from rowstake.core.views.figures import Figure
 from rowstake.core.views.lists import BuyRow, CutRow, Tape, buy_rows, cut_rows
 from rowstake.core.views.of import choices_of, figures_of, stakes_of, tapes_of, things_of
+from rowstake.core.views.offered import without_effect
 from rowstake.core.views.order import Need, needs
 from rowstake.core.views.stakes import Stake
 from rowstake.core.views.things import Thing
@@ -61,6 +62,8 @@ class FenceDesk:
     sheets: bool
     walled: bool
     ground_text: str
+    without: list[str]
+    """Paths of choices that change nothing under this style, and are not shown."""
     rehearsals: dict[str, list[Swing]]
 
 
@@ -98,6 +101,7 @@ def _fence(plan: Plan) -> FenceDesk:
         sheets=plan.brief.style.on_centres,
         walled=bool(plan.levels.walled),
         ground_text=ground_text(plan.brief.job),
+        without=without_effect(plan.brief),
         rehearsals={built.gate.id: list(built.swings) for built in plan.gates},
     )
 

@@ -41,8 +41,9 @@ class Question(BaseModel):
 
 
 @router.get("")
-def every() -> list[Listed]:
-    return [Listed(r.name, r.title, r.rule, form(r)) for r in registry().values()]
+def every(units: Literal["mm", "ft-in"] = "mm") -> list[Listed]:
+    """By their titles, each with an example in these units."""
+    return [Listed(r.name, r.title, r.rule, form(r, units)) for r in sorted(registry().values(), key=lambda r: r.title)]
 
 
 @router.get("/words")

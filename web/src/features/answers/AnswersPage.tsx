@@ -12,12 +12,9 @@ type Given = Record<string, string>;
 
 const KEY = "rowstake-units";
 
-/** An example in the units chosen: lengths of examples are mm, and are typed with their unit. */
 function exampleOf(field: FormField): string {
   const value = field.example;
   if (value === null || value === undefined) return "";
-  if (field.kind === "length") return `${Number(value)} mm`;
-  if (field.kind === "lengths") return (value as number[]).map((v) => `${v} mm`).join("; ");
   return Array.isArray(value) ? String(value[0]) : String(value);
 }
 
@@ -29,14 +26,14 @@ export function AnswersPage() {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [units, setUnits] = useState<Units>(() => (localStorage.getItem(KEY) === "ft-in" ? "ft-in" : "mm"));
   useEffect(() => {
-    void Promise.all([get<Listed[]>("/api/reckoners"), get<Record<string, string>>("/api/reckoners/words")]).then(
+    void Promise.all([get<Listed[]>(`/api/reckoners?units=${units}`), get<Record<string, string>>("/api/reckoners/words")]).then(
       ([listed, said]) => {
         setAll(listed);
         setWords(said);
       },
       (error: Error) => error instanceof Refused && setProblem(error.problem),
     );
-  }, []);
+  }, [units]);
   const chosen = all?.find((r) => r.name === name);
   return (
     <div className="min-h-full">
@@ -61,7 +58,7 @@ export function AnswersPage() {
         </nav>
         {chosen ? (
           <Question
-            key={chosen.name}
+            key={`${chosen.name} ${chosen.fields.map((f) => String(f.example)).join(" ")}`}
             listed={chosen}
             words={words}
             units={units}
@@ -142,6 +139,10 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
                   id={id}
                   value={given[field.name]}
                   onChange={(e) => setGiven({ ...given, [field.name]: e.target.value })}
+                  onFocus={(e) => {
+                    const box = e.target; // after the tap that would put the caret somewhere
+                    requestAnimationFrame(() => box.select());
+                  }}
                   aria-invalid={fault ? true : undefined}
                   aria-describedby={fault ? `${id}-fault` : undefined}
                   className={look}

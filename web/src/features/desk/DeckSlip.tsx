@@ -219,6 +219,8 @@ const SIDES = ["left", "far", "right", "house"];
 
 function Boards() {
   const border = useDesk((s) => valueAt(s.document, "deck.boards.border")) as { boards: number; sides: string[] };
+  const house = useDesk((s) => valueAt(s.document, "deck.house")) as { support: string; also: string[] };
+  const open = SIDES.filter((name) => !(name === "house" && house.support === "ledger") && !house.also.includes(name));
   const lights = useDesk((s) => valueAt(s.document, "deck.lights.count")) as number;
   const [year, setYear] = useState(false);
   const [ways, setWays] = useState(false);
@@ -245,7 +247,7 @@ function Boards() {
           <>
             {" "}
             on{" "}
-            {SIDES.map((name) => (
+            {open.map((name) => (
               <label key={name} className="inline-flex min-h-8 items-center gap-1.5 pr-1 leading-7">
                 <input type="checkbox" checked={border.sides.includes(name)} onChange={(e) => void side(name, e.target.checked)} className="h-4 w-4 accent-[var(--signal)]" />
                 {name}

@@ -89,9 +89,8 @@ function LineSlip({ placing, place }: { placing: boolean; place: (on: boolean) =
         <Plain onClick={() => void edit([{ do: "add_leg", length_mm: "3 m", angle_deg: 90, side: "left" }], "Leg added")}>
           Square leg
         </Plain>
-        <Plain onClick={() => void edit([{ do: "add_obstacle", leg, what: "tree" }], "Obstacle added")}>Obstacle</Plain>
         {legs.length > 1 && (
-          <Quiet onClick={() => void edit([{ do: "remove_leg", index: leg }], `Leg ${leg + 1} removed`)}>Remove it</Quiet>
+          <Quiet onClick={() => void edit([{ do: "remove_leg", index: leg }], `Leg ${leg + 1} removed`)}>Remove leg {leg + 1}</Quiet>
         )}
       </Say>
       <Say>
@@ -106,26 +105,46 @@ function LineSlip({ placing, place }: { placing: boolean; place: (on: boolean) =
           </>
         )}{" "}
         told <Pick path="fence.bays.told" name="How spacing is told" />.
-        <ObstacleWords />
+        <ObstacleWords leg={leg} />
       </Say>
     </>
   );
 }
 
-function ObstacleWords() {
-  const all = useDesk((s) => valueAt(s.document, "fence.obstacles")) as Obstacle[] | undefined;
+/** What no hole may be dug into: chosen by name as well as on the drawing, changed, and taken away. */
+function ObstacleWords({ leg }: { leg: number }) {
+  const all = (useDesk((s) => valueAt(s.document, "fence.obstacles")) as Obstacle[] | undefined) ?? [];
   const picked = useDesk((s) => s.selected[0]);
-  const { edit } = useDesk.getState();
-  const index = all?.findIndex((o) => o.id === picked) ?? -1;
-  const one = all?.[index];
-  if (!one) return null;
+  const { edit, pick } = useDesk.getState();
+  const index = all.findIndex((o) => o.id === picked);
+  const one = all[index];
   const change = (values: Record<string, unknown>) => edit([{ do: "obstacle", id: one.id, values, snap: false }], "Obstacle changed");
   return (
     <span className="flex flex-wrap items-start gap-x-1.5">
-      Here is a <Typed value={one.what} name="Obstacle" width={12} commit={(what) => change({ what })} /> from{" "}
-      <Length path={`fence.obstacles.${index}.at_mm`} name="Obstacle from" /> for{" "}
-      <Length path={`fence.obstacles.${index}.width_mm`} name="Obstacle width" />
-      <Quiet onClick={() => void edit([{ do: "remove_obstacle", id: one.id }], "Obstacle removed")}>Take it away</Quiet>
+      {all.length > 0 && (
+        <select
+          aria-label="Which obstacle"
+          value={one?.id ?? ""}
+          onChange={(e) => pick(e.target.value)}
+          className="min-h-7 border-b-2 border-ink/50 bg-board px-1 font-semibold"
+        >
+          <option value="">{all.length === 1 ? "1 obstacle" : `${all.length} obstacles`}</option>
+          {all.map((o) => (
+            <option key={o.id} value={o.id}>
+              {o.id}, {o.what} on leg {o.leg + 1}
+            </option>
+          ))}
+        </select>
+      )}
+      {one && (
+        <>
+          is a <Typed value={one.what} name="Obstacle" width={12} commit={(what) => change({ what })} /> from{" "}
+          <Length path={`fence.obstacles.${index}.at_mm`} name="Obstacle from" /> for{" "}
+          <Length path={`fence.obstacles.${index}.width_mm`} name="Obstacle width" />
+          <Quiet onClick={() => void edit([{ do: "remove_obstacle", id: one.id }], "Obstacle removed")}>Take {one.id} away</Quiet>
+        </>
+      )}
+      <Plain onClick={() => void edit([{ do: "add_obstacle", leg, what: "tree" }], "Obstacle added")}>An obstacle</Plain>
     </span>
   );
 }
@@ -261,7 +280,8 @@ function FrameSlip() {
 
 function SkinSlip() {
   const { edit } = useDesk.getState();
-  const { joint, sheets } = useFence();
+  const { joint, sheets, without } = useFence();
+  const has = (path: string) => !without.includes(path);
   const stock = useDesk((s) => valueAt(s.document, "fence.skin.stock"));
   const [year, setYear] = useState(false);
   return (
@@ -273,8 +293,13 @@ function SkinSlip() {
           as={(value) => edit([{ do: "style", style: value }], "Style")}
         />{" "}
         of <Pick path="fence.skin.board" name="Board" />, <Length path="fence.skin.height_mm" name="Board height" /> high and{" "}
-        <Length path="fence.skin.ground_gap_mm" name="Ground gap" /> off the ground, on <Pick path="fence.skin.side" name="Side" />, from{" "}
-        <Pick path="fence.skin.start" name="First board" />.
+        <Length path="fence.skin.ground_gap_mm" name="Ground gap" /> off the ground, on <Pick path="fence.skin.side" name="Side" />
+        {has("fence.skin.start") && (
+          <>
+            , from <Pick path="fence.skin.start" name="First board" />
+          </>
+        )}
+        .
       </Say>
       <Say>
         {joint === "lap" ? (
@@ -282,14 +307,21 @@ function SkinSlip() {
             Lap <Length path="fence.skin.lap_mm" name="Lap" />,
           </>
         ) : (
-          <>
-            Gap <Length path="fence.skin.gap_mm" name="Gap" />,
-          </>
+          has("fence.skin.gap_mm") && (
+            <>
+              Gap <Length path="fence.skin.gap_mm" name="Gap" />,
+            </>
+          )
         )}{" "}
-        <Pick path="fence.skin.fit" name="Fit" />; below them{" "}
+        {has("fence.skin.fit") && (
+          <>
+            <Pick path="fence.skin.fit" name="Fit" />;{" "}
+          </>
+        )}
+        below them{" "}
         <PickOrNone path="fence.trims.gravel_board" name="Gravel board" none="no gravel board" />, over them{" "}
         <PickOrNone path="fence.trims.cap_rail" name="Cap rail" none="no cap rail" />.{" "}
-        <Tick path="fence.trims.post_caps" words="caps on the posts" /> <Tick path="fence.trims.end_covers" words="ends covered" />
+        <Tick path="fence.trims.post_caps" words="caps on the posts" /> {has("fence.trims.end_covers") && <Tick path="fence.trims.end_covers" words="ends covered" />}
         {sheets && <Tick path="fence.skin.both_faces" words="sheets on both faces" />}
       </Say>
       <Say>

@@ -15,6 +15,8 @@ def look(planned: Planned) -> Iterator[Finding]:
     wanted = max(CATALOGUE.materials.limits.soil_clear_mm, planned.brief.region.ground_gap_mm)
     if skin.ground_gap_mm >= CATALOGUE.materials.limits.soil_clear_mm - 0.5:
         return
+    if all(p.label in planned.levels.walled for p in planned.layout.posts):
+        return  # over masonry a drainage gap is enough
     shorter = skin.height_mm - (wanted - skin.ground_gap_mm)
     yield found(
         f"Boards {p.length(skin.ground_gap_mm)} above the soil will rot" if skin.ground_gap_mm else "Boards touch the soil",

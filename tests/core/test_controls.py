@@ -1,0 +1,130 @@
+"""No control without an effect: every choice that is offered changes the plan, in the place where it is offered."""
+
+import pytest
+from pydantic import TypeAdapter
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.faults import JobFault
+from rowstake.core.parts import Part
+from rowstake.core.plan import plan
+from rowstake.core.views.choices import choices
+from rowstake.core.views.desk import Desk, desk
+from rowstake.core.views.offered import without_effect
+from tests.decks import cut, deck
+from tests.jobs import edited, fence, put
+
+DESK, PARTS = TypeAdapter(Desk), TypeAdapter(list[Part])
+TYPED = {
+    "fence.skin.gap_mm": [17, 3, 30], "fence.skin.lap_mm": [33], "fence.skin.height_mm": [1500], "fence.skin.ground_gap_mm": [80],
+    "fence.rails.count": [2, 4], "fence.rails.longest_mm": [1800, 2400, 3000], "fence.posts.proud_mm": [10], "fence.posts.hole_mm": [400],
+    "fence.posts.depth_mm": [1000], "fence.posts.gravel_mm": [50], "fence.trims.post_caps": [True], "fence.trims.end_covers": [True],
+    "fence.skin.both_faces": [True], "fence.gate_frame.through": [True], "fence.gate_frame.bars_mm": [300],
+    "fence.gate_frame.hinge_gap_mm": [20], "fence.gate_frame.latch_gap_mm": [20], "fence.posts.wind_checked": [True],
+    "fence.slope.equal_steps": [True], "fence.slope.fill": [True], "site.frost_depth_mm": [1200], "site.crew": [5], "site.near_salt": [True],
+}  # fmt: skip
+# What a choice needs before it can do anything; each is shown only then.
+NEEDS = {
+    "fence.bays.remainder": [put("fence.bays.way", "module"), put("fence.bays.module_mm", 1700)],
+    "fence.rails.longest_mm": [put("fence.bays.max_mm", 2300)],
+    "fence.slope.datum": [put("fence.slope.way", "level")],
+    "fence.gate_frame.bars_on": [put("fence.gate_frame.bars_mm", 300)],
+    "fence.posts.at_wall": [{"do": "levels", "text": "1, 0, 0\n1, 3 m, 400, wall\n1, 6 m, 400\n1, 9 m, 0\n2, 0, 0"}],
+    "fence.skin.meter_pct": [put("fence.skin.stock", "meter")],
+}
+STANDING = {"fence.gate_frame.through", "fence.gate_frame.bars_mm", "fence.gate_frame.bars_on"}
+"""Told of the leaf's boards only where they stand."""
+
+
+def told(job):
+    made = plan(job)
+    shown = DESK.dump_python(desk(made), mode="json")
+    for key in ("choices", "lengths"):
+        shown.pop(key)
+    return shown, PARTS.dump_python(list(made.parts), mode="json")
+
+
+def changes(job, path, values):
+    before = told(job)
+    for value in values:
+        try:
+            after = edited(job, put(path, value))
+        except JobFault:
+            return True  # a choice that is refused in words does something
+        if after == job:
+            continue
+        try:
+            if told(after) != before:
+                return True
+        except JobFault:
+            return True
+    return False
+
+
+@pytest.mark.parametrize("style", list(CATALOGUE.styles))
+def test_every_choice_of_a_fence_does_something(style):
+    job = edited(
+        fence((9000, 0), (5000, 90), style=style),
+        {"do": "style", "style": style},
+        {"do": "levels", "text": "1, 0, 0\n1, 2 m, -30\n1, 6 m, -300\n1, 9 m, -420"},
+        {"do": "add_gate", "leg": 1, "opening_mm": 1000},
+        put("site.gust_mps", 45),
+        put("fence.skin.height_mm", 1730),
+    )
+    made = plan(job)
+    offered = {path: [c.id for c in some] for path, some in choices(job).items()} | TYPED
+    off = (
+        set(without_effect(made.brief))
+        | {"fence.skin.style"}
+        | (STANDING if made.brief.along or made.brief.style.on_centres else set())
+    )
+    dead = []
+    for path, values in offered.items():
+        if path in off or (path == "fence.slope.fill" and made.brief.along):
+            continue
+        exact = (
+            [put("fence.skin.fit", "exact")] if path == "fence.skin.gap_mm" and "exact" in made.brief.style.fits else []
+        )
+        base = edited(job, *NEEDS.get(path, exact))  # a gap that is only a wish may be met by none but one
+        if len(values) > 1 or path in TYPED:
+            if not changes(base, path, values):
+                dead.append(path)
+    assert not dead
+    parts = PARTS.dump_python(list(made.parts), mode="json")
+    for path in without_effect(made.brief):
+        for value in offered.get(path, ()):
+            assert PARTS.dump_python(list(plan(edited(job, put(path, value))).parts), mode="json") == parts, path
+
+
+@pytest.mark.parametrize("support", ["ledger", "free"])
+def test_every_choice_of_a_deck_does_something(support):
+    from rowstake.core.views.deck.choices import deck_choices
+
+    job = deck(5200, 3650, 900, put("deck.boards.border.boards", 1), put("deck.boards.product", "uk_composite"),
+               put("deck.levels.fall_out_mm", 150), support=support)  # fmt: skip
+    typed = {
+        "deck.boards.gap_mm": [7], "deck.boards.overhang_mm": [40], "deck.boards.breaker": [True], "deck.boards.trim_ends_mm": [6],
+        "deck.boards.edge_screws": [True], "deck.joists.tape": [True], "deck.joists.left_long": [True], "deck.joists.doubled_ends": [True],
+        "deck.joists.guard_blocks": [True], "deck.joists.spacing_mm": [300], "deck.joists.measured_mm": [160], "deck.beams.rows": [3],
+        "deck.beams.overhang_mm": [300], "deck.beams.plies": [3], "deck.posts.most_mm": [1500], "deck.footings.top_mm": [100],
+        "deck.footings.soil_known": [True], "deck.loads.snow_kpa": [3], "deck.lights.count": [4], "deck.levels.paving_mm": [50],
+        "deck.house.cantilevered_floor": [True], "deck.house.sill_mm": [920], "deck.levels.guard_over_mm": [800],
+    }  # fmt: skip
+    needs = {
+        "deck.boards.breaker": [*cut()[:0], put("deck.shape.width_mm", 7000)],
+        "deck.boards.edge_screws": [put("deck.boards.fixing", "clips")],
+        "deck.boards.border.corner": [put("deck.boards.border.boards", 1)],
+        "deck.footings.bag": [put("deck.footings.kind", "pad")],
+        "site.soil": [put("deck.footings.soil_known", True), put("deck.loads.snow_kpa", 4)],
+        "deck.footings.soil_known": [put("site.soil", "gravel"), put("deck.loads.snow_kpa", 4)],
+        "site.climate": [put("deck.boards.product", "uk_softwood_145")],
+        "deck.boards.stock": [put("deck.boards.product", "uk_softwood_145")],
+        "deck.boards.fit": [put("deck.boards.gap_mm", 5)],
+    }
+    ledger_only = {"deck.ledger.fastener", "deck.house.cantilevered_floor", "deck.house.siding"}
+    dead = []
+    for path, values in ({p: [c.id for c in some] for p, some in deck_choices(job).items()} | typed).items():
+        if support == "free" and path in ledger_only:
+            continue
+        if not changes(edited(job, *needs.get(path, [])), path, values):
+            dead.append(path)
+    assert not dead
