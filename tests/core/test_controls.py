@@ -85,9 +85,8 @@ def test_every_choice_of_a_fence_does_something(style):
             [put("fence.skin.fit", "exact")] if path == "fence.skin.gap_mm" and "exact" in made.brief.style.fits else []
         )
         base = edited(job, *NEEDS.get(path, exact))  # a gap that is only a wish may be met by none but one
-        if len(values) > 1 or path in TYPED:
-            if not changes(base, path, values):
-                dead.append(path)
+        if (len(values) > 1 or path in TYPED) and not changes(base, path, values):
+            dead.append(path)
     assert not dead
     parts = PARTS.dump_python(list(made.parts), mode="json")
     for path in without_effect(made.brief):

@@ -3,6 +3,7 @@ nothing spans too far unsaid, what is drawn is what is counted is what is bought
 
 import itertools
 import math
+import os
 from collections import Counter
 
 import pytest
@@ -66,7 +67,11 @@ def decks(draw):
         assume(False)
 
 
-@settings(max_examples=60, deadline=None, suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much])
+@settings(
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 60)),
+    deadline=None,
+    suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
+)
 @given(decks())
 def test_a_deck_holds_together(made):
     check_deck(made)

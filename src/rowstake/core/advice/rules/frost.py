@@ -1,10 +1,11 @@
-"""Posts whose foot stands above the frost depth, because a lesser depth was insisted on."""
+"""Posts whose foot stands above the frost depth or the least depth, because a lesser one was insisted on; no frost given."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
 from rowstake.core.planned import Planned
 
@@ -19,13 +20,20 @@ def look(planned: Planned) -> Iterator[Finding]:
     frost = brief.job.site.frost_depth_mm
     if not frost and brief.region.freezes and any(k.dug for k in planned.digger.kinds.values()):
         yield found("No frost depth was given: holes are dug as where nothing freezes", ASK, (), ())
-    shallow = [k for k in planned.digger.kinds.values() if k.dug and k.hole.embedment_mm < frost - 0.5]
+    least = CATALOGUE.materials.posts.least_embedment_mm
+    shallow = [k for k in planned.digger.kinds.values() if k.dug and k.hole.embedment_mm < max(frost, least) - 0.5]
     if not shallow:
         return
     depth = min(kind.hole.embedment_mm for kind in shallow)
+    told = f"frost reaches {p.length(frost)}" if depth < frost - 0.5 else f"the least for any post is {p.length(least)}"
+    why = (
+        "Ground that freezes under a footing lifts it a little every winter."
+        if depth < frost - 0.5
+        else "So near the surface the earth is loose: the post leans."
+    )
     yield found(
-        f"Posts stand {p.length(depth)} deep, frost reaches {p.length(frost)}",
-        "Ground that freezes under a footing lifts it a little every winter.",
+        f"Posts stand {p.length(depth)} deep, {told}",
+        why,
         [post.label for post in planned.layout.posts if planned.digger.of(post) in shallow],
-        [put("Dig below the frost", posts__depth_mm=None)],
+        [put("Let the deepest rule govern", posts__depth_mm=None)],
     )

@@ -1,0 +1,150 @@
+"""What holds of a running server: nothing acknowledged is lost, nothing is a fault of its own, many people are served."""
+
+from __future__ import annotations
+
+import copy
+import json
+import random
+import threading
+import time
+import urllib.error
+import urllib.request
+
+from rowstake.core.faults import JobFault
+from rowstake.core.job import read_job_text, write_job_text
+from rowstake.core.plan import plan
+
+NASTY = (
+    None, True, -1, 0, 1, 1e-300, 1e300, 10**40, "", " ", "x" * 5000, "\x00", "\ud800", "=1+1", "1e9", [], {}, [[]], {"a": {}}, "٣", "-5 m", 0.1,
+    "5'6", [None], {"do": "set"}, False, 2**31, -(2**63),
+)  # fmt: skip
+
+
+def leaves(value, at=()):
+    """(parents, key) of everything in a document."""
+    pairs = value.items() if isinstance(value, dict) else enumerate(value) if isinstance(value, list) else ()
+    for key, inner in pairs:
+        yield (*at, key)
+        yield from leaves(inner, (*at, key))
+
+
+def mutated(dice: random.Random, document):
+    """The document with a few things replaced, taken out, doubled or renamed."""
+    made = copy.deepcopy(document)
+    for _ in range(dice.choice([1, 1, 1, 2, 4])):
+        places = list(leaves(made))
+        if not places:
+            break
+        *parents, key = dice.choice(places)
+        at = made
+        for parent in parents:
+            at = at[parent]
+        how = dice.random()
+        if how < 0.6:
+            at[key] = dice.choice(NASTY)
+        elif how < 0.75:
+            del at[key]
+        elif isinstance(at, dict):
+            at[f"{key}{dice.choice(['', '_', ' '])}"] = copy.deepcopy(at[key])
+        else:
+            at.append(copy.deepcopy(at[key]))
+    return made
+
+
+def job_files(seed: int, count: int, sources) -> None:
+    """Mutated job files: read and planned, or refused in words."""
+    dice = random.Random(seed)
+    for _ in range(count):
+        text = json.dumps(mutated(dice, json.loads(write_job_text(dice.choice(sources)))))
+        if dice.random() < 0.1:
+            text = text[: dice.randrange(len(text))]
+        try:
+            plan(read_job_text(text))
+        except JobFault as fault:
+            assert all(f.message for f in fault.faults)
+
+
+def requests(client, seed: int, count: int, asks) -> dict[int, int]:
+    """Requests made from good ones by mutation: none is a fault of the server's own, and every refusal is a problem."""
+    dice, said = random.Random(seed), {}
+    for _ in range(count):
+        method, path, body = dice.choice(asks)
+        if dice.random() < 0.15:
+            path = path.replace(
+                dice.choice(path.split("/")[1:] or ["x"]),
+                dice.choice(["%00", "x", "..", "%ED%A0%80", str(10**30), "é"]),
+                1,
+            )
+        raw = None if body is None else json.dumps(mutated(dice, body)).encode("utf-8", "replace")
+        if raw and dice.random() < 0.05:
+            raw = raw[: dice.randrange(len(raw))]
+        answer = client.request(method, path, content=raw, headers={"Content-Type": "application/json"})
+        said[answer.status_code] = said.get(answer.status_code, 0) + 1
+        assert answer.status_code < 500, (method, path, (raw or b"")[:300], answer.text[:300])
+        if answer.status_code >= 400:
+            told = answer.json()
+            assert answer.headers["content-type"] == "application/problem+json"
+            assert told["status"] == answer.status_code
+            assert told["title"]
+    return said
+
+
+def ask(url: str, method: str = "GET", body=None, timeout: float = 60):
+    """(status, answer) over the network; (0, None) where nobody answers."""
+    data = None if body is None else json.dumps(body).encode()
+    request = urllib.request.Request(url, data, {"Content-Type": "application/json"}, method=method)
+    try:
+        with urllib.request.urlopen(request, timeout=timeout) as answer:
+            return answer.status, json.load(answer)
+    except urllib.error.HTTPError as error:
+        return error.code, json.loads(error.read() or b"null")
+    except (urllib.error.URLError, OSError):
+        return 0, None
+
+
+def people(url: str, count: int, seconds: float, new) -> dict[int, int]:
+    """So many people edit and save their own jobs; every answer is one or says that it is busy, and each save is kept."""
+    said: dict[int, int] = {}
+    lock, until = threading.Lock(), time.monotonic() + seconds
+    lost: list[str] = []
+
+    def told(status):
+        with lock:
+            said[status] = said.get(status, 0) + 1
+
+    def person(n):
+        while True:
+            status, made = ask(f"{url}/api/jobs", "POST", new)
+            told(status)
+            if status == 201:
+                break
+            time.sleep(0.2 + n % 7 / 10)
+        held, number = made["held"], 0
+        while time.monotonic() < until:
+            edit = {"do": "leg", "index": 0, "length_mm": 6000 + (n * 7 + number) % 900}
+            status, planned = ask(f"{url}/api/plan", "POST", {"document": held["document"], "edits": [edit]})
+            told(status)
+            if status == 200:
+                kept = {"revision": held["revision"], "document": planned["document"]}
+                status, saved = ask(f"{url}/api/jobs/{held['id']}", "PUT", kept)
+                told(status)
+                if status == 200:
+                    held, number = saved, number + 1
+                    continue
+            time.sleep(0.2 + n % 7 / 10)
+        for _ in range(100):
+            status, opened = ask(f"{url}/api/jobs/{held['id']}")
+            if status == 200:
+                if opened["held"]["revision"] != held["revision"]:
+                    lost.append(held["id"])
+                return
+            time.sleep(0.3)
+        lost.append(held["id"])
+
+    threads = [threading.Thread(target=person, args=(n,)) for n in range(count)]
+    for thread in threads:
+        thread.start()
+    for thread in threads:
+        thread.join(seconds + 120)
+    assert not lost
+    return said
