@@ -91,3 +91,47 @@ def test_prints():
     assert Printer("mm").fine(78.5) == "78.5 mm"
     assert Printer("mm").fine(103.0) == "103 mm"
     assert Printer("mm").bare(-0.2) == "0"
+
+
+@pytest.mark.parametrize(
+    "mm, shown",
+    [
+        (120.625 * IN, "10'-0 5/8\""),
+        (120 * IN, "10'-0\""),
+        (0.625 * IN, '5/8"'),
+        (12.5 * IN, "1'-0 1/2\""),
+        (-120.5 * IN, "-10'-0 1/2\""),
+    ],
+)
+def test_feet_always_carry_their_inches(mm, shown):
+    assert Printer("ft-in", 16).bare(mm) == shown
+
+
+@pytest.mark.parametrize(
+    "text, units, mm",
+    [
+        ("1,9 m", "mm", 1900),
+        ("2,29 m", "ft-in", 2290),
+        ("12,500", "mm", 12_500),
+        ("1,234,567 mm", "mm", 1_234_567),
+        ('7,5"', "mm", 7.5 * IN),
+    ],
+)
+def test_a_comma_is_a_decimal_unless_it_parts_thousands(text, units, mm):
+    assert parse_length(text, units) == pytest.approx(mm)
+
+
+@pytest.mark.parametrize(
+    "text, units, field, asked",
+    [
+        ("1.9", "mm", "fence.legs.0.length_mm", "metres"), ("7", "mm", "deck.shape.width_mm", "metres"), ("1,9", "mm", "gate.opening_mm", "metres"),
+        ("8", "ft-in", "fence.legs.0.length_mm", "feet"), ("6", "ft-in", "fence.bays.max_mm", "feet"),
+    ],
+)  # fmt: skip
+def test_what_is_surely_metres_or_feet_is_asked_about(text, units, field, asked):
+    with pytest.raises(JobFault) as caught:
+        parse_length(text, units, field)
+    assert asked in caught.value.faults[0].message
+    # A gap of 7 mm or 6 in is just that, and so is what names its unit.
+    assert parse_length("7", "mm", "deck.boards.gap_mm") == 7
+    assert parse_length(f"{text} mm", units, field) == pytest.approx(float(text.replace(",", ".")))

@@ -4,15 +4,18 @@ import math
 import re
 
 import pytest
+from shapely.geometry import Point
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.footings import Under, kinds
+from rowstake.core.deck.squaring import rectangle
 from rowstake.core.fasteners import Sold
 from rowstake.core.faults import JobFault
 from rowstake.core.measure import Printer, parse_force, parse_pressure
 from rowstake.core.plan import plan
 from rowstake.core.views import desk
 from tests.decks import deck
-from tests.jobs import put
+from tests.jobs import edited, fence, put
 
 FEET, METRIC = Printer("ft-in"), Printer()
 
@@ -144,3 +147,73 @@ def test_every_kind_stands_under_a_deck(kind):
     assert q.height_mm == 600 - 28 - 150 - 200 - 25 - (0 if kind == "slab" else 50)
     assert (made.lists.bags > 0) == (kind in ("pad", "hole"))
     assert not [f for f in made.findings if f.rule == "footing_kind"] or kind == "block"  # on a ledger, no blocks
+
+
+def test_a_small_bare_rating_is_asked_about_where_pounds_are_used():
+    with pytest.raises(JobFault) as caught:
+        parse_force("5", "ft-in", "deck.ledger.bracket_kn")
+    assert "kilonewtons or pounds" in caught.value.faults[0].message
+    assert parse_force("5 lb", "ft-in", "x") == pytest.approx(0.02224, abs=1e-4)
+    assert parse_force("5", "mm", "x") == 5
+
+
+def test_what_is_bought_in_an_inch_region_has_inch_sizes():
+    made = plan(deck(4876.8, 3657.6, 900, put("deck.boards.fascia", "na_1x8") if "na_1x8" in CATALOGUE.sections else put("deck.joists.tape", True),
+                     put("deck.joists.tape", True), put("deck.lights.count", 4), region="north_america"))  # fmt: skip
+    lines = [f"{row.item} {row.buy} {row.unit} {row.needed} {row.note}" for row in made.lists.buy]
+    assert not [line for line in lines if re.search(r"\d ?mm\b|\bkN\b|litre|\bkg\b|\bm roll|\d m\b|m²", line)], lines
+    fence_ = plan(edited(fence((9000, 0), region="north_america"), {"do": "add_gate", "leg": 0}, put("fence.skin.finish", "early"),
+                         put("fence.posts.method", "gravel"), put("fence.skin.fixing", "adhesive")))  # fmt: skip
+    lines = [f"{row.item} {row.buy} {row.unit} {row.needed} {row.note}" for row in fence_.lists.buy]
+    assert not [line for line in lines if re.search(r"\d ?mm\b|litre|\bkg\b|\d m\b|m²", line)], lines
+
+
+def test_plies_trims_and_frames_have_their_fixings():
+    made = plan(deck())
+    # One beam of two plies, 3950 long: two rows at 400, 11 in each.
+    screws = {p.material: p.amount for p in made.parts if p.material.startswith("structural screw")}
+    assert screws == {"structural screw 80 mm": 22}
+    dressed = plan(edited(fence((9000, 0)), put("fence.trims.gravel_board", "uk_19x150"), put("fence.trims.cap_rail", "uk_38x87"),
+                          {"do": "add_gate", "leg": 0}))  # fmt: skip
+    boards = dressed.count("gravel board")
+    held = {p.label: p.amount for p in dressed.parts if p.unit == "each"}
+    assert held["cleats"] == 2 * boards
+    assert next(v for k, v in held.items() if k.startswith("gravel boards screw")) == 6 * boards
+    assert any(k.startswith("cap rail screw") for k in held)
+    assert held["G1 frame screws"] == 4 * 4 + 8
+    assert any(p.material.startswith("end-grain preservative") for p in dressed.parts)
+    channels = plan(fence((9000, 0), style="stacked_channels"))
+    # Channels of 1800: every 600 and at both ends, four screws; two channels a bay.
+    assert sum(p.amount for p in channels.parts if "self-drilling" in p.material) == 2 * len(channels.layout.bays) * 4
+
+
+def test_days_go_by_length_crew_and_stain():
+    plain, stained = plan(fence((30_000, 0))), plan(edited(fence((30_000, 0)), put("fence.skin.finish", "early")))
+    assert stained.days.hours["finish"] > 0
+    assert stained.days.total > plain.days.total
+    long = plan(deck(4800, 3000, 600)).days.hours["skin"]
+    assert long > 20 * 0.07 * 1.5  # twenty boards of 4.8 m take longer than twenty pickets
+    alone = plan(deck(4800, 3000, 600, put("site.crew", 1))).days.hours["skin"]
+    assert alone > long
+    assert "the frame" in plan(deck(4800, 3000, 600)).workings["days"].formula
+
+
+def test_an_l_is_squared_by_corners_that_are_there():
+    from tests.decks import cut
+
+    notch = [{"do": "add_cut", "kind": "notch", "corner": "far_right"}, *cut(along_mm=2000, out_mm=1500)]
+    made = plan(deck(6000, 4000, 800, *notch))
+    by = rectangle(made.grid)
+    assert not by.whole
+    for s in (by.s0, by.s1):
+        for t in (by.t0, by.t1):
+            assert made.grid.poly.exterior.distance(Point(s, t)) < 1
+    assert made.workings["square"].value != f"both diagonals {math.hypot(5950, 3975):.0f} mm"
+
+
+def test_everything_of_a_deck_is_told_from_one_end():
+    made = plan(deck())
+    tapes = {t.what: t for t in desk(made).tapes}
+    mark = next(m for m in tapes["posts of B1"].marks if m.of == "P1")
+    stands = next(line.value for line in desk(made).things["P1"].lines if line.name == "stands")
+    assert stands.startswith(f"{mark.mm:.0f} mm along")

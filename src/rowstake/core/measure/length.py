@@ -85,7 +85,8 @@ def _read(plain: str, bare: Literal["mm", "in"]) -> float:
 
 def _asks(plain: str, units: str, field: str, text: str) -> None:
     """A bare figure that cannot be meant as it stands, in a blank for something large. Raises `JobFault` that asks."""
-    if field.rsplit(".", 1)[-1] not in LARGE or not _BARE.fullmatch(plain):
+    large = any(f".{field}".endswith(f".{name}") for name in LARGE)
+    if not large or not _BARE.fullmatch(plain):
         return
     value = float(plain)
     if 0 < value < (LEAST_BARE_MM if units != "ft-in" else LEAST_BARE_IN):
@@ -94,24 +95,10 @@ def _asks(plain: str, units: str, field: str, text: str) -> None:
         raise refuse(field, repr(text), f"“{plain} {large}” or “{plain} {small}”", f"“{plain}”: {words}? Write which")
 
 
-LARGE = frozenset(
-    [
-        "length",
-        "length_mm",
-        "opening_mm",
-        "max_mm",
-        "module_mm",
-        "height",
-        "height_mm",
-        "width",
-        "out",
-        "out_mm",
-        "most_mm",
-        "longest_mm",
-        "sill_mm",
-        "height_limit_mm",
-    ]
-)
+LARGE = (
+    "length", "length_mm", "opening_mm", "max_mm", "module_mm", "height", "height_mm", "width", "shape.width_mm", "out", "shape.out_mm",
+    "most_mm", "longest_mm", "sill_mm", "height_limit_mm",
+)  # fmt: skip
 """Fields of things so large that a single figure is no size of them."""
 LEAST_BARE_MM, LEAST_BARE_IN = 25.0, 12.0
 
