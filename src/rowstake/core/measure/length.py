@@ -85,8 +85,8 @@ def _read(plain: str, bare: Literal["mm", "in"]) -> float:
 
 def _asks(plain: str, units: str, field: str, text: str) -> None:
     """A bare figure that cannot be meant as it stands, in a blank for something large. Raises `JobFault` that asks."""
-    large = any(f".{field}".endswith(f".{name}") for name in LARGE)
-    if not large or not _BARE.fullmatch(plain):
+    asked = any(f".{field}".endswith(f".{name}") for name in LARGE)
+    if not asked or not _BARE.fullmatch(plain):
         return
     value = float(plain)
     if 0 < value < (LEAST_BARE_MM if units != "ft-in" else LEAST_BARE_IN):
@@ -107,8 +107,9 @@ def parse_length(text: str, units: str = "mm", field: str = "length", signed: bo
     """The length written in `text`, in mm.
 
     Any unit may be typed at any time; a bare number takes the job's unit (`mm`, or inches where
-    `units` is `ft-in`), but where it is surely meant in metres or feet it is asked about. With `signed`, a leading minus is read. Raises `JobFault` naming `field` for
-    anything that is not a length, is below zero without `signed`, or is over 10 km.
+    `units` is `ft-in`), but where it is surely meant in metres or feet it is asked about. With
+    `signed`, a leading minus is read. Raises `JobFault` naming `field` for anything that is not a
+    length, is below zero without `signed`, or is over 10 km.
     """
     plain = _plain(text)
     _asks(plain, units, field, text)
