@@ -96,7 +96,7 @@ def test_a_figure_opens_its_working(desk):
     desk.locator("[data-figure=bags] button").click()
     working = desk.get_by_role("dialog")
     expect(working).to_contain_text("All holes pooled")
-    expect(working).to_contain_text("× 1.05 × 2136 ÷ 20 kg")
+    expect(working).to_contain_text("1.04 m³ × 1.05 ÷ 9.36 litres a bag → 117 × 20 kg bag")
     expect(working).to_contain_text("What would change it")
     desk.keyboard.press("Escape")
     expect(working).to_have_count(0)

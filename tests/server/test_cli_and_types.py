@@ -42,7 +42,7 @@ def test_check_vectors(tmp_path, capsys):
     assert main(["check-vectors", str(bad)]) == 1
     out = capsys.readouterr().out
     assert "risers is 5, expected 6" in out
-    assert out.endswith("1 passed, 1 failed\n")
+    assert out.endswith("2 passed, 2 failed\n")
 
 
 def test_export(job_file, tmp_path, capsys):

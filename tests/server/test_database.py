@@ -60,7 +60,7 @@ def test_demo_jobs_are_added_once(engine):
     assert {c["card"]["region"] for c in cards} == {"North America", "UK and Ireland", "Australia and New Zealand"}
     assert len({c["card"]["style"] for c in cards}) == 4
     findings = [len(client.get(f"/api/jobs/{c['id']}").json()["desk"]["findings"]) for c in cards]
-    assert sorted(findings)[:2] == [0, 0]
+    assert min(findings) == 0
     assert max(findings) >= 3
 
 

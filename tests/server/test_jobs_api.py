@@ -91,7 +91,7 @@ def test_copy_rename_put_away(client, job):
     assert client.post(f"/api/jobs/{key}/rename", json={"revision": 1, "name": "Garden"}).json()["name"] == "Garden"
     client.post(f"/api/jobs/{key}/archive", json={"archived": True})
     assert [c["name"] for c in client.get("/api/jobs").json()["jobs"]] == ["Yard (copy)"]
-    assert [c["name"] for c in client.get("/api/jobs?archived=true").json()] == ["Garden"]
+    assert [c["name"] for c in client.get("/api/jobs?archived=true").json()["jobs"]] == ["Garden"]
 
 
 def test_job_files_in_and_out(client, job):

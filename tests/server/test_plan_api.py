@@ -80,7 +80,7 @@ def test_every_view_of_every_demo_job_is_served(client):
     add_demo_jobs(client.app.state.engine)
     for card in client.get("/api/jobs").json()["jobs"]:
         opened = client.get(f"/api/jobs/{card['id']}").json()["desk"]
-        own = {"load", "across"} if card["style"] == "Deck" else {"wind", "section_line"}
+        own = {"load", "across"} if card["card"]["style"] == "Deck" else {"wind", "section_line"}
         assert {"plan", "elevation"} | own <= set(opened["scenes"])
         assert len(opened["seasons"]) == 12
         assert opened["buy"]

@@ -83,12 +83,14 @@ def _tidy(mm: float) -> float:
     return round(mm / step) * step
 
 
-def _said(name: str, kind: str, value: Any, units: Units) -> Any:
+def _said(name: str, kind: str, value: Any, units: Units, options: tuple[str, ...]) -> Any:
     """The example as text in the units chosen; a figure or a choice as it is."""
     if value is None:
         return None
     if units == "mm" and name in METRIC:
-        value = METRIC[name]
+        metric = METRIC[name]
+        one_of = metric[0] if isinstance(metric, list) else metric
+        value = metric if not options or one_of in options else value
     p = Printer(units)
     one = (lambda v: p.length(_tidy(v))) if units == "mm" else p.length
     if kind == "length":
@@ -116,6 +118,6 @@ def form(reckoner: Reckoner[Any, Any], units: Units = "mm") -> list[FormField]:
             kind = "species" if field.get("type") == "array" else "choice"
         elif name in ("size", "post_size"):
             options, kind = SIZES[name], "choice"
-        example = _said(name, kind, reckoner.example.get(name, field.get("default")), units)
+        example = _said(name, kind, reckoner.example.get(name, field.get("default")), units, options)
         out.append(FormField(name, label, kind, unit, options, name in required, example))
     return out

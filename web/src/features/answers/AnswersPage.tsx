@@ -58,7 +58,7 @@ export function AnswersPage() {
         </nav>
         {chosen ? (
           <Question
-            key={`${chosen.name} ${chosen.fields.map((f) => String(f.example)).join(" ")}`}
+            key={chosen.name}
             listed={chosen}
             words={words}
             units={units}
@@ -77,7 +77,8 @@ export function AnswersPage() {
 
 function Question(props: { listed: Listed; words: Record<string, string>; units: Units; setUnits: (u: Units) => void }) {
   const { listed, words, units, setUnits } = props;
-  const [given, setGiven] = useState<Given>(() => Object.fromEntries(listed.fields.map((f) => [f.name, exampleOf(f)])));
+  const [typed, setTyped] = useState<Given>({}); // what is not typed is the example, in the units chosen
+  const textOf = (field: FormField) => typed[field.name] ?? exampleOf(field);
   const [answer, setAnswer] = useState<Answer | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
 
@@ -86,7 +87,7 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
     event?.preventDefault();
     const inputs: Record<string, unknown> = {};
     for (const field of listed.fields) {
-      const text = given[field.name].trim();
+      const text = textOf(field).trim();
       if (text) inputs[field.name] = field.kind === "species" ? [text] : text;
     }
     try {
@@ -101,9 +102,9 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
   };
   useEffect(() => {
     void ask();
-    // Only the units ask again by themselves; typing waits for the button.
+    // Only the units and their examples ask again by themselves; typing waits for the button.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [units]);
+  }, [units, listed]);
   const faults = problem?.errors ?? [];
   return (
     <section aria-label={listed.title}>
@@ -127,7 +128,7 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
                 {!field.required && field.example === null && " (may be left empty)"}
               </label>
               {field.choices.length ? (
-                <select id={id} value={given[field.name]} onChange={(e) => setGiven({ ...given, [field.name]: e.target.value })} className={look}>
+                <select id={id} value={textOf(field)} onChange={(e) => setTyped({ ...typed, [field.name]: e.target.value })} className={look}>
                   {field.choices.map((c) => (
                     <option key={c} value={c}>
                       {words[c] ?? c.replaceAll("_", " ")}
@@ -137,8 +138,8 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
               ) : (
                 <input
                   id={id}
-                  value={given[field.name]}
-                  onChange={(e) => setGiven({ ...given, [field.name]: e.target.value })}
+                  value={textOf(field)}
+                  onChange={(e) => setTyped({ ...typed, [field.name]: e.target.value })}
                   onFocus={(e) => {
                     const box = e.target; // after the tap that would put the caret somewhere
                     requestAnimationFrame(() => box.select());
