@@ -4,7 +4,8 @@ from pathlib import Path
 import pytest
 
 from rowstake.core import catalogue
-from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.catalogue import CATALOGUE, AdviceEntry, _entry
+from rowstake.core.faults import JobFault
 from rowstake.core.fence.styles import styles
 from rowstake.core.setting import methods
 from rowstake.core.structure.timber import bending_mpa, read_stick, shear_mpa, stiffness_mpa
@@ -59,3 +60,15 @@ def test_other_values_by_hand():
     assert bending_mpa(CATALOGUE.species["c16"], read_stick("100x100"), short_term=True) == 5.7
     assert read_stick("4x6").section_modulus_mm3 == pytest.approx(3.5 * 5.5**2 / 6 * 25.4**3)
     assert read_stick("na_6x6").nominal == (6, 6)
+
+
+def test_a_bad_entry_is_named():
+    bad = {"stake": "skin", "weight": "must", "source": "maker-neutral trade practice"}
+    with pytest.raises(JobFault) as caught:
+        _entry("advice", "sliver", bad, AdviceEntry)
+    fault = caught.value.faults[0]
+    assert (fault.field, fault.given, fault.allowed) == (
+        "catalogue.advice.sliver.weight",
+        "must",
+        "one of 'needs' or 'note'",
+    )

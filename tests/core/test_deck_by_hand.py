@@ -317,15 +317,15 @@ def test_a_pipe_between_joists_needs_no_frame():
 def test_fascia_lies_on_the_rim_under_the_boards():
     made = plan(deck(4000, 3000, 600, put("deck.boards.fascia", "uk_19x175")))
     pieces = [p for p in made.parts if p.kind == "fascia"]
-    # The frame runs from 25 to 3975 and out to 2975: 19 outside it, to the long points of two corners.
+    # The frame runs from 25 to 3975 and out to 2975: 19 on packers of 6 outside it, to the long points of two corners.
     long = [p for p in pieces if p.of == "far"]
-    assert sum(p.length_mm for p in long) == pytest.approx(3950 + 2 * 19)
+    assert sum(p.length_mm for p in long) == pytest.approx(3950 + 2 * 25)
     for p in pieces:
         xs, ys = [q[0] for q in p.lies.points], [q[1] for q in p.lies.points]
-        assert min(xs) >= 25 - 19 - 0.01
-        assert max(xs) <= 3975 + 19 + 0.01
-        assert max(ys) <= 2975 + 19 + 0.01
-    assert [p.length_mm for p in pieces if p.of in ("left", "right")] == pytest.approx([2975 + 19] * 2)
+        assert min(xs) >= -0.01
+        assert max(xs) <= 4000.01
+        assert max(ys) <= 3000.01
+    assert [p.length_mm for p in pieces if p.of in ("left", "right")] == pytest.approx([2975 + 25] * 2)
     assert sum(p.amount for p in made.parts if p.label == "fascia screws") > 0
 
 

@@ -121,6 +121,7 @@ TROUBLE = {
     "butts": deck(9000, 2400, 600),
     "gap_year": deck(4000, 3000, 600, put("deck.boards.stock", "indoors"), put("deck.boards.gap_mm", 2)),
     "low_e": deck(4000, 3000, 600, put("deck.house.window", "low_e"), put("deck.boards.product", "uk_composite")),
+    "fascia_shows": deck(4000, 3000, 600, put("deck.boards.fascia", "uk_19x175")),
     "fascia_narrow": deck(4000, 4500, 900, put("deck.boards.fascia", "uk_19x175"), put("deck.joists.size", "uk_47x200"), put("deck.joists.doubled_ends", True)),
     "heavy_board": deck(5400, 3000, 600, put("site.crew", 1), put("deck.boards.product", "na_composite"), **FEET),
     "level_step": deck(4000, 3000, 600, {"do": "add_level"}, put("deck.lower.0.height_mm", 300)),

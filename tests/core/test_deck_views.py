@@ -185,3 +185,11 @@ def test_outlines_for_the_list_of_jobs():
     job = deck(4000, 3000, 600, {"do": "add_cut", "kind": "notch"}, *cut(0, along_mm=1000, out_mm=1000))
     scene = deck_outline(job.deck.shape)
     assert len(scene.shapes[0].points) == 6
+
+
+def test_sections_show_the_fascia_off_the_rim():
+    made = plan(deck(4000, 3000, 600, put("deck.boards.fascia", "uk_19x175"), put("deck.boards.overhang_mm", 38)))
+    along = scenes(made)["elevation"]
+    faces = [s for s in along.shapes if s.of and s.of.startswith("A")]
+    # The rim ends 38 short of the 3000: its fascia, 19 thick on packers of 6, from 2968 to 2987 under the boards.
+    assert {tuple(round(f(q[0] for q in s.points)) for f in (min, max)) for s in faces} == {(2968, 2987)}

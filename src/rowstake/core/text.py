@@ -3,23 +3,16 @@
 from __future__ import annotations
 
 import json
-import re
 from typing import Any
 
-from rowstake.core.faults import refuse
+from rowstake.core.faults import UNKEPT, refuse, shown
 
 DEEPEST = 40
-_UNKEPT = re.compile("[\x00-\x08\x0b\x0c\x0e-\x1f\x7f\ud800-\udfff]")
-
-
-def shown(value: object) -> str:
-    """A value as it can be printed anywhere: what has no meaning in text is a question mark."""
-    return _UNKEPT.sub("?", str(value))
 
 
 def kept(text: str) -> bool:
     """Whether text holds only what can be kept and shown."""
-    return not _UNKEPT.search(text)
+    return not UNKEPT.search(text)
 
 
 def check_text(raw: Any, field: str) -> None:

@@ -6,10 +6,10 @@ import itertools
 import math
 from typing import Any
 
-from rowstake.core.faults import JobFault, refuse
+from rowstake.core.faults import JobFault, refuse, shown
 from rowstake.core.job import GroundPoint, Leg
 from rowstake.core.measure.length import LONGEST_MM
-from rowstake.core.text import read_json, shown
+from rowstake.core.text import read_json
 
 EARTH_RADIUS_MM = 6_371_008_800.0
 FIELD = "geojson"

@@ -12,9 +12,8 @@ from pydantic import BaseModel
 from sqlalchemy.exc import InterfaceError, OperationalError, TimeoutError
 from starlette.exceptions import HTTPException
 
-from rowstake.core.faults import Fault, JobFault
-from rowstake.core.reckoners.base import told as faults_told
-from rowstake.core.text import shown
+from rowstake.core.faults import Fault, JobFault, shown
+from rowstake.core.faults import told as faults_told
 from rowstake.store.jobs import NoSuchJob, Stale
 
 MEDIA = "application/problem+json"

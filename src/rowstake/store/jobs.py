@@ -10,9 +10,9 @@ from pydantic import TypeAdapter
 from sqlalchemy import func, select, tuple_
 from sqlalchemy.orm import Session
 
-from rowstake.core.faults import JobFault
+from rowstake.core.faults import JobFault, shown
 from rowstake.core.job import read_job
-from rowstake.core.text import kept, shown
+from rowstake.core.text import kept
 from rowstake.core.views.card import Card, card
 from rowstake.store.models import JobRow, RevisionRow
 

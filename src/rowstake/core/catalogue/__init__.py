@@ -7,6 +7,8 @@ from functools import cached_property
 from importlib import resources
 from typing import Any, TypeVar
 
+from pydantic import ValidationError
+
 from rowstake.core.catalogue.models import (
     PSI,
     AdviceEntry,
@@ -24,7 +26,7 @@ from rowstake.core.catalogue.models import (
     Species,
     StyleEntry,
 )
-from rowstake.core.faults import refuse
+from rowstake.core.faults import faults_of, refuse
 
 __all__ = [
     "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Decking", "FootingEntry", "Materials", "MethodEntry", "Region", "Section",
@@ -40,7 +42,15 @@ def _read(name: str) -> dict[str, Any]:
 
 
 def _table(name: str, model: type[F]) -> dict[str, F]:
-    return {key: model.model_validate({**values, "id": key}) for key, values in _read(name).items()}
+    """Each entry of a data file by its id. Raises `JobFault` naming file, entry and field of one that cannot be read."""
+    return {key: _entry(name, key, values, model) for key, values in _read(name).items()}
+
+
+def _entry(name: str, key: str, values: dict[str, Any], model: type[F]) -> F:
+    try:
+        return model.model_validate({**values, "id": key})
+    except ValidationError as error:
+        raise faults_of(error, f"catalogue.{name}.{key}.") from None
 
 
 class Catalogue:

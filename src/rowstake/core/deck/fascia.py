@@ -1,4 +1,4 @@
-"""Fascia on the rim along every open edge, under the boards' overhang: ripped, packed off for air, mitred at corners."""
+"""Fascia on the rim along every open edge, packed off for air, under the boards' overhang: ripped, mitred at corners."""
 
 from __future__ import annotations
 
@@ -12,6 +12,14 @@ from rowstake.core.parts import Lies, Part, letters
 from rowstake.core.reckoners.base import up
 
 LEAST_PIECE_MM = 1.0
+PACKER_MM = 6.0
+SHOWS_MM = 13.0
+"""How far boards reach past a fascia, so that water drips clear of it."""
+
+
+def stands_mm(brief: DeckBrief) -> float:
+    """How far a fascia's face stands off the rim: its packers and itself; nothing without one."""
+    return PACKER_MM + brief.fascia.thickness_mm if brief.fascia else 0.0
 
 
 def _open(brief: DeckBrief, edge: Edge) -> bool:
@@ -29,9 +37,9 @@ def fascia_parts(brief: DeckBrief, depth: float, top: float) -> list[Part]:
     if brief.fascia is None:
         return []
     longest, out = max(brief.fascia.lengths_mm), []
-    high, thick = min(depth, brief.fascia.width_mm), brief.fascia.thickness_mm
+    high, thick, off = min(depth, brief.fascia.width_mm), brief.fascia.thickness_mm, stands_mm(brief)
     ring = rings(edges(frame_outline(brief)))[0]
-    outside = set_in(ring, lambda e: -thick if _open(brief, e) else 0.0)
+    outside = set_in(ring, lambda e: -off if _open(brief, e) else 0.0)
     ripped = f", ripped to {brief.printer.length(high)}" if high < brief.fascia.width_mm - 0.5 else ""
     number = 0
     for i, edge in enumerate(ring):
@@ -69,6 +77,3 @@ def _fixings(brief: DeckBrief, pieces: list[Part], thick: float) -> list[Part]:
         Part("fascia packers", "hardware", "skin", f"packer behind the fascia, {brief.sold.size(PACKER_MM)}", "fascia",
              amount=places, unit="each"),
     ] if pieces else []  # fmt: skip
-
-
-PACKER_MM = 6.0

@@ -5,12 +5,15 @@ from __future__ import annotations
 import itertools
 from collections.abc import Callable
 
+from shapely import LineString, Polygon
+
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.frame import Group
 from rowstake.core.deck.stack import ground_at, joist_depth
 from rowstake.core.drawing.scene import Board, Look, Scene, Shape
 from rowstake.core.planned_deck import DeckPlanned
 
+FAR_MM = 1e6
 LOOKS: dict[str, Look] = {"concrete": "concrete", "gravel": "gravel"}
 
 
@@ -69,6 +72,7 @@ def deck_section_scene(planned: DeckPlanned) -> Scene:
             board.rect(line.t1, frame - depth, line.t1 + thick, frame, "frame")
         board.rect(line.t0, frame - depth, line.t1, frame, "frame")
     _boards(board, planned, group.t0, group.t1, top)
+    _fascia(board, planned, 1 if grid.turned else 0, s)
     if not grid.turned:
         _lower_levels(board, planned)
     _stack(board, planned, group, ground, frame, depth)
@@ -155,6 +159,18 @@ def _boards(board: Board, planned: DeckPlanned, low: float, high: float, top: fl
             board.rect(a, top - thick, z, top, "board", f"D{b.number}")
 
 
+def _fascia(board: Board, planned: DeckPlanned, across: int, at: float) -> None:
+    """The fascia where the cut, at `at` on plan axis `across`, goes through it."""
+    low, high = -FAR_MM, FAR_MM
+    cut = LineString([(at, low), (at, high)] if across == 0 else [(low, at), (high, at)])
+    for part in planned.built.parts:
+        if part.kind == "fascia" and part.lies:
+            met = cut.intersection(Polygon(part.lies.points))
+            if not met.is_empty:
+                ends = met.bounds[1 - across], met.bounds[3 - across]
+                board.rect(ends[0], part.lies.bottom_mm, ends[1], part.lies.top_mm, "board", part.label)
+
+
 def _heights(board: Board, planned: DeckPlanned, x: float, ground: Callable[[float], float], top: float) -> None:
     """The whole height at the far edge, and the thresholds over the ground there."""
     p, levels = planned.brief.printer, planned.brief.deck.levels
@@ -199,6 +215,7 @@ def across_scene(planned: DeckPlanned) -> Scene:
         top,
         "board",
     )
+    _fascia(board, planned, 0 if grid.turned else 1, middle)
     for a, b in list(itertools.pairwise(joists))[:4]:
         board.dim((a.s, top), (b.s, top), p.bare(b.s - a.s), 1.0)
     board.dim((low, frame - depth), (high, frame - depth), p.length(high - low), -3.4)

@@ -13,9 +13,8 @@ from pydantic import Field, TypeAdapter, ValidationError
 
 from rowstake.core.edits import deck, fence, shared
 from rowstake.core.edits.base import Change
-from rowstake.core.faults import refuse
+from rowstake.core.faults import faults_of, refuse
 from rowstake.core.job import DeckJob, FenceJob, read_job
-from rowstake.core.reckoners.base import faults_of
 
 __all__ = ["Change", "Edit", "apply", "apply_raw", "read_edit"]
 

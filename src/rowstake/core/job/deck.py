@@ -7,8 +7,8 @@ from typing import Annotated, Literal
 from pydantic import Field, ValidationError
 
 from rowstake.core.catalogue import CATALOGUE, pick
+from rowstake.core.faults import faults_of
 from rowstake.core.job.base import Block, Common, Key, LengthOrZero
-from rowstake.core.reckoners.base import faults_of
 
 DeckSide = Literal["house", "left", "right", "far"]
 

@@ -7,8 +7,8 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, ValidationError
 
 from rowstake.core.catalogue import CATALOGUE, StyleEntry, pick
+from rowstake.core.faults import faults_of
 from rowstake.core.job.base import Block, Common, Key, Length, LengthOrZero
-from rowstake.core.reckoners.base import faults_of
 
 
 class Leg(Block):

@@ -7,11 +7,10 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from rowstake.core.faults import refuse
+from rowstake.core.faults import faults_of, refuse
 from rowstake.core.job.base import SCHEMA
 from rowstake.core.job.deck import DeckJob
 from rowstake.core.job.fence import FenceJob
-from rowstake.core.reckoners.base import faults_of
 from rowstake.core.text import check_text, read_json
 
 Job = FenceJob | DeckJob

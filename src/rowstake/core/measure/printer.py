@@ -76,7 +76,11 @@ class Printer:
             litres = m3 * 1000
             return f"{m3:.2f} m³" if litres >= 100 else f"{litres:.{0 if litres >= 10 else 2}f} litres"
         cubic_feet = m3 / 0.3048**3
-        return f"{cubic_feet / 27:.2f} cu yd" if cubic_feet >= 27 else f"{cubic_feet:.{1 if cubic_feet >= 1 else 2}f} cu ft"
+        return (
+            f"{cubic_feet / 27:.2f} cu yd"
+            if cubic_feet >= 27
+            else f"{cubic_feet:.{1 if cubic_feet >= 1 else 2}f} cu ft"
+        )
 
     def liquid(self, litres: float) -> str:
         """Water, stain and the like: `12 litres`, or US gallons and quarts where feet are used."""

@@ -3,15 +3,14 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Annotated, Any, Generic, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from rowstake.core.faults import Fault, JobFault, refuse
+from rowstake.core.faults import Fault, JobFault, faults_of, refuse
 from rowstake.core.measure import Printer, parse_length
-from rowstake.core.text import shown
 
 LONGEST = 10_000_000.0
 LEAST = 0.5
@@ -51,37 +50,6 @@ class Reckoner(Generic[I, O]):
     run: Callable[[I], O]
     say: Callable[[I, O, Printer], str]
     example: dict[str, Any]
-
-
-def faults_of(error: ValidationError, prefix: str = "") -> JobFault:
-    """A Pydantic error in the words of a `JobFault`: field, value, what is allowed."""
-    return JobFault(*told(error.errors(), prefix))
-
-
-def told(errors: Iterable[Any], prefix: str = "") -> tuple[Fault, ...]:
-    """Pydantic's details of errors as faults; limits of lengths carry their unit."""
-    found = []
-    for e in errors:
-        path = ".".join(str(p) for p in e["loc"])
-        context = e.get("ctx") or {}
-        limits = [
-            f"{word} {context[key]:g}" if isinstance(context[key], int | float) else f"{word} {context[key]}"
-            for key, word in (
-                ("gt", "more than"), ("ge", "at least"), ("lt", "less than"), ("le", "at most"),
-                ("expected", "one of"),
-            )
-            if key in context
-        ]  # fmt: skip
-        field = f"{prefix}{path}".strip(".") or "inputs"
-        unit = " mm" if field.endswith("_mm") and limits else ""
-        allowed = (" and ".join(limits) or e["msg"].removeprefix("Input should be ")) + unit
-        given = "nothing" if e["type"] == "missing" else shown(e.get("input"))[:80]
-        label = field.rsplit(".", 1)[-1].removesuffix("_mm").replace("_", " ")
-        message = (
-            e["msg"].replace("Input should", "should", 1) if e["msg"].startswith("Input should") else f": {e['msg']}"
-        )
-        found.append(Fault(field, given, allowed, f"{label} {message}".replace(" : ", ": ")))
-    return tuple(found)
 
 
 def read_inputs(reckoner: Reckoner[Any, Any], raw: dict[str, Any], units: str = "mm") -> Inputs:

@@ -9,7 +9,7 @@ from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field, TypeAdapter, ValidationError
 
 from rowstake.core.edits import Edit, apply
-from rowstake.core.faults import refuse
+from rowstake.core.faults import faults_of, refuse
 from rowstake.core.job import DeckJob, FenceJob, read_job, write_job
 from rowstake.core.measure import parse_length
 from rowstake.core.plan import plan
@@ -23,7 +23,6 @@ from rowstake.core.preview import (
     ways_to_end,
     what_the_wind_asks,
 )
-from rowstake.core.reckoners.base import faults_of
 from rowstake.core.second_look import Quoted, Verdict, second_look
 from rowstake.core.views import Desk, desk
 

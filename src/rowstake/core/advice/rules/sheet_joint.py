@@ -17,7 +17,7 @@ def look(planned: Planned) -> Iterator[Finding]:
     if wide:
         module = brief.board.width_mm + brief.fence.skin.gap_mm
         yield found(
-            f"Sheet joints hang between posts in {len(wide)} bays",
+            f"Sheet joints hang between posts in {len(wide)} {'bay' if len(wide) == 1 else 'bays'}",
             f"A joint must fall on the middle of a post: centres of {p.fine(module)}, the sheet and its joint gap.",
             wide,
             [

@@ -40,6 +40,8 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
         out.append(Need("frame", f"{lights.count} holes of {p.length(19)} and the cable drawn", "the lights"))
     if plan.fall_mm() > brief.guard_over_mm or brief.deck.joists.guard_blocks:
         out.append(Need("frame", "blocks and bolts where guard posts will stand", "the guard"))
+    if brief.fascia:
+        out.append(Need("frame", "every bolt and screw head on the rim countersunk", "the fascia"))
     if brief.footing.id == "pile" and brief.fascia:
         out.append(
             Need(
