@@ -138,3 +138,30 @@ def test_an_obstacle_moves_posts_to_its_edges():
 def test_an_end_post_in_an_obstacle_is_told():
     made = plan(edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 0, "width_mm": 400}))
     assert any(f.title == "P1 stands in the tree" for f in made.findings)
+
+
+def test_posts_that_just_miss_a_length():
+    # (1940 + 50 + 50) × 1.5 = 3060, sold at 3000 and 3600: 60 over, mended by 40 less of height.
+    job = edited(fence((9000, 0)), put("fence.skin.height_mm", 1940))
+    [finding] = [f for f in found(plan(job), "just_over") if "posts" in f.title]
+    assert "60 mm" in finding.title
+    lower = next(f for f in finding.fixes if "ower" in f.label)
+    after = plan(edited(job, *lower.edits))
+    assert after.brief.fence.skin.height_mm == pytest.approx(1900)
+    assert [f for f in found(after, "just_over") if "posts" in f.title] == []
+    assert max(line.length_mm for line in after.lists.buy if line.item == "100×100") == 3000
+
+
+def test_a_fix_of_one_gate_settles_that_gate():
+    job = edited(
+        fence((18000, 0)), {"do": "add_gate", "leg": 0, "at_mm": 2000, "opening_mm": 3000},
+        {"do": "add_gate", "leg": 0, "at_mm": 9000, "opening_mm": 3000},
+    )  # fmt: skip
+    made = plan(job)
+    wide = found(made, "wide_gate")
+    assert len(wide) == 2
+    for one, other in (wide, wide[::-1]):
+        done = consequence(job, made, list(one.fixes[0].edits))
+        assert one.title in done.settles
+        assert other.title not in done.settles
+        assert one.title not in done.brings

@@ -1,4 +1,5 @@
 import json
+from itertools import pairwise
 
 import pytest
 from hypothesis import given, settings
@@ -147,3 +148,17 @@ def test_units_switch_loses_nothing():
     back = edited(there, put("units", "mm"))
     assert json.dumps(write_job(back)) == json.dumps(write_job(job))
     assert plan(there).workings["posts"].value == plan(job).workings["posts"].value
+
+
+def test_gates_are_hung_beside_each_other_until_there_is_no_room():
+    job = fence((9000, 0))
+    for _ in range(4):
+        job = edited(job, {"do": "add_gate", "leg": 0})
+    spans = sorted((g.at_mm, g.at_mm + g.opening_mm) for g in job.fence.gates)
+    assert all(a[1] < b[0] for a, b in pairwise(spans))
+    plan(job)
+    for _ in range(20):
+        job = edited(job, {"do": "add_gate", "leg": 0})
+    with pytest.raises(JobFault) as caught:
+        plan(job)
+    assert "gates" in caught.value.faults[0].field

@@ -47,3 +47,30 @@ def test_the_cap_is_part_of_what_a_bay_weighs():
     bare = plan(edited(yard(), put("fence.posts.proud_mm", 0)))
     capped = plan(edited(yard(), put("fence.posts.proud_mm", 0), put("fence.trims.cap_rail", "uk_38x87")))
     assert capped.bay_weight_kg() > bare.bay_weight_kg()
+
+
+def test_caps_of_two_heights_meet_without_a_mitre():
+    job = edited(
+        yard(), put("fence.posts.proud_mm", 0), put("fence.trims.cap_rail", "uk_38x87"),
+        {"do": "levels", "text": "1, 0, 0\n1, 9000, 0\n2, 0, -600\n2, 6000, -600"}, put("fence.slope.way", "stepped"),
+    )  # fmt: skip
+    caps = pieces(plan(job), "cap rail")
+    at_corner = [p for p in caps if p.of == "run 1"][-1], next(p for p in caps if p.of == "run 2")
+    tops = [round(p.place.bottom_mm) for p in at_corner]
+    assert tops[0] - tops[1] > 1
+    assert not [p.ends for p in at_corner if "mitred" in p.ends and p.place.right_mm in (9043.5,)]
+    # Each ends at the outer face of the corner post, 50 past its middle.
+    assert (at_corner[0].place.right_mm, at_corner[1].place.left_mm) == (9050, -50)
+
+
+def test_trims_that_follow_a_slope_are_cut_plumb():
+    job = edited(
+        yard(), put("fence.posts.proud_mm", 0), put("fence.trims.cap_rail", "uk_38x87"), put("fence.skin.ground_gap_mm", 160),
+        put("fence.trims.gravel_board", "uk_38x150"), {"do": "levels", "text": "0, 0\n9000, 900"}, put("fence.slope.way", "raked"),
+    )  # fmt: skip
+    made = plan(job)
+    # 1 in 10 along the first leg: 5.7° off square.
+    for kind in ("cap rail", "gravel board"):
+        sloped = [p for p in pieces(made, kind) if p.place.leg == 0]
+        assert sloped
+        assert all("plumb cut, 5.7° off square" in p.ends for p in sloped), kind

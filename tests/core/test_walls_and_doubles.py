@@ -101,3 +101,11 @@ def test_doubled_posts_share_the_wind():
     )  # 125 and three quarters of the second
     assert screws == 12
     assert "every post doubled" in [way.label for way in what_the_wind_asks(edited(yard(), *deep))]
+
+
+def test_a_drainage_gap_over_a_wall_is_not_soil():
+    text = {"do": "levels", "text": "0, 500, wall\n7200, 500, wall"}
+    low = put("fence.skin.ground_gap_mm", 10)
+    on_soil, on_wall = plan(edited(fence((7200, 0)), low)), plan(edited(fence((7200, 0)), text, low))
+    assert [f for f in on_soil.findings if f.rule == "soil_touch"]
+    assert not [f for f in on_wall.findings if f.rule == "soil_touch"]

@@ -9,7 +9,7 @@ from pathlib import Path
 
 import pytest
 from fastapi.testclient import TestClient
-from sqlalchemy import inspect
+from sqlalchemy import inspect, text
 
 from rowstake.server.app import create_app
 from rowstake.server.run import add_demo_jobs
@@ -132,3 +132,23 @@ def test_demo_keeps_its_data_says_when_it_runs_and_stops_clean(tmp_path):
         assert _stop(back) == 0
     finally:
         shutil.rmtree(home, ignore_errors=True)
+
+
+def test_a_start_that_cannot_be_says_why(tmp_path, own_server):
+    def said(*words: str, home: Path = tmp_path) -> str:
+        run = subprocess.run(
+            [sys.executable, "-m", "rowstake.cli", *words, "--port", "0"],
+            env={**os.environ, "ROWSTAKE_HOME": str(home)}, capture_output=True, text=True, check=False,
+        )  # fmt: skip
+        assert run.returncode == 1
+        assert "Traceback" not in run.stderr
+        return run.stderr
+
+    assert "--database no such thing: Could not parse" in said("serve", "--database", "no such thing")
+    (tmp_path / "file").write_text("in the way")
+    assert "file cannot be written" in said("demo", home=tmp_path / "file")
+    with engine_for(own_server.url()).begin() as connection:
+        connection.execute(text("create table if not exists alembic_version (version_num varchar(32) not null)"))
+        connection.execute(text("delete from alembic_version"))
+        connection.execute(text("insert into alembic_version values ('9999')"))
+    assert "newer Row Stake (tables 9999)" in said("serve", "--database", own_server.url())

@@ -7,6 +7,7 @@ import threading
 import time
 import urllib.error
 import urllib.request
+import xml.etree.ElementTree as ET
 from pathlib import Path
 
 import pytest
@@ -14,14 +15,17 @@ from fastapi.testclient import TestClient
 from openpyxl import load_workbook
 from sqlalchemy import event, text
 
+from rowstake.core.drawing import scenes
 from rowstake.core.job import write_job_text
 from rowstake.core.plan import plan
 from rowstake.files import export
+from rowstake.files.formats.svg import INK, scene_svg
 from rowstake.server.app import create_app
 from rowstake.server.limits import Busy
 from rowstake.store.database import engine_for, migrate
 from rowstake.store.models import RevisionRow
 from tests.conftest import HERE, new_server
+from tests.decks import deck
 from tests.e2e.conftest import Site
 from tests.jobs import edited, put, yard
 from tests.server.test_jobs_api import NEW
@@ -269,3 +273,17 @@ def test_the_database_killed_alone_is_started_again():
         engine.dispose()
     finally:
         server.stop()
+
+
+def test_a_decks_workbook_and_load_picture_are_its_own():
+    made = plan(deck(4000, 3000, 600))
+    _, _, data = export(made, "xlsx", "lists")
+    book = load_workbook(io.BytesIO(data))
+    words = [str(c.value) for sheet in book for row in sheet for c in row if c.value]
+    assert any("Decks collapse first at the ledger" in w for w in words)
+    assert not any("neighbour" in w or "heavy leaf" in w for w in words)
+    svg = scene_svg(scenes(made)["load"])
+    for shape in ET.fromstring(svg).iter():
+        if shape.tag.endswith(("polygon", "polyline", "circle")):
+            assert shape.get("fill") != INK
+            assert shape.get("fill")

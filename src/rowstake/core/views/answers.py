@@ -19,6 +19,10 @@ class Row:
     text: str
 
 
+NOT_ASKED = ("count", "throat_mm")
+"""Outputs of what may be left empty: none of them is no answer. Of others it is: no length on sale is long enough."""
+
+
 def _words(name: str, value: Any, p: Printer) -> Row:
     if value is None:
         return Row(name.removesuffix("_mm").replace("_", " "), "none")
@@ -42,5 +46,6 @@ def _words(name: str, value: Any, p: Printer) -> Row:
 
 
 def rows(out: Outputs, p: Printer) -> list[Row]:
-    """Every output in order."""
-    return [_words(name, value, p) for name, value in out.model_dump().items()]
+    """Every output in order; what was not asked for has no row."""
+    made = out.model_dump().items()
+    return [_words(name, value, p) for name, value in made if value is not None or name not in NOT_ASKED]

@@ -60,7 +60,7 @@ def stakes(plan: Plan) -> list[Stake]:
         ("skin", "Skin", board, "boards"),
         ("gates", "Gates", f"{gates} gate{'s' * (gates != 1)}" if gates else "none yet",
          f"leaf_{plan.gates[0].gate.id}" if gates else ""),
-        ("buy", "Buy & cut", f"{lists.bags} bags, {by_key['timber'].text} lengths", "bags"),
+        ("buy", "Buy & cut", f"{lists.bags} bags, {by_key['timber'].text}", "bags"),
     ]  # fmt: skip
     return flagged(rows, plan.findings, "")
 

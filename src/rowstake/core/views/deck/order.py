@@ -18,15 +18,9 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
                 "the boards that hide it",
             )
         )
-    nailed = plan.total("nailer")
-    if boards.border.boards and nailed:
-        out.append(
-            Need(
-                "frame",
-                f"{nailed} nailers and {plan.total('ladder block')} ladder blocks under the border",
-                "the border",
-            )
-        )
+    under = [f"{n} {kind}s" for kind in ("nailer", "ladder block") if (n := plan.total(kind))]
+    if boards.border.boards and under:
+        out.append(Need("frame", f"{' and '.join(under)} under the border", "the border"))
     if plan.laying.breakers:
         out.append(
             Need("frame", f"a joist under both edges of {len(plan.laying.breakers)} breakers", "the breaker boards")

@@ -19,6 +19,6 @@ def deck_stakes(plan: DeckPlan) -> list[Stake]:
         ("holes", "Footings", f"{by_key['footings']}, {by_key['bags']} bags", "footings"),
         ("frame", "Frame", by_key["joists"], "joist_span"),
         ("skin", "Boards", f"{by_key['boards']}, last row {by_key['last']}", "last"),
-        ("buy", "Buy & cut", f"{by_key['timber']} lengths, {by_key['waste']} waste", "timber"),
+        ("buy", "Buy & cut", f"{by_key['timber']}, {by_key['waste']} waste", "timber"),
     ]  # fmt: skip
     return flagged(rows, plan.findings, "deck_")
