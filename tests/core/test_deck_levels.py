@@ -59,6 +59,17 @@ def test_figures_and_lists_count_both():
     assert {s.of for s in shown.scenes["plan"].shapes} >= {"Q1-D1", "Q1-J1"}
 
 
+def test_workings_tell_of_both():
+    made = plan(with_level())
+    told = made.workings
+    # 12 m² and 2 × 1.2 m; 20 rows of 3 m and 8 of 1.2; the year in the boards is one for both.
+    assert told["area"].value == "12.00 m²; level Q1: 2.40 m²"
+    assert "level Q1: 8 rows" in told["boards"].formula
+    assert "level Q1: at Q1-P" in told["stack"].formula
+    assert "level Q1" not in told["seasons"].formula
+    assert not any("level Q1" in w.formula for w in plan(deck()).workings.values())
+
+
 def test_on_falling_ground_its_posts_are_as_much_longer():
     flat, fallen = plan(with_level()), plan(with_level(put("deck.levels.fall_out_mm", 300)))
     for a, b in zip(flat.lower[0].built.posts, fallen.lower[0].built.posts, strict=True):

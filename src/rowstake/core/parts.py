@@ -5,7 +5,7 @@ Also the two things every trade hands on with its parts: workings and findings.
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any, Literal
 
 Step = Literal["holes", "frame", "skin", "gates"]
@@ -118,3 +118,11 @@ class Notebook:
 
     def note(self, key: str, title: str, value: str, *, rule: str, formula: str, source: str, changes: str) -> None:
         self.workings[key] = Working(key, title, value, rule, formula, source, changes)
+
+    def fold_in(self, where: str, other: Notebook) -> None:
+        """The workings of another place behind those here, named by it; what is the same in both is told once."""
+        for key, there in other.workings.items():
+            here = self.workings.setdefault(key, there)
+            if here.formula != there.formula:
+                told = {part: getattr(there, part) for part in ("value", "formula")}
+                self.workings[key] = replace(here, **{k: f"{getattr(here, k)}; {where}: {v}" for k, v in told.items()})

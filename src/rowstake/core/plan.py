@@ -84,6 +84,10 @@ def _deck(job: DeckJob) -> DeckPlan:
     )
     book = Notebook()
     explain_deck(brief, main.grid, main.supports, main.laying, main.built, turn, book)
+    for low in lower:
+        own = Notebook()
+        explain_deck(low.brief, low.grid, low.supports, low.laying, low.built, turn, own)
+        book.fold_in(f"level {low.level.id}", own)
     explain_lists(brief.printer, brief.bag, lists, "", book)
     explain_days(on_site, job.site.crew, brief.printer, book, "the frame")
     told = {field.name: getattr(planned, field.name) for field in fields(planned)}
