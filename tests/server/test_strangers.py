@@ -1,5 +1,6 @@
 """What a stranger or a slip sends: each is refused in words, none is a fault of the program's own."""
 
+import asyncio
 import io
 import json
 import stat
@@ -204,19 +205,30 @@ def test_the_database_is_for_its_owner_alone(postgres):
         assert c.execute("SHOW listen_addresses").fetchone()[0] == ""
 
 
-def test_busy_is_said_at_once(engine):
-    app = create_app(engine)
-    client = TestClient(app, base_url=HERE, raise_server_exceptions=False)
-    assert client.get("/api/jobs").status_code == 200
-    gate = app.middleware_stack
-    while not isinstance(gate, Busy):
-        gate = gate.app
-    gate.under_way = gate.most
-    told = problem(client.get("/api/jobs"), 503)
-    assert "again in a moment" in told["title"]
-    assert client.get("/").status_code == 200
-    gate.under_way = 0
-    assert client.get("/api/jobs").status_code == 200
+def test_busy_is_said_before_anything_times_out():
+    done = []
+
+    async def slow(scope, receive, send):
+        await asyncio.sleep(0.2)
+        done.append(scope["path"])
+
+    async def ask(gate, path="/api/jobs"):
+        said = []
+
+        async def send(message):
+            said.append(message)
+
+        await gate({"type": "http", "path": path, "method": "GET", "headers": []}, None, send)
+        return said[0]["status"] if said else 200
+
+    async def crowd(gate, count):
+        return sorted(await asyncio.gather(*(ask(gate) for _ in range(count))))
+
+    # Two at once, each a fifth of a second: with time to wait, twelve are all served; with too little, the last are told.
+    assert asyncio.run(crowd(Busy(slow, 2, 10.0), 12)) == [200] * 12
+    assert asyncio.run(crowd(Busy(slow, 2, 0.1), 6)) == [200] * 2 + [503] * 4
+    assert asyncio.run(crowd(Busy(slow, 2, 10.0, in_line=3), 8)) == [200] * 5 + [503] * 3
+    assert asyncio.run(ask(Busy(slow, 0, 0.1), "/")) == 200
 
 
 def test_sixty_saves_at_once(engine):

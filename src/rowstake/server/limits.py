@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import asyncio
 from collections.abc import Iterable
 from urllib.parse import urlsplit
 
@@ -12,8 +13,11 @@ from rowstake.server.problems import answer
 
 LARGEST = 2_000_000
 """Bytes: a job of 10 km is well under this."""
-MOST_AT_ONCE = 64
-"""Requests to the interface under way; the next is told to come again in a moment, before anything times out."""
+MOST_AT_ONCE = 24
+"""Requests to the interface that are worked on together; more than two cores can do, fewer than the pool has connections."""
+LONGEST_S = 10.0
+"""How long one waits its turn before it is told to come again in a moment: well before a browser gives up."""
+MOST_IN_LINE = 1000
 SAFE = ("GET", "HEAD", "OPTIONS")
 
 
@@ -56,26 +60,42 @@ class BodyLimit:
 
 
 class Busy:
-    """Answers at once that it is busy when too many requests are under way, so that none waits until it times out."""
+    """Takes requests to the interface in turn, so many at once. One whose turn does not come soon is told that it is busy,
+    so that none waits until it times out."""
 
-    def __init__(self, app: ASGIApp, most: int = MOST_AT_ONCE) -> None:
-        self.app, self.most, self.under_way = app, most, 0
+    def __init__(
+        self, app: ASGIApp, most: int = MOST_AT_ONCE, longest_s: float = LONGEST_S, in_line: int = MOST_IN_LINE
+    ) -> None:
+        self.app, self.turns, self.longest_s, self.in_line = app, asyncio.Semaphore(most), longest_s, in_line
+        self.waiting = 0
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http" or not scope["path"].startswith("/api/"):
             await self.app(scope, receive, send)
-            return
-        if self.under_way >= self.most:
+        elif await self._turn():
+            try:
+                await self.app(scope, receive, send)
+            finally:
+                self.turns.release()
+        else:
             busy = answer(
                 503, "Busy, again in a moment", "Many people are at work. Your change is kept and sent again."
             )
             await busy(scope, receive, send)
-            return
-        self.under_way += 1
+
+    async def _turn(self) -> bool:
+        if not self.turns.locked():
+            return await self.turns.acquire()
+        if self.waiting >= self.in_line:
+            return False
+        self.waiting += 1
         try:
-            await self.app(scope, receive, send)
+            await asyncio.wait_for(self.turns.acquire(), self.longest_s)
+        except TimeoutError:
+            return False
         finally:
-            self.under_way -= 1
+            self.waiting -= 1
+        return True
 
 
 class OwnPagesOnly:
