@@ -62,7 +62,10 @@ def main() -> None:
         page = new_page(browser, theme="dark")
         open_job(page, "Windmill Paddock, back yard")
         go(page, "skin")
-        page.locator("[data-finding=sliver] li button").first.click()
+        sliver = page.locator("[data-finding=sliver]")
+        if not sliver.locator("li button").count():
+            sliver.get_by_role("button", name="ways out").click()
+        sliver.locator("li button").first.click()
         page.get_by_text("Trying:").wait_for()
         shoot(page, "desk-trying-dark")
         page = new_page(browser)
