@@ -5,10 +5,13 @@ from __future__ import annotations
 import copy
 import json
 import random
+import re
 import threading
 import time
 import urllib.error
 import urllib.request
+
+from jsonschema import Draft202012Validator
 
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
@@ -64,9 +67,37 @@ def job_files(seed: int, count: int, sources) -> None:
             assert all(f.message for f in fault.faults)
 
 
+class Promised:
+    """The document of the interface, held to what is answered."""
+
+    def __init__(self, document) -> None:
+        self.document, self.validators = document, {}
+        self.paths = [(re.compile(re.sub(r"\{[^}]+\}", "[^/]+", path)), how) for path, how in document["paths"].items()]
+
+    def holds(self, method: str, path: str, answer) -> None:
+        """Its status is one the document names for this path, and its body is of the shape it gives."""
+        how = next((h for path_, h in self.paths if path_.fullmatch(path)), {}).get(method.lower())
+        if how is None:  # the pages themselves, for any path of theirs; nothing else
+            assert not path.startswith("/api/") or answer.status_code >= 400, (method, path, answer.status_code)
+            return
+        status = str(answer.status_code)
+        told = how["responses"].get(status) or how["responses"].get(f"{status[0]}XX")
+        assert told is not None, (method, path, status, sorted(how["responses"]))
+        kind = answer.headers.get("content-type", "").split(";")[0]
+        schema = told.get("content", {}).get(kind, {}).get("schema")
+        if schema:
+            key = json.dumps(schema)
+            if key not in self.validators:
+                whole = {**schema, "components": self.document["components"]}
+                self.validators[key] = Draft202012Validator(whole)
+            wrong = next(self.validators[key].iter_errors(answer.json()), None)
+            assert wrong is None, (method, path, status, wrong.json_path, wrong.message[:300])
+
+
 def requests(client, seed: int, count: int, asks) -> dict[int, int]:
-    """Requests made from good ones by mutation: none is a fault of the server's own, and every refusal is a problem."""
-    dice, said = random.Random(seed), {}
+    """Requests made from good ones by mutation: none is a fault of the server's own, every refusal is a problem, and every
+    answer is as the document of the interface says."""
+    dice, said, promised = random.Random(seed), {}, Promised(client.get("/api/openapi.json").json())
     for _ in range(count):
         method, path, body = dice.choice(asks)
         if dice.random() < 0.15:
@@ -81,6 +112,7 @@ def requests(client, seed: int, count: int, asks) -> dict[int, int]:
         answer = client.request(method, path, content=raw, headers={"Content-Type": "application/json"})
         said[answer.status_code] = said.get(answer.status_code, 0) + 1
         assert answer.status_code < 500, (method, path, (raw or b"")[:300], answer.text[:300])
+        promised.holds(method, answer.url.path, answer)
         if answer.status_code >= 400:
             told = answer.json()
             assert answer.headers["content-type"] == "application/problem+json"
