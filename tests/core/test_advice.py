@@ -5,6 +5,7 @@ import pytest
 from rowstake.core.advice import all_rules
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.edits import apply_raw
+from rowstake.core.job import Leg, new_fence
 from rowstake.core.plan import plan
 from rowstake.core.preview import consequence
 from tests.jobs import edited, fence, put, yard
@@ -165,3 +166,13 @@ def test_a_fix_of_one_gate_settles_that_gate():
         assert one.title in done.settles
         assert other.title not in done.settles
         assert one.title not in done.brings
+
+
+@pytest.mark.parametrize("region", list(CATALOGUE.regions))
+@pytest.mark.parametrize("style", list(CATALOGUE.styles))
+def test_what_a_new_fence_begins_with_holds(region, style):
+    """A style as it comes stands its region's wind, its rails reach, its sheets meet on posts."""
+    for length in range(2900, 16000, 1310):
+        made = plan(new_fence("x", region, [Leg(length_mm=length, turn_deg=0)], style))
+        rules = {f.rule for f in made.findings}
+        assert not rules & {"gust", "rail_reach", "sheet_joint", "joint_off_post", "soil_touch"}, (length, rules)

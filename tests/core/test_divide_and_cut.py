@@ -41,6 +41,11 @@ def test_module_with_a_scrap_left_goes_into_the_bay_before():
     assert divide(4900, "module", 2400, "end", [], LEAST) == pytest.approx([0, 2400, 4900])
     assert divide(5400, "module", 2400, "start", [], LEAST) == pytest.approx([0, 600, 3000, 5400])
     assert divide(4800, "module", 2400, "end", [], LEAST) == pytest.approx([0, 2400, 4800])
+    # Sheets may not hang past their posts: the scrap and a module make two equal bays.
+    assert divide(4900, "module", 2400, "end", [], LEAST, True) == pytest.approx([0, 2400, 3650, 4900])
+    assert divide(4900, "module", 2400, "start", [], LEAST, True) == pytest.approx([0, 1250, 2500, 4900])
+    assert divide(2500, "module", 2400, "end", [], LEAST, True) == pytest.approx([0, 1250, 2500])
+    assert divide(2300, "module", 2400, "end", [], LEAST, True) == pytest.approx([0, 2300])
 
 
 def test_a_zone_takes_a_post_to_each_edge():

@@ -51,6 +51,7 @@ def test_what_is_no_load_is_told(text):
 
 def test_loads_are_printed_in_the_jobs_units():
     assert (METRIC.pressure(1.5), METRIC.pressure(2), METRIC.force(6.67)) == ("1.5 kPa", "2 kPa", "6.7 kN")
+    assert METRIC.force(0.04) == "40 N"
     assert (FEET.pressure(1.9152104), FEET.force(6.6723)) == ("40 psf", "1500 lb")
     assert (METRIC.area(12), FEET.area(9.2903)) == ("12.00 m²", "100 sq ft")
 

@@ -249,7 +249,15 @@ class _Surveyor:
         obstacles = [o for o in brief.fence.obstacles if o.leg == leg.index]
         zones = merged([(o.at_mm - reach - start, o.at_mm + o.width_mm + reach - start) for o in obstacles])
         bays = brief.fence.bays
-        marks = divide(end - start, bays.way, pitch_mm(brief), bays.remainder, zones, 2 * face_mm(brief.post))
+        marks = divide(
+            end - start,
+            bays.way,
+            pitch_mm(brief),
+            bays.remainder,
+            zones,
+            2 * face_mm(brief.post),
+            brief.style.on_centres,
+        )
         run = [first]
         run.extend(self._set("line", False, ((leg.index, start + m),)) for m in marks[1:-1])
         run.append(self._last_of(leg) if last else self._set("gate", True, ((leg.index, end),)))

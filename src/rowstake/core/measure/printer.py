@@ -61,8 +61,10 @@ class Printer:
         return f"{m2:.2f} m²" if self.units == "mm" else f"{m2 / 0.3048**2:.0f} sq ft"
 
     def force(self, kn: float) -> str:
-        """A load: `6.7 kN` or `1506 lb`."""
-        return f"{kn:.1f} kN" if self.units == "mm" else f"{kn / KN_PER_LB:.0f} lb"
+        """A load: `6.7 kN`, a small one `40 N`; or `1506 lb`."""
+        if self.units == "ft-in":
+            return f"{kn / KN_PER_LB:.0f} lb"
+        return f"{kn:.1f} kN" if abs(kn) >= 0.1 else f"{kn * 1000:.0f} N"
 
     def pressure(self, kpa: float) -> str:
         """A load on an area: `1.5 kPa` or `40 psf`."""
