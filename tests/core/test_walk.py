@@ -5,7 +5,10 @@ import os
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from tests.decks import deck
+from tests.holds.extremes import extremes
 from tests.holds.walk import walk
+from tests.jobs import put, yard
 
 
 @settings(
@@ -14,3 +17,9 @@ from tests.holds.walk import walk
 @given(st.integers(0, 2**48))
 def test_a_walk_of_edits_holds(seed):
     walk(seed)
+
+
+def test_every_number_at_its_least_and_most():
+    cut_out = {"do": "add_cut", "kind": "hole"}
+    assert extremes(yard()) > 100
+    assert extremes(deck(5000, 4000, 900, cut_out, {"do": "add_level"}, put("deck.boards.fascia", "uk_19x175"))) > 100

@@ -25,7 +25,7 @@ class Site(Block):
     """Where the work stands. The gust is a 3-second gust at 10 m."""
 
     frost_depth_mm: Annotated[float, Field(ge=0, le=3000)] = 0
-    gust_mps: Annotated[float, Field(gt=0, le=120)] = 30
+    gust_mps: Annotated[float, Field(ge=0.001, le=120)] = 30
     exposure: Literal["B", "C", "D"] = "B"
     soil: str = "clay"
     near_salt: bool = False

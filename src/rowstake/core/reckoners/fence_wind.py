@@ -19,7 +19,7 @@ class FenceWind(Inputs):
     bay_mm: Length
     solidity: Annotated[float, Field(ge=0.01, le=1)] = 1
     exposure: Literal["B", "C", "D"] = "B"
-    wind_mps: Annotated[float, Field(ge=1, le=120)]
+    wind_mps: Annotated[float, Field(ge=0.001, le=120)]
     species: str = "southern_pine"
     post_size: str = "4x4"
     hole_diameter_mm: Length
