@@ -162,3 +162,16 @@ def test_gates_are_hung_beside_each_other_until_there_is_no_room():
     with pytest.raises(JobFault) as caught:
         plan(job)
     assert "gates" in caught.value.faults[0].field
+
+
+def test_a_gate_that_all_but_fits_hangs_from_post_to_post():
+    # 125 of post and 1000 of opening in 1125.3: no post stands 0.3 mm beside another.
+    job = fence((3000, 0), (1125.3, 90))
+    made = plan(edited(job, {"do": "add_gate", "leg": 1, "at_mm": 100, "opening_mm": 1000}))
+    assert [p.kind for p in made.layout.posts if p.gate] == ["corner", "end"]
+    assert [r.leg for r in made.layout.runs] == [0]
+    # Moved back to end on the end post it would overlap the gate before it: refused, not built.
+    two = edited(fence((3300, 0)), {"do": "add_gate", "leg": 0, "at_mm": 500, "opening_mm": 1000})
+    with pytest.raises(JobFault) as caught:
+        plan(edited(two, {"do": "add_gate", "leg": 0, "at_mm": 1700, "opening_mm": 1600}))
+    assert caught.value.faults[0].field == "fence.gates.1.opening_mm"

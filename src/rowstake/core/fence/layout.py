@@ -110,6 +110,10 @@ class _Placed:
     on_end: bool
 
 
+SAME_MM = 0.5
+"""Two places nearer than this are one."""
+
+
 def _place_gates(brief: Brief, leg: LegLine) -> list[_Placed]:
     """Post centres of each gate on a leg. A gate within a post of the leg's end hangs on the end post."""
     face = face_mm(brief.gate_post)
@@ -129,24 +133,27 @@ def _place_gates(brief: Brief, leg: LegLine) -> list[_Placed]:
                 f"{at}.at_mm", p.length(gate.at_mm), f"up to {p.length(leg.length_mm - gate.opening_mm - face / 2)}",
                 f"Gate {gate.id} runs past the end of leg {leg.index + 1}",
             )  # fmt: skip
-        left = gate.at_mm - face / 2
-        end = False
         if placed and gate.at_mm < placed[-1].right_mm - face / 2 - 1e-6:
             raise refuse(f"{at}.at_mm", p.length(gate.at_mm), "an opening clear of the other gates",
                          f"Gate {gate.id} overlaps gate {placed[-1].gate.id}")  # fmt: skip
-        if left - previous < face:
-            left, end = previous, True
-        right = left + face + gate.opening_mm
-        if leg.length_mm - right < face:
-            shifted = leg.length_mm - face - gate.opening_mm
-            if end and abs(shifted - left) > 0.5:
+        left, span = gate.at_mm - face / 2, face + gate.opening_mm
+        at_end = leg.length_mm - (left + span) < face
+        if at_end:
+            left = leg.length_mm - span
+        on_last = left - previous < face
+        if on_last and not at_end:
+            left = previous
+            at_end = leg.length_mm - (left + span) < face
+        if on_last and at_end:
+            if abs(leg.length_mm - span - previous) > SAME_MM:
                 raise refuse(
                     f"{at}.opening_mm", p.length(gate.opening_mm),
-                    f"{p.length(leg.length_mm - left - face)} to hang from post to post, "
-                    f"or up to {p.length(leg.length_mm - left - 2 * face)}",
+                    f"{p.length(leg.length_mm - previous - face)} to hang from post to post, "
+                    f"or up to {p.length(leg.length_mm - previous - 2 * face)}",
                     f"Gate {gate.id} leaves less than a post beside it",
                 )  # fmt: skip
-            left, right, end = shifted, leg.length_mm, True
+            left = previous
+        right, end = leg.length_mm if at_end else left + span, at_end or on_last
         placed.append(_Placed(gate, left, right, end))
         previous = right
     return placed
