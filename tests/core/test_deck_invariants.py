@@ -85,6 +85,36 @@ def test_a_deck_holds_together(made):
     assert desk(made).stakes
 
 
+@st.composite
+def two_levels(draw):
+    """A deck and a level before it on falling ground, with a hole in the level."""
+    width, out = draw(st.floats(1500, 6000)), draw(st.floats(1200, 5000))
+    hole = {
+        "id": "K1", "kind": "hole", "what": draw(st.sampled_from(["oak tree", "drain"])), "x_mm": width * draw(st.floats(0.3, 0.6)),
+        "y_mm": out * draw(st.floats(0.3, 0.6)), "along_mm": draw(st.sampled_from([60, 300, 600])), "out_mm": 300,
+    }  # fmt: skip
+    edits = [
+        put("deck.levels.fall_out_mm", draw(st.floats(-50, 300))), {"do": "add_level"}, put("deck.lower.0.shape.width_mm", width),
+        put("deck.lower.0.shape.out_mm", out), put("deck.lower.0.shape.cuts", [hole]),
+        put("deck.footings.kind", draw(st.sampled_from(list(CATALOGUE.footings)))),
+    ]  # fmt: skip
+    try:
+        return plan(deck(6000, 3000, draw(st.floats(500, 1500)), *edits))
+    except JobFault:
+        assume(False)
+
+
+@settings(
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 60)) // 3,
+    deadline=None,
+    suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
+)
+@given(two_levels())
+def test_lower_levels_hold_together(made):
+    check_deck(made)
+    assert desk(made).stakes
+
+
 def _tiles(made):
     """No two boards overlap, none leaves the deck, and what is not board is gap: each beside a board's edge or end."""
     boards = [b.shape for b in made.laying.boards]

@@ -73,11 +73,11 @@ def boards_fill_and_clear_the_ground(made):
             place = part.place
             profile = made.levels.profiles[place.leg]
             end = made.layout.legs[place.leg].length_mm
-            low, high = max(place.left_mm, 0.0), min(place.right_mm, end)
-            if high <= low:
-                continue
+            low, high = min(max(place.left_mm, 0.0), end), max(min(place.right_mm, end), 0.0)
             slope = place.bottom_rise_mm / (place.right_mm - place.left_mm)
-            for x, ground in profile.corners(low, high):
+            # Past the ends of its leg the ground goes on as it is there.
+            under = profile.corners(low, high) if high > low else [(low, profile.at(low))]
+            for x, ground in [(place.left_mm, under[0][1]), *under, (place.right_mm, under[-1][1])]:
                 foot = place.bottom_mm + slope * (x - place.left_mm)
                 assert foot >= ground - 1e-6, (part.label, x, foot, ground)
 

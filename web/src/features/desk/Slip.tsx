@@ -1,8 +1,9 @@
 import { useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
-import { Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } from "./fields";
+import { Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Why } from "./fields";
 import { DeckSlip } from "./DeckSlip";
 import { LevelsSheet } from "./LevelsSheet";
+import { LineSlip, useLeg } from "./LineSlip";
 import { RehearsalSheet } from "./RehearsalSheet";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
@@ -11,7 +12,6 @@ import { WaysSheet } from "./WaysSheet";
 import { WindSheet } from "./WindSheet";
 
 type Gate = { id: string; leg: number; leaves: number; hinge: string; swing: string };
-type Obstacle = { id: string; leg: number; what: string };
 
 function SiteSlip() {
   const [wind, setWind] = useState(false);
@@ -28,124 +28,6 @@ function SiteSlip() {
         {wind && <WindSheet onClose={() => setWind(false)} />}
       </Say>
     </>
-  );
-}
-
-/** Which leg the choices of the line stand for: the one picked, else the last. */
-function useLeg(): number {
-  const legs = useDesk((s) => (valueAt(s.document, "fence.legs") as unknown[]) ?? []);
-  const thing = useShownDesk().things[useDesk((s) => s.selected[0]) ?? ""];
-  const leg = thing?.leg ?? -1;
-  return leg >= 0 && leg < legs.length ? leg : legs.length - 1;
-}
-
-function LineSlip({ placing, place }: { placing: boolean; place: (on: boolean) => void }) {
-  const { edit, pick } = useDesk.getState();
-  const leg = useLeg();
-  const legs = (useDesk((s) => valueAt(s.document, "fence.legs")) as unknown[]) ?? [];
-  const way = useDesk((s) => valueAt(s.document, "fence.bays.way"));
-  const corner = useFence().corners.find((c) => c.leg === leg);
-  const path = `fence.legs.${leg}.length_mm`;
-  return (
-    <>
-      <Say>
-        <select
-          aria-label="Leg"
-          value={leg}
-          onChange={(e) => pick(`leg ${Number(e.target.value) + 1}`)}
-          className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
-        >
-          {legs.map((_, i) => (
-            <option key={i} value={i}>
-              Leg {i + 1}
-            </option>
-          ))}
-        </select>{" "}
-        runs <Length path={path} name="Leg length" />
-        {corner && (
-          <>
-            after a corner of{" "}
-            <Typed
-              value={`${corner.angle_deg}`}
-              name="Corner angle"
-              commit={(text) => edit([{ do: "leg", index: leg, angle_deg: text } as never], "Corner angle")}
-            />
-            ° to the{" "}
-            <select
-              aria-label="Corner side"
-              value={corner.side}
-              onChange={(e) => void edit([{ do: "leg", index: leg, side: e.target.value as "left" }], "Corner side")}
-              className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
-            >
-              <option value="left">left</option>
-              <option value="right">right</option>
-            </select>
-          </>
-        )}
-        .
-        <Plain aria-pressed={placing} onClick={() => place(!placing)}>
-          {placing ? "Press where the next corner goes…" : "Carry the line on"}
-        </Plain>
-        <Plain onClick={() => void edit([{ do: "add_leg", length_mm: "3 m", angle_deg: 90, side: "left" }], "Leg added")}>
-          Square leg
-        </Plain>
-        {legs.length > 1 && (
-          <Quiet onClick={() => void edit([{ do: "remove_leg", index: leg }], `Leg ${leg + 1} removed`)}>Remove leg {leg + 1}</Quiet>
-        )}
-      </Say>
-      <Say>
-        Posts stand in <Pick path="fence.bays.way" name="Bays" />
-        {way === "module" ? (
-          <>
-            of <Length path="fence.bays.module_mm" name="Module" />, the rest in one bay <Pick path="fence.bays.remainder" name="Remainder" />,
-          </>
-        ) : (
-          <>
-            of at most <Length path="fence.bays.max_mm" name="Largest spacing" />,
-          </>
-        )}{" "}
-        told <Pick path="fence.bays.told" name="How spacing is told" />.
-        <ObstacleWords leg={leg} />
-      </Say>
-    </>
-  );
-}
-
-/** What no hole may be dug into: chosen by name as well as on the drawing, changed, and taken away. */
-function ObstacleWords({ leg }: { leg: number }) {
-  const all = (useDesk((s) => valueAt(s.document, "fence.obstacles")) as Obstacle[] | undefined) ?? [];
-  const picked = useDesk((s) => s.selected[0]);
-  const { edit, pick } = useDesk.getState();
-  const index = all.findIndex((o) => o.id === picked);
-  const one = all[index];
-  const change = (values: Record<string, unknown>) => edit([{ do: "obstacle", id: one.id, values, snap: false }], "Obstacle changed");
-  return (
-    <span className="flex flex-wrap items-start gap-x-1.5">
-      {all.length > 0 && (
-        <select
-          aria-label="Which obstacle"
-          value={one?.id ?? ""}
-          onChange={(e) => pick(e.target.value)}
-          className="min-h-7 border-b-2 border-ink/50 bg-board px-1 font-semibold"
-        >
-          <option value="">{all.length === 1 ? "1 obstacle" : `${all.length} obstacles`}</option>
-          {all.map((o) => (
-            <option key={o.id} value={o.id}>
-              {o.id}, {o.what} on leg {o.leg + 1}
-            </option>
-          ))}
-        </select>
-      )}
-      {one && (
-        <>
-          is a <Typed value={one.what} name="Obstacle" width={12} commit={(what) => change({ what })} /> from{" "}
-          <Length path={`fence.obstacles.${index}.at_mm`} name="Obstacle from" /> for{" "}
-          <Length path={`fence.obstacles.${index}.width_mm`} name="Obstacle width" />
-          <Quiet onClick={() => void edit([{ do: "remove_obstacle", id: one.id }], "Obstacle removed")}>Take {one.id} away</Quiet>
-        </>
-      )}
-      <Plain onClick={() => void edit([{ do: "add_obstacle", leg, what: "tree" }], "Obstacle added")}>An obstacle</Plain>
-    </span>
   );
 }
 
