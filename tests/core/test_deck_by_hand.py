@@ -491,6 +491,40 @@ def test_a_clipped_corner_gets_a_post_of_its_own():
     assert not [f for f in made.findings if f.rule in ("clipped_corner", "member_over", "overhang")]
 
 
+def test_a_clipped_rim_and_its_joists_are_cut_to_the_long_point():
+    clip = [{"do": "add_cut", "kind": "clip", "corner": "far_right"}, *cut(along_mm=1200, out_mm=1200)]
+    made = plan(deck(4000, 3000, 600, *clip))
+    rims = [s for _, s in made.built.sticks if s.kind == "clipped rim"]
+    # The frame is 25 in: x + y = 5800 − 25√2 = 5764.645 from (3975, 1789.645) to (2789.645, 2975): 1185.355 √2 = 1676.345.
+    # At the side it runs out flush, at 45°: each face 47 longer than the one outside it. At the rim it is mitred, at
+    # 22.5°: each face 47 × tan 22.5° = 19.468 shorter.
+    assert [round(s.length_mm, 1) for s in rims] == [1723.3, 1750.9]
+    assert {s.ends for s in rims} == {"ends cut to 45.0° and 22.5°, length to the long points"}
+    # The joist 3600 along meets the inner face 94 √2 = 132.936 nearer, and its long point lies 23.5 further.
+    joist = next(s for _, s in made.built.sticks if s.a[0] == 3625.0)
+    assert joist.b[1] == pytest.approx(5764.645 - 3625 - 132.936, abs=0.01)
+    assert joist.length_mm == pytest.approx(joist.b[1] - 47 + 23.5)
+    assert "one end cut to 45.0°, length to the long point" in joist.ends
+
+
+@pytest.mark.parametrize(("y", "beyond"), [(2300, 0), (2250, 1), (2200, 2), (2050, 2)])
+def test_a_hole_beside_the_rim_has_as_much_of_a_header_as_finds_room(y, beyond):
+    # The frame ends at 2975, the hole's at y + 625: 50, 100, 150 and 300 mm of frame, a rim of 47, plies of 47.
+    hole = [{"do": "add_cut", "kind": "hole"}, *cut(x_mm=1700, y_mm=y, along_mm=600, out_mm=600)]
+    made = plan(deck(4000, 3000, 600, *hole))
+    headers = [s for _, s in made.built.sticks if s.kind == "header"]
+    assert sum(s.a[1] > y for s in headers) == beyond
+    assert sum(s.a[1] < y for s in headers) == 2
+    # 300 less a rim and two plies leaves stubs of 159, which hang on the header; the others leave none that is longer
+    # than two joists are thick.
+    stubs = [j for j in made.grid.joists if j.near == "header"]
+    assert len(stubs) == (1 if y == 2050 else 0)
+    assert len(made.grid.carry) == (2 if y == 2050 else 1)
+    doubled = next(p for p in made.parts if "for 2 ×" in p.material)
+    assert doubled.amount == 2 * len(made.grid.carry)
+    assert not [f for f in made.findings if f.rule == "hole_room"]
+
+
 @pytest.mark.parametrize("out", [6750, 7600, 12500])
 def test_every_piece_of_a_spliced_joist_has_two_bearings(out):
     made = plan(deck(4000, out, 600, support="free"))

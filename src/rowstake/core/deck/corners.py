@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.bearings import bearings_of
 from rowstake.core.deck.brief import DeckBrief
-from rowstake.core.deck.frame import Grid, Joist
+from rowstake.core.deck.frame import Grid, Joist, leans
 from rowstake.core.deck.shape import Edge, Point
 from rowstake.core.deck.supports import Supports
 
@@ -27,10 +27,6 @@ class Corner:
     @property
     def post_n(self) -> float:
         return sum(n * x / self.span_mm for x, n in self.loads)
-
-
-def leans(edge: Edge) -> bool:
-    return not edge.hole and min(abs(edge.along[0]), abs(edge.along[1])) > 0.01
 
 
 def loose(grid: Grid, supports: Supports, joist: Joist, t: float) -> bool:

@@ -36,22 +36,26 @@ def frame_hardware(
     ties = 0 if supports.flush else sum(
         min(j.a[1], j.b[1]) < b.t < max(j.a[1], j.b[1]) for j in joists for b in supports.under(j.a[0])
     )  # fmt: skip
-    ends = 2 * len(joists) - hangers
+    ends = 2 * len(joists) - hangers + 2 * sum(n for edge, n in grid.headers.items() if edge not in grid.carry)
     blocks = sum(LETTERS[s.kind] in "KSG" for s in sticks)
-    headers = sum(s.kind == "header" for s in sticks) // max(grid.plies, 1)
+    hung = [grid.headers[edge] for edge in grid.carry]
     sold = brief.sold
 
     def item(kind: str, what: str, count: float) -> list[Part]:
         return [Part(f"frame {what}", kind, "frame", what, "frame", amount=count, unit="each")] if count else []
 
     return [
-        *item("hardware", f"{facts.hanger} for {supports.joist.name}", hangers),
-        *item("hardware", f"{facts.hanger} for {grid.plies} × {supports.joist.name}", 2 * headers),
+        *item("hardware", f"{facts.hanger} for {supports.joist.name}", hangers + 2 * hung.count(1)),
+        *[
+            part
+            for plies in sorted({n for n in hung if n > 1})
+            for part in item("hardware", f"{facts.hanger} for {plies} × {supports.joist.name}", 2 * hung.count(plies))
+        ],
         *item("hardware", "joist tie over a beam", ties),
         *item(
             "frame screw",
             sold.nail("connector nail", CONNECTOR_MM)[0],
-            (hangers + ties + 4 * headers) * facts.hanger_nails,
+            (hangers + ties + 2 * sum(min(n, 2) for n in hung)) * facts.hanger_nails,
         ),
         *item("frame screw", sold.screw("frame screw", FRAME_MM)[0], max(0, ends) * 3 + blocks * 4),
         *item(
@@ -70,9 +74,9 @@ def _plied(grid: Grid, supports: Supports, sticks: list[Stick]) -> int:
     along joists that lie side by side."""
     every = CATALOGUE.materials.deck.ply_screw_every_mm
     lengths = [b.s1 - b.s0 for b in supports.beams for _ in range(b.plies - 1)]
-    for kind in ("header", "clipped rim"):
-        own = [s.length_mm for s in sticks if s.kind == kind]
-        lengths += own[len(own) // grid.plies :] if grid.plies > 1 else []
+    lengths += [edge.length_mm for edge, plies in grid.headers.items() for _ in range(plies - 1)]
+    leaning = [s.length_mm for s in sticks if s.kind == "clipped rim"]
+    lengths += leaning[len(leaning) // grid.plies :] if grid.plies > 1 else []
     marks = sorted((j.s, j.length_mm) for j in grid.joists)
     lengths += [min(a[1], b[1]) for a, b in pairwise(marks) if 1 < b[0] - a[0] < grid.thick_mm + 1]
     return sum(2 * (up(length / every) + 1) for length in lengths)

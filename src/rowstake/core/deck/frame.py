@@ -6,20 +6,19 @@ A deck whose boards run out from the house is framed turned: its joists run alon
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from itertools import pairwise
 
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import LineString, Polygon, box
 from shapely.geometry.polygon import orient
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.deck.brief import DeckBrief
-from rowstake.core.deck.shape import Edge, Point, edges, inset, outline, swap
+from rowstake.core.deck.headers import Strip, header_rooms, too_narrow
+from rowstake.core.deck.shape import Edge, Point, cut_away, edges, inset, outline, swap
 
 BEARING_MM = 12.0
 """The least of a joist that the end of a board may stand on."""
-TAIL = 2
-"""The last piece of a long ledger or rim reaches over at least so many spaces of joists."""
 NEAR = 1.2
 """Marks nearer than this many joists to a joist that must be there are left out."""
 LEFT_LONG_MM = 100.0
@@ -38,10 +37,14 @@ class Stick:
     extra_mm: float = 0.0
     wide_mm: float = 0.0
     """Its width on the plan where it is ripped."""
+    skew: tuple[float, float] = (0.0, 0.0)
+    """How far along it the cut at each end runs for every mm to its left, looking from a to b; nought is square."""
 
     @property
     def length_mm(self) -> float:
-        return math.dist(self.a, self.b) + self.extra_mm
+        """To its long points."""
+        slanted = self.across_mm / 2 * (abs(self.skew[0]) + abs(self.skew[1]))
+        return math.dist(self.a, self.b) + slanted + self.extra_mm
 
     @property
     def across_mm(self) -> float:
@@ -52,15 +55,20 @@ class Stick:
         length = math.dist(self.a, self.b) or 1.0
         dx, dy = (self.b[0] - self.a[0]) / length, (self.b[1] - self.a[1]) / length
         h = self.across_mm / 2
-        nx, ny = -dy * h, dx * h
-        (ax, ay), (bx, by) = self.a, self.b
-        return (ax - nx, ay - ny), (bx - nx, by - ny), (bx + nx, by + ny), (ax + nx, ay + ny)
+        (ax, ay), (bx, by), (ka, kb) = self.a, self.b, self.skew
+        nx, ny, ka, kb = -dy * h, dx * h, ka * h, kb * h
+        return (
+            (ax - nx - dx * ka, ay - ny - dy * ka),
+            (bx - nx - dx * kb, by - ny - dy * kb),
+            (bx + nx + dx * kb, by + ny + dy * kb),
+            (ax + nx + dx * ka, ay + ny + dy * ka),
+        )
 
 
 @dataclass(frozen=True, slots=True)
 class Joist:
     """A line of joists at one s, from t0 to t1 between the faces that hold it. `kind` says why it is there; `near` and
-    `far` what closes the frame at its ends: ledger, rim, header or clipped rim."""
+    `far` what closes the frame at its ends: ledger, rim, header or clipped rim; `slopes` how those lean, t per s."""
 
     s: float
     t0: float
@@ -68,6 +76,7 @@ class Joist:
     kind: str
     near: str = "rim"
     far: str = "rim"
+    slopes: tuple[float, float] = (0.0, 0.0)
 
     @property
     def length_mm(self) -> float:
@@ -98,11 +107,24 @@ class Grid:
     plies: int = 2
     joists: list[Joist] = field(default_factory=list)
     edges: list[Edge] = field(default_factory=list)
+    headers: dict[Edge, int] = field(default_factory=dict)
+    """Of how many plies the header at each edge of a hole is; none where the rim stands too near."""
+    carry: frozenset[Edge] = frozenset()
+    """The edges whose headers joists hang on."""
     passed: list[Polygon] = field(default_factory=list)
     """Holes that pass between two joists and need no frame of their own."""
+    narrow: list[Strip] = field(default_factory=list)
+    """Deck beside holes with no room for its frame."""
+    broken: list[str] = field(default_factory=list)
+    """Holes that break through the edge of the frame."""
 
     def on_plan(self, point: Point) -> Point:
         return swap(point) if self.turned else point
+
+    @property
+    def clear_of_clips(self) -> Polygon:
+        """The frame inside the rims of its clipped corners."""
+        return inset(self.poly, lambda e: self.plies * self.thick_mm if leans(e) else 0.0)
 
     def covering(self, t: float) -> list[Joist]:
         """Joists that reach a level of t, in order."""
@@ -130,24 +152,66 @@ def _span_at(poly: Polygon, s: float) -> list[tuple[float, float]]:
     return sorted(spans)
 
 
-def _groups(brief: DeckBrief, poly: Polygon) -> list[Group]:
-    """Stretches between the outer corners, joined where their joists are alike; a clipped corner counts with its neighbour."""
+SCANT_MM = 5.0
+"""So little of a joist's thickness may lie past an edge that it is not cut for it."""
+
+
+def _broken(brief: DeckBrief) -> list[str]:
+    """Holes whose frame would lie past the frame's own edge, as beside a clipped corner."""
+    shape, over = brief.deck.shape, brief.deck.boards.overhang_mm
+    holes = [c for c in shape.cuts if c.kind == "hole"]
+    solid = shape.model_copy(update={"cuts": [c for c in shape.cuts if c.kind != "hole"]})
+    edge = inset(outline(solid), lambda e: 0.0 if brief.at_wall(e) else over)
+    return [
+        c.id
+        for c in holes
+        if not edge.contains(cut_away(c, shape.width_mm, shape.out_mm).buffer(over, join_style="mitre"))
+    ]
+
+
+def _spans_of(poly: Polygon, s: float, thick_mm: float) -> list[tuple[float, float]]:
+    """(from, to) along t where a joist at s lies in the polygon: by its middle, less where a step or a hole takes the deck
+    from beside that. What a leaning edge takes at its end is cut off there."""
+    half, out = thick_mm / 2 - SCANT_MM, []
+    for t0, t1 in _span_at(poly, s):
+        middle = LineString([(s, t0), (s, t1)])
+        beside = box(s - half, t0, s + half, t1).difference(poly)
+        taken = [x.bounds for x in getattr(beside, "geoms", [beside]) if not x.is_empty and x.distance(middle) > 0.5]
+        marks = [t0]
+        for _, low, _, high in sorted(taken, key=lambda b: b[1]):
+            if high - low > 2 * thick_mm:
+                marks += [max(low, marks[-1]), max(high, marks[-1])]
+        marks.append(max(t1, marks[-1]))
+        out += [(a, b) for a, b in zip(marks[::2], marks[1::2], strict=True) if b - a > 1]
+    return out
+
+
+def _groups(brief: DeckBrief, poly: Polygon, least_mm: float) -> list[Group]:
+    """Stretches between the outer corners, joined where both edges run on from one to the next; a clipped corner counts with its neighbour,
+    and so does a jog too narrow for joists of its own."""
     outer = Polygon(poly.exterior)
     marks = sorted({round(x, 3) for x, _ in outer.exterior.coords})
     out: list[Group] = []
+    ends: list[tuple[float, float]] = []
     for a, b in pairwise(marks):
         if b - a < 1:
             continue
-        ends = [_span_at(outer, s) for s in (a + 0.01, b - 0.01)]
-        for near, far in zip(*ends, strict=False):
+        for near, far in zip(_span_at(outer, a + 0.01), _span_at(outer, b - 0.01), strict=False):
             t0, t1 = min(near[0], far[0]), max(near[1], far[1])
             last = out[-1] if out else None
-            if last and abs(last.s1 - a) < 1 and abs(last.t0 - t0) < 2 and abs(last.t1 - t1) < 2:
+            if last and abs(last.s1 - a) < 1 and abs(ends[-1][0] - near[0]) < 2 and abs(ends[-1][1] - near[1]) < 2:
                 t0, t1 = min(last.t0, t0), max(last.t1, t1)
-                out[-1] = Group(last.s0, b, t0, t1, brief.attached and abs(t0) < 1)
+                out[-1], ends[-1] = Group(last.s0, b, t0, t1, brief.attached and abs(t0) < 1), far
             else:
                 out.append(Group(a, b, t0, t1, brief.attached and abs(t0) < 1))
-    return out
+                ends.append(far)
+    wide = [g for g in out if g.s1 - g.s0 >= least_mm]
+    for jog in (g for g in out if g.s1 - g.s0 < least_mm):
+        for i, g in enumerate(wide):
+            if abs(g.s1 - jog.s0) < 1 or abs(g.s0 - jog.s1) < 1:
+                wide[i] = replace(g, s0=min(g.s0, jog.s0), s1=max(g.s1, jog.s1))
+                break
+    return wide or out
 
 
 def _uprights(grid: Grid) -> list[tuple[float, str]]:
@@ -171,21 +235,34 @@ def _uprights(grid: Grid) -> list[tuple[float, str]]:
     return out
 
 
-def lay_grid(brief: DeckBrief, thick_mm: float, nailers: list[float], doubled: bool, plies: int = 2) -> Grid:
-    """Joists on centres from the low end of s, with those that edges, borders and doubled ends ask for."""
+def lay_grid(
+    brief: DeckBrief, thick_mm: float, nailers: list[float], doubled: bool, rim_mm: float, plies: int = 2
+) -> Grid:
+    """Joists on centres from the low end of s, with those that edges, borders and doubled ends ask for; `rim_mm` is how
+    much of the frame its closing takes at an edge."""
     plan = frame_outline(brief)
     whole = _turned(plan) if brief.turned else plan
-    small = [Polygon(r) for r in whole.interiors if _slips_through(Polygon(r), brief.spacing_mm, thick_mm)]
-    bare = _marked(brief, _without(whole, small), thick_mm, nailers, doubled, plies)
-    passed = [hole for hole in small if not any(_on(hole, s, thick_mm) for s, _ in bare[1])]
+    passed = [Polygon(r) for r in whole.interiors if _slips_through(Polygon(r), brief.spacing_mm, thick_mm)]
+    for _ in whole.interiors:  # a hole that a joist meets is framed, and the trimmers of its frame may meet another
+        marks = _marked(brief, _without(whole, passed), thick_mm, nailers, doubled, plies)[1]
+        passed = [hole for hole in passed if not any(_on(hole, s, thick_mm) for s, _ in marks)]
     poly = _without(whole, passed)
     grid, asked = _marked(brief, poly, thick_mm, nailers, doubled, plies)
-    grid.passed = passed
+    grid.broken = _broken(brief)
+    grid.passed, grid.narrow = passed, too_narrow(edges(whole), grid.edges, thick_mm, rim_mm)
+    rooms = header_rooms(grid.edges, thick_mm, rim_mm, plies)
+    grid.headers = {edge: max(1, n) for edge, n in rooms.items()}
+    met = set()
     for s, kind in sorted(asked):
-        for t0, t1 in _span_at(poly, s):
-            (near, by_near), (far, by_far) = _held(brief, grid, s, t0), _held(brief, grid, s, t1)
+        for t0, t1 in _spans_of(poly, s, thick_mm):
+            ends = [_edge_at(grid, s, t0), _edge_at(grid, s, t1)]
+            (near, by_near), (far, by_far) = (_held(brief, grid, edge) for edge in ends)
             if t1 - far - t0 - near > 2 * thick_mm:
-                grid.joists.append(Joist(s, t0 + near, t1 - far, kind, by_near, by_far))
+                slopes = (_slope(ends[0]), _slope(ends[1]))
+                grid.joists.append(Joist(s, t0 + near, t1 - far, kind, by_near, by_far, slopes))
+                met.update(ends)
+    grid.carry = frozenset(edge for edge in rooms if edge in met)
+    grid.headers = {edge: max(1, n) if edge in met else n for edge, n in rooms.items()}
     return grid
 
 
@@ -214,7 +291,7 @@ def _marked(
     brief: DeckBrief, poly: Polygon, thick_mm: float, nailers: list[float], doubled: bool, plies: int
 ) -> tuple[Grid, list[tuple[float, str]]]:
     """A frame without its joists, and where along s each of them stands and why."""
-    grid = Grid(poly, brief.turned, thick_mm, brief.spacing_mm, _groups(brief, poly), plies)
+    grid = Grid(poly, brief.turned, thick_mm, brief.spacing_mm, _groups(brief, poly, thick_mm), plies)
     grid.edges = edges(poly)
     low, _, high, _ = poly.bounds
     ends = [(low + 1.5 * thick_mm, "doubled end"), (high - 1.5 * thick_mm, "doubled end")] if doubled else []
@@ -259,20 +336,28 @@ def _lacking(marks: list[float], spacing: float, thick: float) -> list[float]:
 
 
 def _edge_at(grid: Grid, s: float, t: float) -> Edge | None:
-    """The edge across the joists that a joist at s meets at t."""
-    for edge in grid.edges:
-        (x0, y0), (x1, y1) = edge.a, edge.b
-        if abs(x1 - x0) < 0.01 or not min(x0, x1) - 0.01 <= s <= max(x0, x1) + 0.01:
-            continue
-        if abs(y0 + (y1 - y0) * (s - x0) / (x1 - x0) - t) < 0.5:
-            return edge
+    """The edge across the joists that a joist at s meets at t: with its middle, or else with one of its faces."""
+    for reach in (SAME_MM, grid.thick_mm / 2):
+        for edge in grid.edges:
+            (x0, y0), (x1, y1) = edge.a, edge.b
+            if abs(x1 - x0) < SAME_MM or not min(x0, x1) - reach <= s <= max(x0, x1) + reach:
+                continue
+            if abs(y0 + (y1 - y0) * (s - x0) / (x1 - x0) - t) < 0.5:
+                return edge
     return None
 
 
-def _held(brief: DeckBrief, grid: Grid, s: float, t: float) -> tuple[float, str]:
-    """How much of the way along t what holds a joist's end takes, and what it is: a ledger, a rim, or several plies at
-    holes and clips."""
-    edge = _edge_at(grid, s, t)
+SAME_MM = 0.01
+
+
+def _slope(edge: Edge | None) -> float:
+    """How an edge leans, t per s."""
+    return edge.along[1] / edge.along[0] if edge and abs(edge.along[1]) > LEAN else 0.0
+
+
+def _held(brief: DeckBrief, grid: Grid, edge: Edge | None) -> tuple[float, str]:
+    """How much of the way along t what holds a joist's end at an edge takes, and what it is: a ledger, a rim, or several
+    plies at holes and clips."""
     if edge is None:
         return grid.thick_mm, "rim"
     lean = abs(edge.along[0])
@@ -280,54 +365,26 @@ def _held(brief: DeckBrief, grid: Grid, s: float, t: float) -> tuple[float, str]
 
 
 def across_plies(grid: Grid, edge: Edge) -> int:
-    """One ledger or rim; more at a hole and at a clipped corner, which carry cut joists."""
-    return grid.plies if edge.hole or min(abs(edge.along[0]), abs(edge.along[1])) > 0.01 else 1
+    """One ledger or rim; more at a clipped corner and, as there is room, at a hole, which carry cut joists."""
+    if edge.hole:
+        return grid.headers[edge]
+    return grid.plies if leans(edge) else 1
+
+
+LEAN = 0.01
+
+
+def leans(edge: Edge) -> bool:
+    """Whether an edge is that of a clipped corner."""
+    return not edge.hole and min(abs(edge.along[0]), abs(edge.along[1])) > LEAN
 
 
 def across_kind(edge: Edge, attached: bool) -> str:
     if edge.hole:
         return "header"
-    if min(abs(edge.along[0]), abs(edge.along[1])) > 0.01:
+    if leans(edge):
         return "clipped rim"
     return "ledger" if attached and abs(edge.a[1]) < 0.01 and abs(edge.b[1]) < 0.01 else "rim"
-
-
-def across(brief: DeckBrief, grid: Grid, joist: Section, flush_outer: set[float]) -> list[Stick]:
-    """What closes the frame across the joists: ledger, rims, headers at holes. A flush outer beam takes a rim's place."""
-    out: list[Stick] = []
-    longest = max(joist.lengths_mm)
-    for edge in grid.edges:
-        if abs(edge.a[0] - edge.b[0]) < 0.01:
-            continue
-        kind = across_kind(edge, brief.attached)
-        if kind == "rim" and any(abs(edge.a[1] - t) < 1 for t in flush_outer):
-            continue
-        nx, ny = edge.inward
-        ends = (
-            f"cut to {math.degrees(math.atan2(abs(edge.along[1]), abs(edge.along[0]))):.1f}°"
-            if kind == "clipped rim"
-            else "square"
-        )
-        for ply in range(across_plies(grid, edge)):
-            d = grid.thick_mm * (ply + 0.5)
-            a = (edge.a[0] + nx * d, edge.a[1] + ny * d)
-            b = (edge.b[0] + nx * d, edge.b[1] + ny * d)
-            out += _in_lengths(grid, Stick(kind, joist, a, b, ends), longest)
-    return out
-
-
-def _in_lengths(grid: Grid, stick: Stick, longest: float) -> list[Stick]:
-    """A long ledger or rim in pieces that meet on the middle of a joist, no scrap at its end; one piece where it is short or leans."""
-    if stick.length_mm <= longest or abs(stick.a[1] - stick.b[1]) > 0.01:
-        return [stick]
-    low, high = sorted((stick.a[0], stick.b[0]))
-    places = [j.s for j in grid.joists if low < j.s < high and j.kind == "joist"]
-    cuts = [low]
-    while high - cuts[-1] > longest:
-        reach = [s for s in places if cuts[-1] < s <= cuts[-1] + longest]
-        whole = [s for s in reach if high - s >= TAIL * grid.spacing_mm]
-        cuts.append(max(whole or reach, default=cuts[-1] + longest))
-    return [Stick(stick.kind, stick.section, (a, stick.a[1]), (b, stick.a[1])) for a, b in pairwise([*cuts, high])]
 
 
 def blocks_at(

@@ -13,10 +13,10 @@ from rowstake.core.deck.brief import DeckBrief, resolve_deck
 from rowstake.core.deck.built import Built, build
 from rowstake.core.deck.carried import FootingAt
 from rowstake.core.deck.corners import corners
-from rowstake.core.deck.frame import Grid, Group, lay_grid
+from rowstake.core.deck.frame import Grid, Group, lay_grid, leans
 from rowstake.core.deck.shape import outline
 from rowstake.core.deck.stack import ground_at
-from rowstake.core.deck.supports import MOST_PLIES, Supports, propose
+from rowstake.core.deck.supports import MOST_PLIES, BeamLine, Supports, propose, rim_room
 from rowstake.core.deck.work import worked
 from rowstake.core.faults import JobFault, refuse
 from rowstake.core.job import LowerLevel
@@ -127,11 +127,32 @@ def _frame(brief: DeckBrief) -> tuple[Grid, Supports]:
 
 def _framed(brief: DeckBrief) -> tuple[Grid, Supports]:
     nailed, thick = nailers(brief) + breaker_nailers(brief), brief.joists[0].thickness_mm
-    grid = lay_grid(brief, thick, nailed, brief.deck.joists.doubled_ends)
-    supports = propose(brief, grid.groups, grid.poly)
+    grid = lay_grid(brief, thick, nailed, brief.deck.joists.doubled_ends, rim_room(brief))
+    supports = _supported(brief, grid)
     while grid.plies < MOST_PLIES and not _holds(brief, grid, supports, plied=True):
-        grid = lay_grid(brief, thick, nailed, brief.deck.joists.doubled_ends, grid.plies + 1)
+        grid = lay_grid(brief, thick, nailed, brief.deck.joists.doubled_ends, rim_room(brief), grid.plies + 1)
+        if supports.flush and any(leans(e) for e in grid.edges):
+            supports = _supported(brief, grid)
     return grid, supports
+
+
+def _supported(brief: DeckBrief, grid: Grid) -> Supports:
+    """Flush beams end at the rim of a clipped corner, dropped ones run under it."""
+    if brief.deck.beams.way != "flush":
+        return propose(brief, grid.groups, grid.poly, grid.poly)
+    found = propose(brief, grid.groups, grid.poly, grid.clear_of_clips)
+    return replace(found, beams=tuple(_off_joists(grid, beam) for beam in found.beams))
+
+
+def _off_joists(grid: Grid, beam: BeamLine) -> BeamLine:
+    """A flush beam that would end inside a joist which runs past it ends at that joist's face."""
+    half = grid.thick_mm / 2
+    for joist in grid.covering(beam.t):
+        if beam.s0 - half < joist.s < beam.s0 - 0.1:
+            beam = replace(beam, s0=min(joist.s + half, beam.posts[0]))
+        if beam.s1 + 0.1 < joist.s < beam.s1 + half:
+            beam = replace(beam, s1=max(joist.s - half, beam.posts[-1]))
+    return beam
 
 
 def _holds(brief: DeckBrief, grid: Grid, supports: Supports, plied: bool = False) -> bool:

@@ -5,11 +5,16 @@ from __future__ import annotations
 from dataclasses import replace
 from itertools import pairwise
 
+from shapely.geometry import Polygon
+from shapely.ops import unary_union
+from shapely.prepared import prep
+
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.deck.bearings import bearings_of
 from rowstake.core.deck.boards import Laying
 from rowstake.core.deck.brief import DeckBrief
-from rowstake.core.deck.frame import LEFT_LONG_MM, Grid, Joist, Stick, across, blocks_at, spans_over_blocking
+from rowstake.core.deck.closing import across, saw_words
+from rowstake.core.deck.frame import LEFT_LONG_MM, SLACK_MM, Grid, Joist, Stick, blocks_at, spans_over_blocking
 from rowstake.core.deck.shape import Point
 from rowstake.core.deck.splices import splice
 from rowstake.core.deck.supports import BeamLine, Supports
@@ -30,38 +35,52 @@ def _joist_pieces(joist: Joist, section: Section, supports: Supports, beams: lis
         gaps = sorted((b.t - b.wide_mm / 2, b.t + b.wide_mm / 2) for b in beams)
         ends = [joist.t0, *(x for gap in gaps if gap[1] > joist.t0 and gap[0] < joist.t1 for x in gap), joist.t1]
         pairs = zip(ends[::2], ends[1::2], strict=True)
-        return [Stick(kind, section, (s, a), (s, b), "crown up") for a, b in pairs if b - a > 20]
+        return _slanted([Stick(kind, section, (s, a), (s, b), "crown up") for a, b in pairs if b - a > 20], joist)
     lap = CATALOGUE.materials.deck.splice_lap_mm
     bears = [t for t, _ in bearings_of(joist, beams)]
     pieces = splice(joist.t0, joist.t1, bears, max(section.lengths_mm), lap) or [(joist.t0, joist.t1)]
     how = ["crown up, lapped"] * (len(pieces) - 1) + ["crown up"]
-    return [Stick(kind, section, (s, a), (s, b), words) for (a, b), words in zip(pieces, how, strict=True)]
+    return _slanted(
+        [Stick(kind, section, (s, a), (s, b), words) for (a, b), words in zip(pieces, how, strict=True)], joist
+    )
+
+
+def _slanted(pieces: list[Stick], joist: Joist) -> list[Stick]:
+    """The pieces of a line of joists with its ends cut to the rim of a clipped corner where they meet one. Along t what is to
+    the left lies at a smaller s."""
+    out = []
+    for piece in pieces:
+        skew = (
+            -joist.slopes[0] if abs(piece.a[1] - joist.t0) < 1 else 0.0,
+            -joist.slopes[1] if abs(piece.b[1] - joist.t1) < 1 else 0.0,
+        )
+        words = saw_words(skew, "")
+        out.append(replace(piece, skew=skew, ends=f"{piece.ends}, {words}" if words else piece.ends))
+    return out
 
 
 def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying, blocked: list[Point]) -> list[Stick]:
     """Everything of the frame in one section of joist: joists, what closes them, blocks. Beams come apart. `blocked` are
     places that need a block between the joists beside them."""
     joist = supports.joist
-    outer: set[float] = set()
-    if supports.flush:
-        outer = {b.group.t1 for b in supports.beams if b.outer}
-        outer |= {b.group.t0 for b in supports.beams if not b.group.ledger and b.t - b.wide_mm / 2 < b.group.t0 + 1}
-    sticks = across(brief, grid, joist, outer)
+    flush = [_whole(beam) for beam in supports.beams] if supports.flush else []
+    sticks = across(brief, grid, joist, flush)
     for line in grid.joists:
         cut = line
         if supports.flush:
             end = [b for b in supports.under(line.s) if b.outer and abs(b.t - line.t1) < 4 * grid.thick_mm]
-            cut = replace(line, t1=min(line.t1, end[0].t - end[0].wide_mm / 2)) if end else line
+            if end and end[0].t - end[0].wide_mm / 2 < line.t1:
+                cut = replace(line, t1=end[0].t - end[0].wide_mm / 2, slopes=(line.slopes[0], 0.0))
         pieces = _joist_pieces(cut, joist, supports, [b for b in supports.under(line.s) if b.t < cut.t1 - 1])
         if brief.deck.joists.left_long and pieces and not supports.flush:
             last = pieces[-1]
             pieces[-1] = replace(last, ends=f"{last.ends}, left long to trim", extra_mm=LEFT_LONG_MM)
         sticks += pieces
-    room = Room()
+    room = Room(grid)
     for stick in sticks:
         room.take(stick)
-    for beam in supports.beams if supports.flush else ():
-        room.take(Stick("beam", beam.section, (beam.s0, beam.t), (beam.s1, beam.t)), beam.wide_mm)
+    for beam in flush:
+        room.take(beam)
     sticks += [block for block in _blocking(brief, grid, supports) if room.take_if_free(block)]
     for s, t in blocked:
         here = blocks_at(grid, joist, t, "blocking", s - grid.spacing_mm, s + grid.spacing_mm)
@@ -70,32 +89,42 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Layin
     return sticks
 
 
+def _whole(beam: BeamLine) -> Stick:
+    """A beam with all of its plies as one piece."""
+    return Stick("beam", beam.section, (beam.s0, beam.t), (beam.s1, beam.t), wide_mm=beam.wide_mm)
+
+
 class Room:
-    """Where pieces of the frame lie already, so that a block is not put where something stands that does its work."""
+    """Where pieces of the frame lie already, so that a block is not put where something stands that does its work, past the
+    frame, or in the way of what passes between two joists."""
 
     WIDE_MM = 1000.0
 
-    def __init__(self) -> None:
+    def __init__(self, grid: Grid) -> None:
         self.boxes: dict[int, list[tuple[float, float, float, float]]] = {}
+        off = [hole.buffer(SLACK_MM) for hole in grid.passed]
+        self.inside = prep(grid.clear_of_clips.buffer(HAIR_MM).difference(unary_union(off)))
 
-    def _box(self, stick: Stick, wide_mm: float | None) -> tuple[float, float, float, float]:
-        half = (wide_mm or stick.across_mm) / 2
+    def _box(self, stick: Stick) -> tuple[float, float, float, float]:
+        half = stick.across_mm / 2
         (s0, s1), (t0, t1) = sorted((stick.a[0], stick.b[0])), sorted((stick.a[1], stick.b[1]))
         return (s0, t0 - half, s1, t1 + half) if s1 - s0 > t1 - t0 else (s0 - half, t0, s1 + half, t1)
 
     def _buckets(self, box: tuple[float, float, float, float]) -> range:
         return range(int(box[0] // self.WIDE_MM), int(box[2] // self.WIDE_MM) + 1)
 
-    def take(self, stick: Stick, wide_mm: float | None = None) -> None:
+    def take(self, stick: Stick) -> None:
         if stick.kind == "clipped rim":
             return
-        box = self._box(stick, wide_mm)
+        box = self._box(stick)
         for n in self._buckets(box):
             self.boxes.setdefault(n, []).append(box)
 
     def take_if_free(self, stick: Stick) -> bool:
         """True, and taken, where nothing lies more than a hair's breadth in its way."""
-        low, near, high, far = self._box(stick, None)
+        if not self.inside.contains(Polygon(stick.outline())):
+            return False
+        low, near, high, far = self._box(stick)
         for n in self._buckets((low, near, high, far)):
             for a, b, c, d in self.boxes.get(n, ()):
                 if min(high, c) - max(low, a) > HAIR_MM and min(far, d) - max(near, b) > HAIR_MM:
@@ -168,7 +197,8 @@ def _sisters(grid: Grid, joist: Section, laying: Laying, room: Room) -> list[Sti
         low = min(max(t - half, line.t0), line.t1 - 2 * half)
         for side in (line.s + grid.thick_mm, line.s - grid.thick_mm):
             block = Stick("sister block", joist, (side, low), (side, low + 2 * half))
-            if left + grid.thick_mm / 2 <= side <= right - grid.thick_mm / 2 and room.take_if_free(block):
+            inside = left + grid.thick_mm / 2 <= side <= right - grid.thick_mm / 2
+            if inside and room.take_if_free(block):
                 out.append(block)
                 break
     return out

@@ -148,7 +148,7 @@ class Spread:
 
 
 def _spread(
-    brief: DeckBrief, group: Group, joist: Section, allowed_mm: float, wide_mm: float, deepest: bool, berth_mm: float
+    brief: DeckBrief, group: Group, joist: Section, allowed_mm: float, wide_mm: float, deepest: bool, past: Way
 ) -> Spread:
     """Spans as equal as holes let them be, as few as are allowed, or as many as the builder's rows of beams make.
 
@@ -158,6 +158,7 @@ def _spread(
     rows = brief.deck.beams.rows
     fixed = None if rows is None else max(1, rows if group.ledger else rows - 1)
     best: Spread | None = None
+    skipped = 0
     for spans in [fixed] if fixed else range(1, MOST_ROWS + 1):
         hang = max(overhang_of(brief, group, spans, deepest), wide_mm / 2)
         first, last = (group.t0 if group.ledger else group.t0 + hang), group.t1 - hang
@@ -171,15 +172,18 @@ def _spread(
             break
         equal = [first + (last - first) * i / spans for i in range(spans + 1)]
         tries = [
-            _tried(brief, group, joist, marks, allowed_mm, wide_mm, hang)
-            for marks in ways_clear(equal, _beam_spans(brief, group, berth_mm), [group.ledger, *[False] * spans])
+            _tried(
+                brief, group, joist, marks, allowed_mm, wide_mm if marks == equal or past.close else _apart(brief), hang
+            )
+            for marks in ways_clear(equal, _beam_spans(brief, group, past.berth_mm), _stay(brief, group, spans))
         ]
         ways = [way for way in tries if way is not None]
         for way in sorted(ways, key=lambda w: w.span_mm):
-            if way.holds:
+            if way.holds and skipped >= past.more:
                 return way
             if best is None or way.span_mm < best.span_mm:
                 best = way
+        skipped += any(way.holds for way in ways)
     if best is None:
         names = ", ".join(z.id for z in zones(brief) if z.s1 > group.s0 and z.s0 < group.s1)
         raise refuse(
@@ -187,6 +191,30 @@ def _spread(
             f"No row of beams keeps clear of {names}",
         )  # fmt: skip
     return best
+
+
+def _stay(brief: DeckBrief, group: Group, spans: int) -> list[bool]:
+    """Which bearings are not moved for a hole: the ledger, and flush beams at the edges of the frame, which close it too,
+    where there is room for them."""
+    room, flush = rim_room(brief), brief.deck.beams.way == "flush"
+    over = brief.deck.boards.overhang_mm
+    here = [z for z in zones(brief) if z.s1 + over > group.s0 and z.s0 - over < group.s1]
+    near = flush and all(z.t0 - over - group.t0 >= room for z in here)
+    far = flush and all(group.t1 - z.t1 - over >= room for z in here)
+    return [group.ledger or near, *[False] * (spans - 1), far]
+
+
+def rim_room(brief: DeckBrief) -> float:
+    """How much of the frame its closing takes at an edge: a rim, or the widest flush beam."""
+    flush = brief.deck.beams.way == "flush"
+    return brief.joists[0].thickness_mm * ((brief.deck.beams.plies or PLIES[-1]) if flush else 1)
+
+
+def _apart(brief: DeckBrief) -> float:
+    """How far apart the middles of beams that are moved lie at least: as wide as any of them may be made, and, flush, half
+    a ply for the one that is drawn in from the edge."""
+    thick = max(s.thickness_mm for s in (*brief.joists, *brief.beams))
+    return thick * ((brief.deck.beams.plies or PLIES[-1]) + 0.5)
 
 
 def _tried(
@@ -238,34 +266,50 @@ MOST_PLIES = 4
 """Headers and trimmers are made of so many at most."""
 
 
-def propose(brief: DeckBrief, groups: list[Group], frame: Polygon) -> Supports:
-    """Beams just clear of holes; where their posts then find no place, beams so far off that footings clear them too.
-    Raises `JobFault`."""
-    try:
-        return _propose(brief, groups, frame, 0.0)
-    except JobFault:
-        if not zones(brief):
-            raise
+def propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polygon) -> Supports:
+    """Beams inside a frame, and `within` it where there is room, just clear of holes; where their posts then find no place, beams so far off that footings clear
+    them too, or a row more. Raises `JobFault`."""
+    first: JobFault | None = None
+    for way in WAYS if zones(brief) else WAYS[:1]:
         try:
-            return _propose(brief, groups, frame, BERTH_MM)
-        except JobFault:
-            pass
-        raise
+            return _propose(brief, groups, frame, within, way)
+        except JobFault as fault:
+            first = first or fault
+    assert first is not None
+    raise first
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """How beams are laid past holes: how far off them besides, how many rows more than it takes, and whether two may lie
+    as near as they do at two plies."""
+
+    berth_mm: float
+    more: int
+    close: bool = False
 
 
 BERTH_MM = 250.0
 """Half a footing: what a beam keeps off besides, where no post of it would clear a hole."""
+WAYS = [
+    *(Way(berth, more) for more in (0, 1, 2) for berth in (0.0, BERTH_MM)),
+    Way(0.0, 0, True),
+    Way(BERTH_MM, 0, True),
+]
+"""In the order they are tried."""
 
 
-def _propose(brief: DeckBrief, groups: list[Group], frame: Polygon, berth_mm: float) -> Supports:
+def _propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polygon, way: Way) -> Supports:
     """The shallowest joist that holds on the fewest beams, and beams to suit; where none on sale holds, the one that
     reaches furthest, and advice says so. Raises `JobFault`."""
-    wide = brief.joists[0].thickness_mm * (brief.deck.beams.plies or 2)
+    thick, flush = brief.joists[0].thickness_mm, brief.deck.beams.way == "flush"
+    wide = thick * (brief.deck.beams.plies or 2)
+    half = thick * (brief.deck.beams.plies or PLIES[-1]) / 2 if flush else 0.0
     deepest = max(groups, key=lambda g: g.t1 - g.t0)
     tried = {
         j.id: (
             j,
-            [_spread(brief, g, j, allowed_joist(brief, j).allowed_mm, wide, g is deepest, berth_mm) for g in groups],
+            [_spread(brief, g, j, allowed_joist(brief, j).allowed_mm, wide, g is deepest, way) for g in groups],
         )
         for j in brief.joists
     }
@@ -274,10 +318,18 @@ def _propose(brief: DeckBrief, groups: list[Group], frame: Polygon, berth_mm: fl
     beams: list[BeamLine] = []
     for group, spread in zip(groups, laid, strict=True):
         for t in spread.marks[1:] if group.ledger else spread.marks:
-            beams.append(_beam(brief, joist, group, t, list(spread.marks), _extent(frame, group, t), len(beams) + 1))
+            at = next((e for e in (group.t0, group.t1) if flush and abs(t - e) < half + 1), None)  # closes the frame
+            ends = _extent(within, group, t, half) if at is None else _extent(frame, group, at, 0.0)
+            if ends is None:
+                continue
+            beams.append(
+                _beam(
+                    brief, joist, group, t, list(spread.marks), ends, len(beams) + 1, PLIES[: 1 if way.close else None]
+                )
+            )
     reach = Reach(limit.allowed_mm, limit.governed_by, max(s.span_mm for s in laid))
     hangs = {group: spread.overhang_mm for group, spread in zip(groups, laid, strict=True)}
-    return Supports(joist, reach, hangs[deepest], tuple(beams), brief.deck.beams.way == "flush", hangs)
+    return Supports(joist, reach, hangs[deepest], tuple(beams), flush, hangs)
 
 
 def _merit(brief: DeckBrief, joist: Section, laid: list[Spread]) -> tuple[bool, bool, float]:
@@ -304,25 +356,40 @@ def carried(marks: list[float], group: Group, t: float, cut: bool) -> float:
     return max(apart, on[min(range(len(marks)), key=lambda i: abs(marks[i] - t))])
 
 
-def _extent(frame: Polygon, group: Group, t: float) -> tuple[float, float]:
-    """From where to where a beam at t lies under the frame of its group: less where a clipped corner is cut away."""
-    cut = Polygon(frame.exterior).intersection(LineString([(group.s0, t), (group.s1, t)]))
-    if cut.is_empty or cut.length < 100:
-        return group.s0, group.s1
-    return float(cut.bounds[0]), float(cut.bounds[2])
+def _extent(frame: Polygon, group: Group, t: float, half_mm: float) -> tuple[float, float] | None:
+    """From where to where a beam at t, `half_mm` to either side, lies inside the frame of its group: less where a clipped
+    corner is cut away; None where next to nothing is left."""
+    whole, low, high = Polygon(frame.exterior), group.s0, group.s1
+    for off in (-half_mm, 0.0, half_mm):
+        at = min(max(t + off, group.t0 + 1), group.t1 - 1)
+        cut = whole.intersection(LineString([(group.s0, at), (group.s1, at)]))
+        if cut.is_empty:
+            return None
+        low, high = max(low, float(cut.bounds[0])), min(high, float(cut.bounds[2]))
+    return (low, high) if high - low >= min(LEAST_BEAM_MM, group.s1 - group.s0) else None
+
+
+LEAST_BEAM_MM = 100.0
 
 
 def _beam(
-    brief: DeckBrief, joist: Section, group: Group, t: float, marks: list[float], ends: tuple[float, float], number: int
+    brief: DeckBrief,
+    joist: Section,
+    group: Group,
+    t: float,
+    marks: list[float],
+    ends: tuple[float, float],
+    number: int,
+    most: list[int],
 ) -> BeamLine:
-    """A beam under (or between) the joists: the lightest of those on sale that reaches the spacing wanted."""
+    """A beam of one of so many plies under (or between) the joists: the lightest of those on sale that reaches the spacing wanted."""
     flush = brief.deck.beams.way == "flush"
     load = carried(marks, group, t, cut=flush)
     (low, high) = ends
     length = high - low
     wanted = min(brief.deck.posts.most_mm or USUAL_POSTS_MM, length * 2 / 3)
     sections = [joist] if flush else list(brief.beams)
-    plies = [brief.deck.beams.plies] if brief.deck.beams.plies else PLIES
+    plies = [brief.deck.beams.plies] if brief.deck.beams.plies else most
     tries = [(s, n, *allowed_beam(brief, s, n, load)) for n in plies for s in sections if n]
     best = next((x for x in tries if x[2] >= wanted - 0.5), None) or max(tries, key=lambda x: x[2])
     section, n, allowed, governed = best

@@ -125,23 +125,26 @@ def _across_holes(grid: Grid) -> Iterator[tuple[Edge, list[Edge]]]:
 def _holes(brief: DeckBrief, grid: Grid, supports: Supports, own: list[Line]) -> Iterator[Worked]:
     """Headers between their trimmers under the joists cut at a hole, the trimmers under the headers, and both hangers."""
     at_trimmer: dict[float, list[Point]] = {}
+    beside = grid.thick_mm / 2 - 1  # a joist may meet the end of an edge with a part of its thickness
     stub_rims: list[Worked] = []
     for edge, sides in _across_holes(grid):
         t, (s0, s1) = edge.a[1], sorted((edge.a[0], edge.b[0]))
         cut = [
             x
             for x in own
-            if s0 < x.joist.s < s1 and min(abs(x.joist.t0 - t), abs(x.joist.t1 - t)) < (grid.plies + 1) * grid.thick_mm
+            if s0 - beside < x.joist.s < s1 + beside
+            and min(abs(x.joist.t0 - t), abs(x.joist.t1 - t)) < (grid.plies + 1) * grid.thick_mm
         ]
-        loads: list[Stretch | Point] = [Point(x.joist.s, x.at(t) * 1000) for x in cut]
+        loads: list[Stretch | Point] = [Point(min(max(x.joist.s, s0), s1), x.at(t) * 1000) for x in cut]
         if not loads:
             continue
         bent = bend([s0, s1], s0, s1, loads)
-        used, governs = _used(brief, supports, grid.plies, s1 - s0, bent)
+        plies = grid.headers[edge]
+        used, governs = _used(brief, supports, plies, s1 - s0, bent)
         carried = sum(x.at(t) for x in cut)
-        yield Worked("header", ((s0 + s1) / 2, t), used, governs, carried, bent.moment_nmm / 1e6, s1 - s0, grid.plies)
+        yield Worked("header", ((s0 + s1) / 2, t), used, governs, carried, bent.moment_nmm / 1e6, s1 - s0, plies)
         hung = max(bent.reactions) / 1000
-        rated = hanger_kn(supports, doubled=True)
+        rated = hanger_kn(supports, doubled=plies > 1)
         yield Worked("hanger of a header", ((s0 + s1) / 2, t), hung / rated, "its rating", hung, 0.0, 0.0)
         for side in sides:
             reaction = bent.reactions[0 if abs(side.a[0] - s0) < 1 else 1]
@@ -158,7 +161,7 @@ def _stub_rims(brief: DeckBrief, grid: Grid, supports: Supports, cut: list[Line]
     for x in cut:
         for (at, by), reaction in zip(x.bearings, x.reactions, strict=True):
             if by == "rim":
-                loads.append(Point(x.joist.s, reaction * 1000))
+                loads.append(Point(min(max(x.joist.s, s0), s1), reaction * 1000))
                 t = at
     if not loads:
         return []

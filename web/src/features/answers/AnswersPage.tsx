@@ -1,4 +1,4 @@
-import { type FormEvent, useEffect, useRef, useState } from "react";
+import { type FormEvent, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Masthead } from "../../app/Masthead";
 import { get, post, Refused } from "../../api/client";
@@ -136,16 +136,12 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
                   ))}
                 </select>
               ) : (
-                <input
+                <Asked
                   id={id}
-                  value={textOf(field)}
-                  onChange={(e) => setTyped({ ...typed, [field.name]: e.target.value })}
-                  onFocus={(e) => {
-                    const box = e.target; // after the tap that would put the caret somewhere
-                    requestAnimationFrame(() => box.select());
-                  }}
-                  aria-invalid={fault ? true : undefined}
-                  aria-describedby={fault ? `${id}-fault` : undefined}
+                  typed={typed[field.name]}
+                  example={exampleOf(field)}
+                  type={(text) => setTyped({ ...typed, [field.name]: text })}
+                  faulty={Boolean(fault)}
                   className={look}
                 />
               )}
@@ -201,5 +197,27 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
         </section>
       )}
     </section>
+  );
+}
+
+/** A blank that holds an example until something is typed. The example stays selected while the blank is in hand, also
+ * when it changes with the units, so that what is typed takes its place. */
+function Asked(props: { id: string; typed: string | undefined; example: string; type: (text: string) => void; faulty: boolean; className: string }) {
+  const { id, typed, example, type, faulty, className } = props;
+  const box = useRef<HTMLInputElement>(null);
+  useLayoutEffect(() => {
+    if (typed === undefined && document.activeElement === box.current) box.current?.select();
+  }, [typed, example]);
+  return (
+    <input
+      ref={box}
+      id={id}
+      value={typed ?? example}
+      onChange={(e) => type(e.target.value)}
+      onFocus={() => requestAnimationFrame(() => box.current?.select())} // after the tap that would put the caret somewhere
+      aria-invalid={faulty ? true : undefined}
+      aria-describedby={faulty ? `${id}-fault` : undefined}
+      className={className}
+    />
   );
 }

@@ -1,0 +1,79 @@
+"""What holds of every frame: no two pieces in one place, none in a hole or past the frame, every joist's end on something.
+
+Where a hole leaves its frame no room the finding `hole_room` says so, and what is drawn there stands into it."""
+
+import math
+
+from shapely import STRtree, intersection
+from shapely.geometry import LineString, Point, Polygon
+from shapely.ops import unary_union
+
+from rowstake.core.deck.frame import SCANT_MM, leans
+from rowstake.core.deck.members import beam_plies
+
+
+def check_frame(level, rules):
+    grid, supports = level.grid, level.supports
+    if grid.narrow or grid.broken:
+        assert "hole_room" in rules
+        return
+    sticks = [(label, s) for label, s in level.built.sticks if "lapped" not in s.ends]
+    if supports.flush:
+        sticks += [piece for beam in supports.beams for piece in beam_plies(beam)]
+    laps = unary_union([Polygon(s.outline()) for _, s in level.built.sticks if "lapped" in s.ends])
+    shapes = [Polygon(s.outline()).difference(laps) for _, s in sticks]
+    _share_no_place(grid, sticks, shapes)
+    _stay_inside(grid, sticks, shapes)
+    _beams_lie_apart(supports)
+    _ends_meet(level)
+
+
+def _corners(grid):
+    """About the ends of a clipped corner's rims, where pieces are cut to each other."""
+    return unary_union(
+        [Point(p).buffer(3 * grid.plies * grid.thick_mm) for e in grid.edges if leans(e) for p in (e.a, e.b)]
+    )
+
+
+def _scant(shape):
+    """What two pieces may share by the tolerance of their places: 0.2 mm along them, a sliver across."""
+    low, near, high, far = shape.bounds
+    return shape.area < 150 or shape.area < 0.2 * math.hypot(high - low, far - near)
+
+
+def _share_no_place(grid, sticks, shapes):
+    corners, tree = _corners(grid), STRtree(shapes)
+    for i, shape in enumerate(shapes):
+        for j in tree.query(shape):
+            if j > i:
+                shared = intersection(shape, shapes[j], grid_size=0.001)
+                shared = shared.difference(corners)
+                assert shared.is_empty or _scant(shared), (sticks[i], sticks[j])
+
+
+def _stay_inside(grid, sticks, shapes):
+    holes = unary_union([*(Polygon(r) for r in grid.poly.interiors), *grid.passed])
+    frame, corners = Polygon(grid.poly.exterior), _corners(grid)
+    for stick, shape in zip(sticks, shapes, strict=True):
+        for out in (shape.intersection(holes), shape.difference(frame).difference(corners)):
+            assert out.area <= (SCANT_MM + 0.1) * (shape.bounds[3] - shape.bounds[1]) + 150, stick
+
+
+def _beams_lie_apart(supports):
+    for i, one in enumerate(supports.beams):
+        for other in supports.beams[:i]:
+            if min(one.s1, other.s1) - max(one.s0, other.s0) > 1:
+                assert abs(one.t - other.t) >= (one.wide_mm + other.wide_mm) / 2 - 0.1, (one.label, other.label)
+
+
+def _ends_meet(level):
+    grid, supports = level.grid, level.supports
+    closing = [
+        Polygon(s.outline()) for _, s in level.built.sticks if s.kind in ("rim", "ledger", "header", "clipped rim")
+    ]
+    closing += [Polygon(s.outline()) for b in supports.beams if supports.flush for _, s in beam_plies(b)]
+    closed = unary_union([shape.buffer(1.0) for shape in closing])
+    half = grid.thick_mm / 2
+    for joist in grid.joists:
+        for t in (joist.t0, joist.t1):
+            assert closed.distance(LineString([(joist.s - half, t), (joist.s + half, t)])) < 1, (joist, t)
