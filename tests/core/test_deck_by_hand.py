@@ -609,7 +609,7 @@ def test_a_post_that_cannot_be_cut_is_told_and_not_bought():
 def test_free_decks_are_braced_both_ways_dropped_and_flush():
     for way in ("dropped", "flush"):
         made = plan(deck(4000, 4000, 1500, put("deck.beams.way", way), support="free"))
-        props = [p for p in made.parts if p.kind == "brace"]
+        props = [p for p in made.parts if p.kind == "post brace"]
         along = [
             p
             for p in props

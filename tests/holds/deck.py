@@ -11,7 +11,7 @@ from shapely.geometry import Polygon, box
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.bearings import BESIDE_MM, HOLDS
 from rowstake.core.deck.carried import footing_used, post_used
-from rowstake.core.deck.members import LETTERS
+from rowstake.core.kinds import kind_of
 from tests.holds.frame import check_frame
 
 SHARE = CATALOGUE.materials.deck.overhang_share
@@ -46,7 +46,7 @@ def pieces_have_two_bearings(level, rules):
     assert not level.built.bare or "clipped_corner" in rules
     corners = {(round(p.at[0]), round(p.at[1])) for p in level.built.posts if p.beam is None}
     for label, stick in level.built.sticks:
-        if LETTERS[stick.kind] != "J":
+        if kind_of(stick.kind).family != "joist":
             continue
         (s, a), (_, b) = stick.a, stick.b
         line = next(j for j in grid.joists if j.s == s and j.t0 - 1 <= a and b <= j.t1 + 1)

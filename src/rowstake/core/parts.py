@@ -8,6 +8,9 @@ from __future__ import annotations
 from dataclasses import dataclass, field, replace
 from typing import Any, Literal
 
+from rowstake.core.catalogue import Kind
+from rowstake.core.kinds import kind_of
+
 Step = Literal["holes", "frame", "skin", "gates"]
 
 
@@ -42,7 +45,8 @@ class Lies:
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """One piece, or one portion of something poured, counted or bought by the piece.
+    """One piece, or one portion of something poured, counted or bought by the piece. Its `kind` is registered in `kinds`, or
+    it is refused with a `ValueError`.
 
     `material` is a catalogue section for timber, else what it is in plain words. `amount` is in `unit`:
     pieces, m³ or a count of fixings. `length_mm` and `width_mm` are cut sizes of timber (width differs
@@ -64,6 +68,14 @@ class Part:
     """Of a post: how much of it stands above ground."""
     place: Place | None = None
     lies: Lies | None = None
+
+    def __post_init__(self) -> None:
+        kind_of(self.kind)
+
+    @property
+    def sort(self) -> Kind:
+        """All that is true of its kind."""
+        return kind_of(self.kind)
 
 
 def letters(number: int) -> str:

@@ -16,9 +16,6 @@ from rowstake.core.schedule.days import Days
 from rowstake.core.takeoff.lists import TakeOff
 from rowstake.core.year import Year
 
-HUNG = {"board", "rail", "cap", "stiffener", "trim", "cap rail", "gravel board"}
-"""Kinds of parts that hang on the posts."""
-
 
 @dataclass(frozen=True, slots=True)
 class Planned:
@@ -52,7 +49,7 @@ class Planned:
         timber = self.brief.species.density_kg_m3 * (CATALOGUE.materials.gates.soaked if soaked else 1.0)
         kg = 0.0
         for p in self.parts:
-            if p.kind in HUNG:
+            if p.sort.hung:
                 section = CATALOGUE.sections[p.material]
                 kg += section.kg(p.length_mm, p.width_mm, timber)
         fence = sum(b.centres_mm for b in self.layout.bays)

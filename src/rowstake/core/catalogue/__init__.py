@@ -16,6 +16,7 @@ from rowstake.core.catalogue.models import (
     Decking,
     Fact,
     FootingEntry,
+    Kind,
     Materials,
     MethodEntry,
     Movement,
@@ -29,7 +30,7 @@ from rowstake.core.catalogue.models import (
 from rowstake.core.faults import faults_of, refuse
 
 __all__ = [
-    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Decking", "FootingEntry", "Materials", "MethodEntry", "Region", "Section",
+    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Decking", "FootingEntry", "Kind", "Materials", "MethodEntry", "Region", "Section",
     "Soil", "Species", "StyleEntry", "pick",
 ]  # fmt: skip
 
@@ -99,6 +100,10 @@ class Catalogue:
     @cached_property
     def advice_deck(self) -> dict[str, AdviceEntry]:
         return _table("advice_deck", AdviceEntry)
+
+    @cached_property
+    def kinds(self) -> dict[str, Kind]:
+        return _table("kinds", Kind)
 
     @cached_property
     def materials(self) -> Materials:

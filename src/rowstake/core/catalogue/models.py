@@ -10,6 +10,13 @@ PSI = 0.006894757293168
 """One pound per square inch in MPa."""
 
 
+Look = Literal[
+    "string", "post", "board", "rail", "frame", "brace", "concrete", "gravel", "hole", "ground", "frost",
+    "zone", "swing", "mark", "label", "quiet",
+]  # fmt: skip
+"""How something is drawn; every output gives each its own colour and line."""
+
+
 class Fact(BaseModel):
     """Anything read from a data file: closed, frozen, with the kind of source it came from."""
 
@@ -404,11 +411,28 @@ class WorkingDay(Fact):
 
 
 class Rates(Fact):
-    """`each_h` gives hours by the kind of part, `metre_h` more of them for every metre of it."""
-
     day: WorkingDay
-    each_h: dict[str, float | str]
-    metre_h: dict[str, float | str]
+
+
+class Kind(Fact):
+    """What is true of all parts of a kind; see the head of `kinds.toml`."""
+
+    id: str
+    words: str = ""
+    counted: Literal["cut", "each", "volume"]
+    family: Literal["", "joist", "block", "fixing", "hardware", "brace"] = ""
+    letter: str = ""
+    look: Look | None = None
+    layer: str = ""
+    hung: bool = False
+    finished: Literal["", "all", "above ground"] = ""
+    hours_each: float = 0.0
+    hours_metre: float = 0.0
+
+    @property
+    def name(self) -> str:
+        """What a list calls it."""
+        return self.words or self.id
 
 
 class StyleEntry(Fact):

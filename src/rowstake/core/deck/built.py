@@ -17,11 +17,12 @@ from rowstake.core.deck.fascia import fascia_parts
 from rowstake.core.deck.fixings import board_fixings, extras, frame_hardware
 from rowstake.core.deck.frame import Grid, Stick
 from rowstake.core.deck.ledger import LedgerPlan, ledger_parts, plan_ledger
-from rowstake.core.deck.members import LETTERS, beam_plies, frame_sticks
+from rowstake.core.deck.members import beam_plies, frame_sticks
 from rowstake.core.deck.shape import Edge, Point
 from rowstake.core.deck.stack import PostAt, joist_depth
 from rowstake.core.deck.supports import Supports
 from rowstake.core.deck.work import Worked, worked
+from rowstake.core.kinds import kind_of
 from rowstake.core.parts import Lies, Part
 from rowstake.core.sealer import end_sealer
 
@@ -84,7 +85,7 @@ def _labelled(sticks: list[Stick]) -> list[tuple[str, Stick]]:
     counts: dict[str, int] = {}
     out = []
     for stick in sticks:
-        letter = LETTERS[stick.kind]
+        letter = kind_of(stick.kind).letter
         counts[letter] = number = counts.get(letter, 0) + 1
         out.append((f"{letter}{number}", stick))
     return out
@@ -139,7 +140,7 @@ def _brace_parts(brief: DeckBrief, grid: Grid, made: list[Brace]) -> list[Part]:
     section = CATALOGUE.sections[brief.region.rail]
     out: list[Part] = []
     for brace in made:
-        stick = Stick("brace", section, brace.a, brace.b)
+        stick = Stick("post brace", section, brace.a, brace.b)
         part = _stick_part(grid, f"X{len(out) + 1}", stick, brace.top_mm - brace.reach_mm, brace.top_mm)
         out.append(
             replace(
@@ -152,14 +153,11 @@ def _brace_parts(brief: DeckBrief, grid: Grid, made: list[Brace]) -> list[Part]:
     return out
 
 
-CODE = {"board": "D", "border": "E", "breaker": "W"}
-
-
 def _board_parts(brief: DeckBrief, laying: Laying) -> list[Part]:
     top = brief.deck.levels.height_mm
     out = []
     for b in laying.boards:
-        label = f"{CODE[b.kind]}{b.number}"
+        label = f"{kind_of(b.kind).letter}{b.number}"
         trim = 2 * brief.deck.boards.trim_ends_mm
         ends = f"{b.ends}; {brief.printer.fine(trim / 2)} off both ends first" if trim else b.ends
         out.append(

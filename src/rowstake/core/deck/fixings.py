@@ -13,11 +13,11 @@ from rowstake.core.deck.boards import Board, Laying
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.fascia import fascia_edges
 from rowstake.core.deck.frame import Grid, Joist, Stick
-from rowstake.core.deck.members import LETTERS
 from rowstake.core.deck.shape import Point
 from rowstake.core.deck.stack import PostAt
 from rowstake.core.deck.supports import BeamLine, Supports
 from rowstake.core.fasteners import roll, sold_mm
+from rowstake.core.kinds import kind_of
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 
@@ -27,7 +27,7 @@ def frame_hardware(
 ) -> list[Part]:
     """Hangers where a joist ends on a ledger, a header or a flush beam; ties over dropped beams; nails of both and of rims."""
     facts = CATALOGUE.materials.deck
-    joists = [s for s in sticks if LETTERS[s.kind] == "J"]
+    joists = [s for s in sticks if kind_of(s.kind).family == "joist"]
     held = [s for s in sticks if s.kind in ("ledger", "header", "clipped rim")]
     lines = [Polygon(s.outline()).buffer(4.0) for s in held]
     if supports.flush:
@@ -37,7 +37,7 @@ def frame_hardware(
         min(j.a[1], j.b[1]) < b.t < max(j.a[1], j.b[1]) for j in joists for b in supports.under(j.a[0])
     )  # fmt: skip
     ends = 2 * len(joists) - hangers + 2 * sum(n for edge, n in grid.headers.items() if edge not in grid.carry)
-    blocks = sum(LETTERS[s.kind] in "KSG" for s in sticks)
+    blocks = sum(kind_of(s.kind).family == "block" for s in sticks)
     hung = [grid.headers[edge] for edge in grid.carry]
     sold = brief.sold
 

@@ -21,11 +21,6 @@ from rowstake.core.deck.supports import BeamLine, Supports
 from rowstake.core.parts import letters
 from rowstake.core.reckoners.base import up
 
-LETTERS = {
-    "joist": "J", "end joist": "J", "nailer": "J", "inner-corner joist": "J", "trimmer": "J", "doubled end": "J", "rim": "R",
-    "clipped rim": "R", "ledger": "L", "header": "H", "blocking": "K", "ladder block": "K", "sister block": "S", "packing": "K", "guard block": "G",
-}  # fmt: skip
-
 
 def _joist_pieces(joist: Joist, section: Section, supports: Supports, beams: list[BeamLine]) -> list[Stick]:
     """A line of joists in the pieces it is made of: in hangers between flush beams, or lapped over dropped ones, each on

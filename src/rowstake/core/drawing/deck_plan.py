@@ -14,14 +14,6 @@ LAYERS = (
     Layer("house", "House"), Layer("footings", "Footings"), Layer("beams", "Beams"), Layer("joists", "Joists"),
     Layer("blocks", "Blocking"), Layer("boards", "Boards"),
 )  # fmt: skip
-OF: dict[str, tuple[str, Look]] = {
-    "concrete": ("footings", "concrete"), "gravel": ("footings", "gravel"), "post": ("footings", "post"), "beam": ("beams", "rail"),
-    "ledger": ("joists", "rail"), "rim": ("joists", "frame"), "clipped rim": ("joists", "frame"), "header": ("joists", "frame"),
-    "joist": ("joists", "frame"), "end joist": ("joists", "frame"), "nailer": ("joists", "frame"), "trimmer": ("joists", "frame"),
-    "inner-corner joist": ("joists", "frame"), "doubled end": ("joists", "frame"), "blocking": ("blocks", "frame"),
-    "ladder block": ("blocks", "frame"), "packing": ("blocks", "frame"), "sister block": ("blocks", "post"), "guard block": ("blocks", "post"), "board": ("boards", "board"), "border": ("boards", "board"),
-    "breaker": ("boards", "board"), "brace": ("beams", "frame"), "fascia": ("boards", "board"),
-}  # fmt: skip
 WALL_MM = 260.0
 
 
@@ -49,9 +41,8 @@ def deck_plan_scene(planned: DeckPlanned) -> Scene:
     for layer in LAYERS[1:]:
         board.layer = layer.key
         for part in planned.parts:
-            place = OF.get(part.kind)
-            if place and place[0] == layer.key and part.lies:
-                _part(board, part, place[1])
+            if part.sort.layer == layer.key and part.sort.look and part.lies:
+                _part(board, part, part.sort.look)
         if layer.key == "footings":
             for f in planned.footings:
                 if not f.dug.layers:

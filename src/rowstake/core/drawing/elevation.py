@@ -12,10 +12,6 @@ from rowstake.core.planned import Planned
 BETWEEN_LEGS_MM = 1400.0
 MANY_BOARDS = 2500
 """Past this many boards a stretch is drawn as one strip, so that large drawings stay quick."""
-LOOKS: dict[str, Look] = {
-    "post": "post", "rail": "rail", "stiffener": "rail", "cap": "board", "cap rail": "board", "trim": "board", "gravel board": "rail", "board": "board", "bar": "rail", "stile": "frame", "gate rail": "frame", "brace": "brace",
-    "brace, leaning left": "brace", "gate board": "board", "concrete": "concrete", "soil": "hole", "foam": "concrete", "gravel": "gravel",
-}  # fmt: skip
 
 
 def leg_offsets(planned: Planned) -> list[float]:
@@ -38,13 +34,13 @@ def elevation_scene(planned: Planned) -> Scene:
     layers += ["rail", "frame", "brace", "board"] if in_front else ["board", "brace", "frame", "rail"]
     grouped: dict[str, list[Part]] = {look: [] for look in layers}
     for part in planned.parts:
-        shown = LOOKS.get(part.kind)
+        shown = part.sort.look
         if shown and part.place and not (thin and part.kind == "board"):
             grouped[shown].append(part)
     for look in layers:
         for part in grouped[look]:
             behind = in_front and look in ("rail", "frame", "brace")
-            _part(board, part, offsets, LOOKS[part.kind], hidden=behind)
+            _part(board, part, offsets, look, hidden=behind)
         if thin and look == "board":
             _strips(board, planned, offsets)
     _again(board, planned, offsets)

@@ -7,9 +7,6 @@ from rowstake.core.gates import Built
 from rowstake.core.parts import Part
 from rowstake.core.planned import Planned
 
-LOOKS: dict[str, Look] = {
-    "gate board": "board", "stile": "frame", "gate rail": "frame", "bar": "rail", "brace": "brace", "brace, leaning left": "brace",
-}  # fmt: skip
 ORDER: tuple[Look, ...] = ("board", "rail", "frame", "brace")
 
 
@@ -18,7 +15,7 @@ def leaf_scene(planned: Planned, built: Built) -> Scene:
     board, p, frame = Board(), planned.brief.printer, planned.brief.fence.gate_frame
     opening = next(o for o in planned.layout.openings if o.gate.id == built.gate.id)
     name = f"{built.gate.id}a" if built.gate.leaves == 2 else built.gate.id
-    own = [q for q in built.parts if q.place and q.label.startswith((f"{name}-", f"{name} bar")) and q.kind in LOOKS]
+    own = [q for q in built.parts if q.place and q.label.startswith((f"{name}-", f"{name} bar")) and q.sort.look]
     low = min(q.place.bottom_mm for q in own if q.place)
     zero = opening.left_mm
     for post, near in ((opening.left, True), (opening.right, False)):
@@ -34,7 +31,7 @@ def leaf_scene(planned: Planned, built: Built) -> Scene:
             )
     for look in ORDER:
         for part in own:
-            if LOOKS[part.kind] == look:
+            if part.sort.look == look:
                 _draw(board, part, zero, low, look)
     width, height = built.leaf.leaf_width_mm, built.leaf_height_mm
     hinged = built.gate.leaves == 2 or built.gate.hinge == "start"

@@ -5,11 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
+from rowstake.core.catalogue.models import Look
+
+__all__ = ["Board", "Handle", "Layer", "LegFrame", "Look", "Point", "Scene", "Shape"]
+
 Point = tuple[float, float]
-Look = Literal[
-    "string", "post", "board", "rail", "frame", "brace", "concrete", "gravel", "hole", "ground", "frost",
-    "zone", "swing", "mark", "label", "quiet",
-]  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)

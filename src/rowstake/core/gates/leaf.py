@@ -150,7 +150,7 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
     under = low + panel.boards_mm if panel.bars else high
     length, angle = brace(inner, under - low - 2 * face)
     ends = f"two cuts each end, {angle:.1f}° and {90 - angle:.1f}°, to a point"
-    lean = "brace" if _hinged_at_start(b, number) else "brace, leaning left"
+    lean = "brace" if _hinged_at_start(b, number) else "brace leaning left"
     out = [
         stick("S1", "stile", b.height_mm, Place(b.leg, left, left + face, low, high), lap),
         stick("S2", "stile", b.height_mm, Place(b.leg, right - face, right, low, high), lap),

@@ -34,13 +34,12 @@ STAGE = {
 def _hours(part: Part, crew: int) -> float:
     """Hours for one part by its kind and its length; what is poured, by volume; nothing for what goes in with another. One
     person alone takes longer over a long piece."""
-    rates = CATALOGUE.rates
-    if part.unit == "m³":
-        return rates.day.dig_h_per_m3 * part.amount
-    kind = part.kind.split(",")[0]
-    hours = float(rates.each_h.get(kind, 0.0)) + float(rates.metre_h.get(kind, 0.0)) * part.length_mm / 1000
-    alone = crew == 1 and part.length_mm > rates.day.alone_over_mm
-    return hours * (rates.day.alone_times if alone else 1.0)
+    day, kind = CATALOGUE.rates.day, part.sort
+    if kind.counted == "volume":
+        return day.dig_h_per_m3 * part.amount
+    hours = kind.hours_each + kind.hours_metre * part.length_mm / 1000
+    alone = crew == 1 and part.length_mm > day.alone_over_mm
+    return hours * (day.alone_times if alone else 1.0)
 
 
 def days(parts: list[Part], crew: int, rails_after_h: float, gates_after_h: float, finish_m2: float = 0.0) -> Days:

@@ -109,8 +109,7 @@ def cut_lines(parts: list[Part]) -> tuple[CutLine, ...]:
     groups: dict[tuple[str, str, float, float, str], list[str]] = defaultdict(list)
     for p in parts:
         if p.unit == "piece":
-            kind = p.kind.split(",")[0]
-            groups[p.material, kind, round(p.length_mm, 1), round(p.width_mm, 1), p.ends].append(p.label)
+            groups[p.material, p.sort.name, round(p.length_mm, 1), round(p.width_mm, 1), p.ends].append(p.label)
     names = CATALOGUE.sections
     return tuple(
         CutLine(names[material].name, material, kind, length, width, ends, tuple(labels))
@@ -176,7 +175,7 @@ def _fixings(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
     counts: Counter[str] = Counter()
     whose: dict[str, list[str]] = defaultdict(list)
     for p in parts:
-        if p.kind in ("rail screw", "board screw", "frame screw"):
+        if p.sort.family == "fixing":
             counts[p.material] += int(p.amount)
             whose[p.material].append(p.label)
     finish = "stainless" if buyer.near_salt else "hot-dip galvanised or stainless"
@@ -200,21 +199,15 @@ def _adhesive(p: Printer, parts: list[Part]) -> list[BuyLine]:
     return [BuyLine("Fixings", "outdoor adhesive", up(metres / each), "cartridges", told, tuple(p.of for p in beads))]
 
 
-FINISHED = {
-    "board", "gate board", "rail", "stile", "gate rail", "brace", "brace, leaning left", "cap", "cap rail", "trim",
-    "stiffener", "gravel board",
-}  # fmt: skip
-
-
 def finish_m2(parts: list[Part]) -> float:
     """All faces and edges of what is stained or oiled, m²; posts only above ground. Sheets and cut ends are left out."""
     area = 0.0
     for p in parts:
         if p.unit != "piece" or (section := CATALOGUE.sections[p.material]).density_kg_m3:
             continue
-        if p.kind in FINISHED:
+        if p.sort.finished == "all":
             area += 2 * (p.width_mm + section.thickness_mm) * p.length_mm
-        elif p.kind == "post":
+        elif p.sort.finished == "above ground":
             area += 2 * (section.width_mm + section.thickness_mm) * min(p.above_mm, p.length_mm)
     return area / 1e6
 
@@ -267,7 +260,7 @@ def _hardware(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
     counts: Counter[str] = Counter()
     whose: dict[str, list[str]] = defaultdict(list)
     for p in parts:
-        if p.kind in ("hardware", "bar"):
+        if p.sort.family == "hardware":
             counts[p.material] += int(p.amount)
             whose[p.material].append(p.of)
     return [

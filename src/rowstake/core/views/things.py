@@ -214,5 +214,6 @@ def _pieces(plan: Plan, out: dict[str, Thing]) -> None:
         ]
         if part.ends not in ("square", "ripped"):
             lines.append(Line("ends", part.ends))
-        kind = part.kind.split(",")[0].capitalize()
-        out[part.label] = Thing(f"{kind} {part.label}", part.step, tuple(lines), leg=part.place.leg)
+        out[part.label] = Thing(
+            f"{part.sort.name.capitalize()} {part.label}", part.step, tuple(lines), leg=part.place.leg
+        )

@@ -6,7 +6,7 @@ A lower level has tapes of its own, hooked at its own left end.
 from __future__ import annotations
 
 from rowstake.core.deck.level import DeckLevel, Lower
-from rowstake.core.deck.members import LETTERS
+from rowstake.core.kinds import kind_of
 from rowstake.core.planned_deck import DeckPlanned
 from rowstake.core.views.lists import Mark, Tape
 
@@ -25,7 +25,11 @@ def _of(level: DeckLevel, leg: int) -> list[Tape]:
     def tape(what: str, length: float, marks: list[Mark]) -> Tape:
         return Tape(leg, what, length, p.length(length), tuple(marks))
 
-    joists = {round(s.a[0], 2): (label, s.kind) for label, s in reversed(level.built.sticks) if LETTERS[s.kind] == "J"}
+    joists = {
+        round(s.a[0], 2): (label, s.kind)
+        for label, s in reversed(level.built.sticks)
+        if kind_of(s.kind).family == "joist"
+    }
     out = [
         tape("joists", high - low, [
             Mark(f"{before}{label}", kind, s - low, p.bare(s - low), p.bare(s - low - half), p.bare(s - low + half))

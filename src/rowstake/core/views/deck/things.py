@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.carried import footing_used, post_used
-from rowstake.core.deck.members import LETTERS
 from rowstake.core.drawing.deck_details import footings_alike
 from rowstake.core.plan import DeckPlan
 from rowstake.core.views.things import Line, Thing
@@ -95,11 +94,13 @@ def _pieces(plan: DeckPlan, out: dict[str, Thing]) -> None:
             lines.append(Line("ripped to", p.fine(part.width_mm)))
         if part.ends != "square":
             lines.append(Line("ends", part.ends))
-        if LETTERS.get(part.kind) == "J":
+        if part.sort.family == "joist":
             lines.append(Line("span", f"{p.length(reach.span_mm)}, {reach.used * 100:.0f} % of allowed", "joist_span"))
-        if part.of != part.kind:
+        if part.of != part.sort.name:
             lines.append(Line("belongs to", part.of))
         if part.lies:
             x, y = plan.told_at((min(q[0] for q in part.lies.points), min(q[1] for q in part.lies.points)))
             lines.append(Line("near corner", f"{p.length(x)} along, {p.length(y)} out"))
-        out[part.label] = Thing(f"{part.kind.capitalize()} {part.label}", STAKE.get(part.step, "frame"), tuple(lines))
+        out[part.label] = Thing(
+            f"{part.sort.name.capitalize()} {part.label}", STAKE.get(part.step, "frame"), tuple(lines)
+        )
