@@ -525,6 +525,15 @@ def test_a_hole_beside_the_rim_has_as_much_of_a_header_as_finds_room(y, beyond):
     assert not [f for f in made.findings if f.rule == "hole_room"]
 
 
+def test_a_notch_as_narrow_as_a_joist_has_beams_of_its_own():
+    notch = [{"do": "add_cut", "kind": "notch", "corner": "far_right"}, *cut(along_mm=50, out_mm=200)]
+    made = plan(
+        deck(5376.4, 4700, 600, *notch, put("deck.joists.doubled_ends", True), region="australia_nz", support="free")
+    )
+    end = max(j.s for j in made.grid.joists)
+    assert len(made.supports.under(end)) == 2
+
+
 @pytest.mark.parametrize("out", [6750, 7600, 12500])
 def test_every_piece_of_a_spliced_joist_has_two_bearings(out):
     made = plan(deck(4000, out, 600, support="free"))

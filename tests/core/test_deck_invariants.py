@@ -132,8 +132,8 @@ def _tiles(made):
 
 def _ends_are_carried(made):
     """A square end of a field board lies over a joist, or past the last one by no more than the overhang and a board."""
-    if made.brief.deck.boards.run == "diagonal" or made.grid.broken:
-        return  # a hole that breaks through the edge is told
+    if made.brief.deck.boards.run == "diagonal" or made.grid.broken or made.grid.narrow:
+        return  # a hole whose frame has no room is told
     grid, half = made.grid, made.grid.thick_mm / 2
     reach = made.brief.deck.boards.overhang_mm + made.grid.thick_mm + border_depth(made.brief, 0)
     holes = [Polygon(r) for r in made.shape.interiors]

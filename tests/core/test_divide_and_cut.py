@@ -131,7 +131,7 @@ def test_board_screws_by_hand(style, board, rail, length):
     job = edited(
         fence((9000, 0)), {"do": "style", "style": style}, put("fence.skin.board", board), put("fence.rails.size", rail)
     )
-    name, mm, grip = board_screw(resolve(job))
-    assert (name, mm) == (f"screw {length} mm", length)
+    screw, mm, grip = board_screw(resolve(job))
+    assert (screw.words, mm) == (f"screw {length} mm", length)
     thick = {"uk_19x150": 19, "uk_feather125": 33}[board]
     assert grip == length - thick

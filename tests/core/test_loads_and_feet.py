@@ -124,7 +124,7 @@ def test_a_block_a_slab_and_a_pile_by_hand():
     slab = kinds()["slab"].dig(under(slab_mm=120.0))
     assert slab.bears_m2 == pytest.approx(0.34 * 0.34)  # 100 and 120 on both sides
     assert (slab.layers, slab.spoil_m3) == ((), 0)
-    assert dict(slab.hardware)["masonry anchor M12 × 110"] == 4
+    assert {good.words: n for good, n in slab.hardware}["masonry anchor M12 × 110"] == 4
     pile = kinds()["pile"].dig(under(pile_kn=25.0))
     assert (pile.carries_kn, pile.layers) == (25, ())
 

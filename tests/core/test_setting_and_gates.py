@@ -89,4 +89,4 @@ def test_hinges_by_the_weight_of_the_leaf(opening, hinge_kg, hinges):
     [gate] = made.gates
     assert gate.hinges_per_leaf == hinges
     assert gate.weight_kg <= hinge_kg
-    assert gate.hinge == {45: "strap hinge 450 mm", 90: "heavy strap hinge 600 mm"}[hinge_kg]
+    assert gate.hinge.words == {45: "strap hinge 450 mm", 90: "heavy strap hinge 600 mm"}[hinge_kg]

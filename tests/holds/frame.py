@@ -21,7 +21,7 @@ def check_frame(level, rules):
     if supports.flush:
         sticks += [piece for beam in supports.beams for piece in beam_plies(beam)]
     laps = unary_union([Polygon(s.outline()) for _, s in level.built.sticks if "lapped" in s.ends])
-    shapes = [Polygon(s.outline()).difference(laps) for _, s in sticks]
+    shapes = [Polygon(s.outline()).difference(laps).buffer(0) for _, s in sticks]  # no lines that are left
     _share_no_place(grid, sticks, shapes)
     _stay_inside(grid, sticks, shapes)
     _beams_lie_apart(supports)

@@ -1,4 +1,4 @@
-"""Screws, nails, bolts and other goods by the size they are sold in: millimetres, or whole inches where inches are sold."""
+"""Goods by the size they are sold in and the words of the region: millimetres, or whole inches where inches are sold."""
 
 from __future__ import annotations
 
@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.goods import GOODS, Good, Size
 from rowstake.core.measure import Printer
 
 Units = Literal["mm", "ft-in"]
@@ -32,18 +33,37 @@ class Sold:
         facts = CATALOGUE.materials.board_fixing
         return sorted(facts.nail_lengths_mm if self.units == "mm" else facts.nail_lengths_in)
 
-    def screw(self, name: str, wanted_mm: float, most_mm: float | None = None) -> tuple[str, float]:
-        """(words, length) of the shortest screw that is long enough; where it would come out, past `most_mm`, the longest
+    def good(self, id: str, *sizes: Size) -> Good:
+        """A good of the catalogue in the words of the region. Raises `KeyError` for one that is not there, `ValueError` for
+        sizes that it does not take."""
+        entry = GOODS[id]
+        if len(sizes) != len(entry.takes):
+            raise ValueError(f"{id} takes {len(entry.takes)} sizes, not {sizes}")
+        words = entry.words_in if entry.words_in and self.units == "ft-in" else entry.words
+        plain = tuple(s if isinstance(s, str) else float(s) for s in sizes)
+        return Good(id, plain, words.format(*map(self._told, entry.takes, plain)))
+
+    def _told(self, how: str, size: Size) -> str:
+        if isinstance(size, str):
+            return size
+        if how == "size":
+            return self.size(size)
+        if how == "cut":
+            return Printer(self.units, 16).length(size)
+        return roll(self, size) if how == "roll" else f"{size:g}"
+
+    def screw(self, id: str, wanted_mm: float, most_mm: float | None = None) -> tuple[Good, float]:
+        """(good, length) of the shortest screw that is long enough; where it would come out, past `most_mm`, the longest
         that does not."""
-        return self._of(name, self.screws_mm, wanted_mm, most_mm)
+        return self._of(id, self.screws_mm, wanted_mm, most_mm)
 
-    def nail(self, name: str, wanted_mm: float, most_mm: float | None = None) -> tuple[str, float]:
-        return self._of(name, self.nails_mm, wanted_mm, most_mm)
+    def nail(self, id: str, wanted_mm: float, most_mm: float | None = None) -> tuple[Good, float]:
+        return self._of(id, self.nails_mm, wanted_mm, most_mm)
 
-    def _of(self, name: str, sold: list[float], wanted_mm: float, most_mm: float | None) -> tuple[str, float]:
+    def _of(self, id: str, sold: list[float], wanted_mm: float, most_mm: float | None) -> tuple[Good, float]:
         fits = [s for s in sold if most_mm is None or s <= most_mm + 1e-6] or sold[:1]
         length = next((s for s in fits if s >= wanted_mm - 1e-6), fits[-1])
-        return f"{name} {self.size(length)}", length
+        return self.good(id, length), length
 
     def lag_mm(self, through_mm: float) -> float:
         """The lag screw on sale that goes through so much timber."""
@@ -54,12 +74,12 @@ class Sold:
         facts = CATALOGUE.materials.bolts
         return sorted(facts.lengths_mm if self.units == "mm" else facts.lengths_in)
 
-    def bolt(self, through_mm: float, more: str = "nut and washers") -> str:
+    def bolt(self, through_mm: float, id: str = "bolt") -> Good:
         """The bolt on sale that goes through so much timber, with room for what is on its ends."""
         facts = CATALOGUE.materials.bolts
         wanted = through_mm + facts.over_mm
         length = next((s for s in self.bolts_mm if s >= wanted - 1e-6), self.bolts_mm[-1])
-        return f"{facts.name_mm if self.units == 'mm' else facts.name_in} × {self.size(length)} with {more}"
+        return self.good(id, length)
 
 
 FOOT_MM = 304.8

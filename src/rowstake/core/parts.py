@@ -9,6 +9,7 @@ from dataclasses import dataclass, field, replace
 from typing import Any, Literal
 
 from rowstake.core.catalogue import Kind
+from rowstake.core.goods import Good
 from rowstake.core.kinds import kind_of
 
 Step = Literal["holes", "frame", "skin", "gates"]
@@ -48,7 +49,7 @@ class Part:
     """One piece, or one portion of something poured, counted or bought by the piece. Its `kind` is registered in `kinds`, or
     it is refused with a `ValueError`.
 
-    `material` is a catalogue section for timber, else what it is in plain words. `amount` is in `unit`:
+    `good` is what it is bought as. `amount` is in `unit`:
     pieces, m³ or a count of fixings. `length_mm` and `width_mm` are cut sizes of timber (width differs
     from the section's only for a rip). `of` is the label of what it came from: a bay, a post, a gate.
     """
@@ -56,7 +57,7 @@ class Part:
     label: str
     kind: str
     step: Step
-    material: str
+    good: Good
     of: str
     length_mm: float = 0.0
     width_mm: float = 0.0
@@ -71,6 +72,11 @@ class Part:
 
     def __post_init__(self) -> None:
         kind_of(self.kind)
+
+    @property
+    def material(self) -> str:
+        """The section of timber, else what it is in plain words."""
+        return self.good.id if self.sort.counted == "cut" else self.good.words
 
     @property
     def sort(self) -> Kind:

@@ -71,7 +71,7 @@ def _deck(job: DeckJob) -> DeckPlan:
     parts = [part for level in levels for part in level.built.parts]
     spoil = sum(f.dug.spoil_m3 for level in levels for f in level.built.footings)
     lists = take_off(Buyer(brief.printer, brief.sold, brief.bag, job.site.near_salt, {}), parts, spoil)
-    poured = any(part.material == "concrete" for part in parts)
+    poured = any(part.good.id == "concrete" for part in parts)
     on_site = days(parts, job.site.crew, 48.0 if poured else 0.0, 0.0)
     climate = pick(CATALOGUE.climates, job.site.climate or brief.region.climate, "site.climate")
     damp = {"wet": "wet_pct", "yard": "yard_pct", "indoors": "indoors_pct"}[brief.deck.boards.stock]

@@ -20,7 +20,5 @@ def end_sealer(sold: Sold, parts: list[Part]) -> list[Part]:
         return []
     litres = sum(ends) / 1e6 * facts.coats / facts.m2_per_litre
     tin = facts.tin_in_litre if sold.units == "ft-in" else facts.tin_litre
-    name = (
-        "end-grain preservative, quart tin" if sold.units == "ft-in" else f"end-grain preservative, {tin:g} litre tin"
-    )
-    return [Part("cut ends", "hardware", "frame", name, "cut ends", amount=up(litres / tin), unit="each")]
+    good = sold.good("end_preservative", tin)
+    return [Part("cut ends", "hardware", "frame", good, "cut ends", amount=up(litres / tin), unit="each")]

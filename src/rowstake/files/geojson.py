@@ -70,7 +70,9 @@ def read_line(text: str) -> tuple[list[Leg], list[GroundPoint]]:
         (math.radians(p[0] - lon0) * shrink * EARTH_RADIUS_MM, math.radians(p[1] - lat0) * EARTH_RADIUS_MM)
         for p in points
     ]
-    legs, ground, heading = [], [], 0.0
+    legs: list[Leg] = []
+    ground: list[GroundPoint] = []
+    heading = 0.0
     levels = [p[2] * 1000 if len(p) == 3 else None for p in points]
     datum = next((v for v in levels if v is not None), 0.0)
     for i, (a, b) in enumerate(itertools.pairwise(flat)):

@@ -16,6 +16,7 @@ from rowstake.core.catalogue.models import (
     Decking,
     Fact,
     FootingEntry,
+    GoodEntry,
     Kind,
     Materials,
     MethodEntry,
@@ -30,7 +31,7 @@ from rowstake.core.catalogue.models import (
 from rowstake.core.faults import faults_of, refuse
 
 __all__ = [
-    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Decking", "FootingEntry", "Kind", "Materials", "MethodEntry", "Region", "Section",
+    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Decking", "FootingEntry", "GoodEntry", "Kind", "Materials", "MethodEntry", "Region", "Section",
     "Soil", "Species", "StyleEntry", "pick",
 ]  # fmt: skip
 
@@ -100,6 +101,10 @@ class Catalogue:
     @cached_property
     def advice_deck(self) -> dict[str, AdviceEntry]:
         return _table("advice_deck", AdviceEntry)
+
+    @cached_property
+    def goods(self) -> dict[str, GoodEntry]:
+        return _table("goods", GoodEntry)
 
     @cached_property
     def kinds(self) -> dict[str, Kind]:

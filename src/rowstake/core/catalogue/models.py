@@ -214,7 +214,7 @@ class SlopeFacts(Fact):
 
 class Hinge(Fact):
     up_to_kg: float
-    name: str
+    good: str
     size_mm: float
 
 
@@ -280,7 +280,6 @@ class DeckFacts(Fact):
     ties_kn: float
     ties: int
     heavy_board_mm: float
-    hanger: str
     guard_posts_mm: float
     post_heights: list[PostHeight]
 
@@ -332,8 +331,6 @@ class SealerFacts(Fact):
 class BoltFacts(Fact):
     """Lengths on sale, mm, in millimetre and in inch regions; `over_mm` is what washers and nut take."""
 
-    name_mm: str
-    name_in: str
     over_mm: float
     lengths_mm: list[float]
     lengths_in: list[float]
@@ -365,13 +362,10 @@ class Stack(Fact):
 
 class Masonry(Fact):
     standoff_mm: float
-    anchor: str
-    anchor_in: str
     anchors_per_base: int
     lap_mm: float
     least_lap_mm: float
     bolts_per_post: int
-    doubling_screw: str
     doubling_screws: int
     doubling_grip: float
     """How far its screw goes into the second post, as a share of it."""
@@ -412,6 +406,17 @@ class WorkingDay(Fact):
 
 class Rates(Fact):
     day: WorkingDay
+
+
+class GoodEntry(Fact):
+    """What is bought beside timber; see the head of `goods.toml`."""
+
+    id: str
+    words: str
+    words_in: str = ""
+    takes: list[Literal["size", "cut", "roll", "number", "text"]] = []
+    coated: bool = False
+    bought: bool = True
 
 
 class Kind(Fact):

@@ -22,6 +22,7 @@ from rowstake.core.deck.shape import Edge, Point
 from rowstake.core.deck.stack import PostAt, joist_depth
 from rowstake.core.deck.supports import Supports
 from rowstake.core.deck.work import Worked, worked
+from rowstake.core.goods import timber
 from rowstake.core.kinds import kind_of
 from rowstake.core.parts import Lies, Part
 from rowstake.core.sealer import end_sealer
@@ -94,7 +95,7 @@ def _labelled(sticks: list[Stick]) -> list[tuple[str, Stick]]:
 def _stick_part(grid: Grid, label: str, stick: Stick, bottom: float, top: float) -> Part:
     points = tuple(grid.on_plan(p) for p in stick.outline())
     return Part(
-        label, stick.kind, "frame", stick.section.id, stick.kind, stick.length_mm, stick.section.width_mm, stick.ends,
+        label, stick.kind, "frame", timber(stick.section.id), stick.kind, stick.length_mm, stick.section.width_mm, stick.ends,
         lies=Lies(points, bottom, top),
     )  # fmt: skip
 
@@ -103,12 +104,13 @@ def _footing_parts(brief: DeckBrief, f: FootingAt) -> list[Part]:
     """What is poured or filled, the hardware, and the post."""
     post, dug = f.post, f.dug
     out = [
-        Part(f"{f.label} {layer.what}", layer.material, "holes", layer.material, f.label, amount=layer.volume_m3, unit="m³",
+        Part(f"{f.label} {layer.what}", layer.material, "holes", brief.sold.good(layer.material), f.label, amount=layer.volume_m3, unit="m³",
              lies=Lies(_ring(post.at, dug.across_mm), post.ground_mm + layer.bottom_mm, post.ground_mm + layer.top_mm))
         for layer in dug.layers
     ]  # fmt: skip
     out += [
-        Part(f"{f.label} {item}", "hardware", "holes", item, f.label, amount=n, unit="each") for item, n in dug.hardware
+        Part(f"{f.label} {item.words}", "hardware", "holes", item, f.label, amount=n, unit="each")
+        for item, n in dug.hardware
     ]
     in_ground = dug.post_below_mm > 0
     length = (
@@ -119,7 +121,7 @@ def _footing_parts(brief: DeckBrief, f: FootingAt) -> list[Part]:
     if length > 1:
         foot = post.foot_mm - (dug.post_below_mm + CATALOGUE.materials.deck.standoff_mm if dug.post_below_mm else 0.0)
         out.append(
-            Part(post.label, "post", "frame", brief.post.id, f.label, length, brief.post.width_mm, above_mm=max(post.height_mm, 0.0),
+            Part(post.label, "post", "frame", timber(brief.post.id), f.label, length, brief.post.width_mm, above_mm=max(post.height_mm, 0.0),
                  lies=Lies(_square(post.at, brief.post.thickness_mm, brief.post.width_mm), foot, foot + length))
         )  # fmt: skip
         out.append(
@@ -127,7 +129,7 @@ def _footing_parts(brief: DeckBrief, f: FootingAt) -> list[Part]:
                 f"{post.label} cap",
                 "hardware",
                 "frame",
-                f"post cap for a beam, {brief.post.name}",
+                brief.sold.good("post_cap_beam", brief.post.name),
                 f.label,
                 unit="each",
             )
@@ -161,7 +163,7 @@ def _board_parts(brief: DeckBrief, laying: Laying) -> list[Part]:
         trim = 2 * brief.deck.boards.trim_ends_mm
         ends = f"{b.ends}; {brief.printer.fine(trim / 2)} off both ends first" if trim else b.ends
         out.append(
-            Part(label, b.kind, "skin", b.section.id, f"row {b.row + 1}" if b.row >= 0 else b.kind, b.length_mm + trim, b.width_mm, ends,
+            Part(label, b.kind, "skin", timber(b.section.id), f"row {b.row + 1}" if b.row >= 0 else b.kind, b.length_mm + trim, b.width_mm, ends,
                  lies=Lies(tuple(_points(b.shape)), top - b.section.thickness_mm, top, tuple(tuple(_coords(r.coords)) for r in b.shape.interiors)))
         )  # fmt: skip
     return out

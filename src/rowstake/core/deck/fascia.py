@@ -8,6 +8,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.frame import frame_outline
 from rowstake.core.deck.shape import Edge, edges, rings, set_in
+from rowstake.core.goods import timber
 from rowstake.core.parts import Lies, Part, letters
 from rowstake.core.reckoners.base import up
 
@@ -61,7 +62,7 @@ def fascia_parts(brief: DeckBrief, depth: float, top: float) -> list[Part]:
             )
             ends = ("square", "one end mitred, to the long point", "both ends mitred, to the long points")[corners]
             out.append(
-                Part(f"A{number}{letters(k + 1) if pieces > 1 else ''}", "fascia", "skin", brief.fascia.id, edge.side, end - start, high, ends + ripped,
+                Part(f"A{number}{letters(k + 1) if pieces > 1 else ''}", "fascia", "skin", timber(brief.fascia.id), edge.side, end - start, high, ends + ripped,
                      lies=Lies((p, q, *inner), top - high, top))
             )  # fmt: skip
     return out + _fixings(brief, out, thick)
@@ -71,9 +72,9 @@ def _fixings(brief: DeckBrief, pieces: list[Part], thick: float) -> list[Part]:
     """Two screws near the top and one low at every packer, so that water and air pass behind."""
     facts = CATALOGUE.materials.deck
     places = sum(up(p.length_mm / facts.fascia_screw_every_mm) + 1 for p in pieces)
-    screw, _ = brief.sold.screw("fascia screw", thick + PACKER_MM + CATALOGUE.materials.fixings.grip_mm)
+    screw, _ = brief.sold.screw("fascia_screw", thick + PACKER_MM + CATALOGUE.materials.fixings.grip_mm)
     return [
         Part("fascia screws", "board screw", "skin", screw, "fascia", amount=2 * places, unit="each"),
-        Part("fascia packers", "hardware", "skin", f"packer behind the fascia, {brief.sold.size(PACKER_MM)}", "fascia",
+        Part("fascia packers", "hardware", "skin", brief.sold.good("fascia_packer", PACKER_MM), "fascia",
              amount=places, unit="each"),
     ] if pieces else []  # fmt: skip

@@ -16,7 +16,8 @@ from rowstake.core.deck.frame import Grid, Joist, Stick
 from rowstake.core.deck.shape import Point
 from rowstake.core.deck.stack import PostAt
 from rowstake.core.deck.supports import BeamLine, Supports
-from rowstake.core.fasteners import roll, sold_mm
+from rowstake.core.fasteners import sold_mm
+from rowstake.core.goods import Good
 from rowstake.core.kinds import kind_of
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
@@ -41,26 +42,28 @@ def frame_hardware(
     hung = [grid.headers[edge] for edge in grid.carry]
     sold = brief.sold
 
-    def item(kind: str, what: str, count: float) -> list[Part]:
-        return [Part(f"frame {what}", kind, "frame", what, "frame", amount=count, unit="each")] if count else []
+    def item(kind: str, what: Good, count: float) -> list[Part]:
+        return [Part(f"frame {what.words}", kind, "frame", what, "frame", amount=count, unit="each")] if count else []
 
     return [
-        *item("hardware", f"{facts.hanger} for {supports.joist.name}", hangers + 2 * hung.count(1)),
+        *item("hardware", sold.good("joist_hanger", supports.joist.name), hangers + 2 * hung.count(1)),
         *[
             part
             for plies in sorted({n for n in hung if n > 1})
-            for part in item("hardware", f"{facts.hanger} for {plies} × {supports.joist.name}", 2 * hung.count(plies))
+            for part in item(
+                "hardware", sold.good("joist_hanger_plied", plies, supports.joist.name), 2 * hung.count(plies)
+            )
         ],
-        *item("hardware", "joist tie over a beam", ties),
+        *item("hardware", sold.good("joist_tie"), ties),
         *item(
             "frame screw",
-            sold.nail("connector nail", CONNECTOR_MM)[0],
+            sold.nail("connector_nail", CONNECTOR_MM)[0],
             (hangers + ties + 2 * sum(min(n, 2) for n in hung)) * facts.hanger_nails,
         ),
-        *item("frame screw", sold.screw("frame screw", FRAME_MM)[0], max(0, ends) * 3 + blocks * 4),
+        *item("frame screw", sold.screw("frame_screw", FRAME_MM)[0], max(0, ends) * 3 + blocks * 4),
         *item(
             "frame screw",
-            sold.screw("structural screw", 1.7 * supports.joist.thickness_mm, 2 * supports.joist.thickness_mm - 3)[0],
+            sold.screw("structural_screw", 1.7 * supports.joist.thickness_mm, 2 * supports.joist.thickness_mm - 3)[0],
             _plied(grid, supports, sticks),
         ),
     ]
@@ -134,18 +137,18 @@ def board_fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
     length = deck_screw(brief)
     out = [Part("deck screws", "board screw", "skin", length, "boards", amount=screws, unit="each")] if screws else []
     for what, count in (
-        ("hidden clip with screw", clips),
-        ("starter clip with screw", starters),
-        ("plug for a screw", screws if how == "plugs" else 0),
+        (brief.sold.good("hidden_clip"), clips),
+        (brief.sold.good("starter_clip"), starters),
+        (brief.sold.good("screw_plug"), screws if how == "plugs" else 0),
     ):
         if count:
-            out.append(Part(f"deck {what}", "hardware", "skin", what, "boards", amount=count, unit="each"))
+            out.append(Part(f"deck {what.words}", "hardware", "skin", what, "boards", amount=count, unit="each"))
     return out
 
 
-def deck_screw(brief: DeckBrief) -> str:
+def deck_screw(brief: DeckBrief) -> Good:
     """The face screw of these boards."""
-    return brief.sold.screw("deck screw", CATALOGUE.materials.fixings.board_times * brief.field.thickness_mm)[0]
+    return brief.sold.screw("deck_screw", CATALOGUE.materials.fixings.board_times * brief.field.thickness_mm)[0]
 
 
 def _strips(brief: DeckBrief, grid: Grid, laying: Laying, edge_rows: set[int]) -> list[Part]:
@@ -171,7 +174,7 @@ def _strips(brief: DeckBrief, grid: Grid, laying: Laying, edge_rows: set[int]) -
             "deck clip strips",
             "hardware",
             "skin",
-            f"clip strip of {product.strip_spaces} spaces",
+            brief.sold.good("clip_strip", product.strip_spaces),
             "boards",
             amount=strips,
             unit="each",
@@ -180,7 +183,7 @@ def _strips(brief: DeckBrief, grid: Grid, laying: Laying, edge_rows: set[int]) -
             "strip screws",
             "board screw",
             "skin",
-            brief.sold.screw("clip-strip screw", CLIP_MM)[0],
+            brief.sold.screw("clip_strip_screw", CLIP_MM)[0],
             "boards",
             amount=fixings,
             unit="each",
@@ -201,13 +204,13 @@ def extras(brief: DeckBrief, grid: Grid) -> list[Part]:
     if brief.deck.joists.tape:
         taped = sum(j.length_mm for j in grid.joists)
         rolls = up(taped / sold_mm(brief.sold, TAPE_MM))
-        what = f"joist tape, {roll(brief.sold, TAPE_MM)} roll"
-        out.append(Part("joist tape", "hardware", "frame", what, "frame", amount=rolls, unit="each"))
+        tape = brief.sold.good("joist_tape", TAPE_MM)
+        out.append(Part("joist tape", "hardware", "frame", tape, "frame", amount=rolls, unit="each"))
     lights = brief.deck.lights
     if lights.count:
         loads = up(lights.count * lights.watts / (0.8 * lights.transformer_w))
         run = sum(e.length_mm for e in fascia_edges(brief))
-        for what, n in (("deck light, low voltage", lights.count), (f"transformer {lights.transformer_w:g} W", loads),
-                        (f"low-voltage cable, {roll(brief.sold, CABLE_MM)}", up(run * 1.1 / sold_mm(brief.sold, CABLE_MM)))):  # fmt: skip
-            out.append(Part(f"lights {what}", "hardware", "frame", what, "lights", amount=n, unit="each"))
+        for what, n in ((brief.sold.good("deck_light"), lights.count), (brief.sold.good("transformer", lights.transformer_w), loads),
+                        (brief.sold.good("light_cable", CABLE_MM), up(run * 1.1 / sold_mm(brief.sold, CABLE_MM)))):  # fmt: skip
+            out.append(Part(f"lights {what.words}", "hardware", "frame", what, "lights", amount=n, unit="each"))
     return out

@@ -10,7 +10,8 @@ from rowstake.core.deck.brief import DeckBrief
 from rowstake.core.deck.clear import merged
 from rowstake.core.deck.frame import Grid, Stick
 from rowstake.core.deck.supports import Supports
-from rowstake.core.fasteners import roll, sold_mm
+from rowstake.core.fasteners import sold_mm
+from rowstake.core.goods import Good
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.ledger_fasteners import LEAST_MM, spacing_mm
@@ -20,19 +21,15 @@ SIDING_MM = 20.0
 SPACER_MM = 15.0
 
 
-def fixing(brief: DeckBrief, ledger_mm: float) -> str:
+def fixing(brief: DeckBrief, ledger_mm: float) -> Good:
     """The fixing as it is bought: as long as ledger, sheathing and the house's rim are thick, and its spacers."""
     how, rim = brief.deck.ledger.fastener, CATALOGUE.materials.deck.house_rim_mm
     through = ledger_mm + SIDING_MM + rim + (SPACER_MM if how == "bolt_13mm_spaced" else 0.0)
     if how == "lag_13mm":
-        size = "1/2 in" if brief.sold.units == "ft-in" else "13 mm"
-        return f"lag screw {size} × {brief.sold.size(brief.sold.lag_mm(through))} with washer"
-    return brief.sold.bolt(
-        through, "nut, washers and drainage spacers" if how == "bolt_13mm_spaced" else "nut and washers"
-    )
+        return brief.sold.good("lag_screw", brief.sold.lag_mm(through))
+    return brief.sold.bolt(through, "bolt_spaced" if how == "bolt_13mm_spaced" else "bolt")
 
 
-BRACKET = "bracket for brick veneer, with its anchors"
 MOST_BRACKETS_MM = 1200.0
 CLEAR_MM = 40.0
 FLASHING_MM, MEMBRANE_MM = 3000.0, 5000.0
@@ -151,18 +148,15 @@ def bracketed(brief: DeckBrief) -> bool:
 def ledger_parts(brief: DeckBrief, ledger: LedgerPlan | None) -> list[Part]:
     if ledger is None:
         return []
-    facts = CATALOGUE.materials.deck
+    facts, sold = CATALOGUE.materials.deck, brief.sold
     flashing = up((ledger.length_mm + LAP_MM) / (sold_mm(brief.sold, FLASHING_MM) - LAP_MM))
 
-    def item(what: str, count: float) -> Part:
-        return Part(f"ledger {what}", "hardware", "frame", what, "ledger", amount=count, unit="each")
+    def item(what: Good, count: float) -> Part:
+        return Part(f"ledger {what.words}", "hardware", "frame", what, "ledger", amount=count, unit="each")
 
     return [
-        item(BRACKET if bracketed(brief) else fixing(brief, ledger.thick_mm), len(ledger.holes)),
-        item(f"Z flashing, {roll(brief.sold, FLASHING_MM)}", flashing),
-        item(
-            f"self-adhesive membrane behind the ledger, {roll(brief.sold, MEMBRANE_MM)} roll",
-            up(ledger.length_mm / sold_mm(brief.sold, MEMBRANE_MM)),
-        ),
-        item(f"lateral tie, {'1500 lb' if brief.sold.units == 'ft-in' else f'{facts.ties_kn:g} kN'}", facts.ties),
+        item(sold.good("veneer_bracket") if bracketed(brief) else fixing(brief, ledger.thick_mm), len(ledger.holes)),
+        item(sold.good("z_flashing", FLASHING_MM), flashing),
+        item(sold.good("ledger_membrane", MEMBRANE_MM), up(ledger.length_mm / sold_mm(sold, MEMBRANE_MM))),
+        item(sold.good("lateral_tie"), facts.ties),
     ]

@@ -366,7 +366,7 @@ def _extent(frame: Polygon, group: Group, t: float, half_mm: float) -> tuple[flo
         if cut.is_empty:
             return None
         low, high = max(low, float(cut.bounds[0])), min(high, float(cut.bounds[2]))
-    return (low, high) if high - low >= min(LEAST_BEAM_MM, group.s1 - group.s0) else None
+    return (low, high) if high - low >= min(LEAST_BEAM_MM, group.s1 - group.s0) - 1 else None
 
 
 LEAST_BEAM_MM = 100.0

@@ -5,7 +5,7 @@ The browser sends these, advice offers them, and both go through `apply`. Length
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Annotated, Any, TypeVar
 
@@ -43,7 +43,7 @@ def read_edit(raw: dict[str, Any]) -> Change:
 J = TypeVar("J", bound=FenceJob | DeckJob)
 
 
-def apply(job: J, edits: list[Change]) -> J:
+def apply(job: J, edits: Sequence[Change]) -> J:
     """The job after the edits, in order. The given job is not changed. Raises `JobFault`."""
     for edit in edits:
         made = _DO[type(edit)]

@@ -118,9 +118,9 @@ def explain_skin(
         source=facts.rails.source,
         changes="Height, or the number of rows you choose.",
     )  # fmt: skip
-    name, length, grip = board_screw(brief)
+    screw, length, grip = board_screw(brief)
     book.note(
-        "screws", "Board fixing", name,
+        "screws", "Board fixing", screw.words,
         rule=f"At least {facts.fixings.board_times:g} × the board and {p.fine(facts.fixings.grip_mm)} into the rail; where that "
         "would come out behind the rail, the longest that does not.",
         formula=f"board {p.fine(brief.board.thickness_mm)}, rail {p.fine(brief.rail.thickness_mm)} → {p.fine(length)}, {p.fine(grip)} in the "

@@ -4,15 +4,16 @@ from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fence.resolve import Brief
+from rowstake.core.goods import Good
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 
 
-def _screws(of: str, name: str, count: float) -> list[Part]:
-    return [Part(f"{of} {name}", "frame screw", "skin", name, of, amount=count, unit="each")] if count else []
+def _screws(of: str, good: Good, count: float) -> list[Part]:
+    return [Part(f"{of} {good.words}", "frame screw", "skin", good, of, amount=count, unit="each")] if count else []
 
 
-def _through(brief: Brief, thick_mm: float) -> str:
+def _through(brief: Brief, thick_mm: float) -> Good:
     return brief.sold.screw("screw", thick_mm + CATALOGUE.materials.fixings.grip_mm)[0]
 
 
@@ -34,11 +35,11 @@ def trim_fixings(brief: Brief, parts: list[Part]) -> list[Part]:
     if boards:
         thick = CATALOGUE.sections[boards[0].material].thickness_mm
         out += _screws("gravel boards", _through(brief, thick), len(boards) * 2 * facts.gravel_end_screws)
-        cleat = Part("cleats", "hardware", "frame", f"cleat, treated, {brief.sold.size(facts.cleat_mm)}", "gravel boards",
+        cleat = Part("cleats", "hardware", "frame", brief.sold.good("cleat", facts.cleat_mm), "gravel boards",
                      amount=2 * len(boards), unit="each")  # fmt: skip
         out += [cleat, *_screws("cleats", _through(brief, facts.cleat_thick_mm), 4 * len(boards))]
     channels = [p for p in parts if p.kind == "hardware" and p.label.endswith(" channels")]
     if channels:
         holds = sum(p.amount * (up(brief.fence.skin.height_mm / facts.channel_every_mm) + 1) for p in channels)
-        out += _screws("channels", brief.sold.screw("self-drilling screw", facts.channel_screw_mm)[0], holds)
+        out += _screws("channels", brief.sold.screw("self_drilling_screw", facts.channel_screw_mm)[0], holds)
     return out

@@ -10,6 +10,7 @@ from rowstake.core.catalogue import CATALOGUE, MethodEntry, Section
 from rowstake.core.fence.layout import Bay, Layout, Opening, Post
 from rowstake.core.fence.levels import Levels
 from rowstake.core.fence.resolve import Brief, face_mm
+from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Notebook, Part, Place
 from rowstake.core.reckoners.fence_wind import FenceWind, Stands
 from rowstake.core.reckoners.fence_wind import run as fence_wind
@@ -46,7 +47,7 @@ class HoleKind:
     diameter_mm: float
     layers: tuple[Layer, ...]
     spoil_m3: float
-    hardware: tuple[tuple[str, int], ...]
+    hardware: tuple[tuple[Good, int], ...]
     each: int
     """How many posts stand here in the one hole: two where posts are doubled, and the hole is widened for the second."""
 
@@ -312,7 +313,7 @@ class Digger:
         let_in = f"{self.brief.rows} notches for the rails" if self.brief.let_in else "square"
         out = [
             Part(
-                name, "post", "holes", kind.post.id, post.label, cut.length_mm, kind.post.width_mm,
+                name, "post", "holes", timber(kind.post.id), post.label, cut.length_mm, kind.post.width_mm,
                 let_in if n == 0 else "square", above_mm=cut.above_mm,
                 place=Place(leg, at - half, at + half, ground - kind.hole.embedment_mm, ground + cut.above_mm),
             )
@@ -320,7 +321,7 @@ class Digger:
         radius = kind.diameter_mm / 2
         out.extend(
             Part(
-                f"{name} {layer.what}", layer.material, "holes", layer.material, post.label,
+                f"{name} {layer.what}", layer.material, "holes", self.brief.sold.good(layer.material), post.label,
                 amount=layer.volume_m3, unit="m³", domed=layer.domed,
                 place=Place(leg, at - radius, at + radius, ground + layer.bottom_mm, ground + layer.top_mm),
             )
@@ -329,10 +330,10 @@ class Digger:
         bolted = list(kind.hardware)
         if n:
             facts, deep = CATALOGUE.materials.masonry, kind.post.width_mm
-            screw, _ = self.brief.sold.screw(facts.doubling_screw, deep * (1 + facts.doubling_grip), 2 * deep - 1)
+            screw, _ = self.brief.sold.screw("structural_screw", deep * (1 + facts.doubling_grip), 2 * deep - 1)
             bolted.append((screw, facts.doubling_screws))
         out.extend(
-            Part(f"{name} {item}", "hardware", "holes", item, post.label, amount=count, unit="each")
+            Part(f"{name} {item.words}", "hardware", "holes", item, post.label, amount=count, unit="each")
             for item, count in bolted
         )
         return out
@@ -377,7 +378,7 @@ class Digger:
         book.note(
             f"{kind.key}hole", f"How a {kind.name} stands", kind.method.name,
             rule=f"{kind.method.words} Its foot stands {foot}.",
-            formula=", ".join(f"{n} × {item}" for item, n in kind.hardware) + asks,
+            formula=", ".join(f"{n} × {item.words}" for item, n in kind.hardware) + asks,
             source=CATALOGUE.materials.masonry.source,
             changes="How posts stand at a wall, its height and thickness, the post.",
         )  # fmt: skip

@@ -9,10 +9,9 @@ from rowstake.core.fence.levels import Foot, Levels
 from rowstake.core.fence.rails import Piece, pieces_over
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.skin import Course, board_fixings
+from rowstake.core.goods import timber
 from rowstake.core.parts import Part, Place
 from rowstake.core.reckoners.base import up
-
-METAL_CHANNEL = "metal channel"
 
 
 def stiffeners(brief: Brief, bay: Bay) -> list[float]:
@@ -80,7 +79,7 @@ def _board(brief: Brief, layout: Layout, course: Course, piece: Piece, offset: f
         ends += f", plumb cut, {piece.angle_deg:.1f}° off square"
     low = piece.level_mm + offset
     return Part(
-        label, "board", "skin", brief.board.id, course.label,
+        label, "board", "skin", timber(brief.board.id), course.label,
         math.hypot(piece.right_mm - piece.left_mm, piece.rise_mm), wide, ends,
         place=Place(course.leg, piece.left_mm, piece.right_mm, low, low + wide, piece.rise_mm),
     )  # fmt: skip
@@ -90,7 +89,7 @@ def _stiffener(brief: Brief, course: Course, foot: Foot, at: float, label: str) 
     half, low = brief.rail.thickness_mm / 2, foot.at(at)
     height = foot.height_mm
     return Part(
-        label, "stiffener", "frame", brief.rail.id, course.label, height, brief.rail.width_mm,
+        label, "stiffener", "frame", timber(brief.rail.id), course.label, height, brief.rail.width_mm,
         place=Place(course.leg, at - half, at + half, low, low + height),
     )  # fmt: skip
 
@@ -102,10 +101,10 @@ def _channels(brief: Brief, course: Course) -> list[Part]:
     a, b = course.reach.left_mm, course.reach.right_mm
     low, rise = foot.at(a) + stack, foot.slope * (b - a)
     return [
-        Part(f"{label} channels", "hardware", "frame", f"{METAL_CHANNEL} {brief.sold.size(math.ceil(stack))}", label,
+        Part(f"{label} channels", "hardware", "frame", brief.sold.good("metal_channel", math.ceil(stack)), label,
              amount=2, unit="each"),
         Part(
-            f"{label} cap", "cap", "skin", brief.rail.id, label, math.hypot(b - a, rise), brief.rail.width_mm,
+            f"{label} cap", "cap", "skin", timber(brief.rail.id), label, math.hypot(b - a, rise), brief.rail.width_mm,
             place=Place(course.leg, a, b, low, low + brief.rail.thickness_mm, rise),
         ),
     ]  # fmt: skip

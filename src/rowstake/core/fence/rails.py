@@ -13,6 +13,7 @@ from rowstake.core.faults import refuse
 from rowstake.core.fence.layout import Bay, Layout, Run, corner_reach_mm
 from rowstake.core.fence.levels import Levels, stretches
 from rowstake.core.fence.resolve import Brief
+from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Part, Place
 
 JOIN_BAYS = 2
@@ -116,7 +117,7 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
                     level = piece.level_mm + offset
                     out.extend(
                         Part(
-                            f"{run.leg + 1}R{row}-{numbers[run.leg, row]}{face}", "rail", "frame", brief.rail.id, run.label,
+                            f"{run.leg + 1}R{row}-{numbers[run.leg, row]}{face}", "rail", "frame", timber(brief.rail.id), run.label,
                             math.hypot(piece.right_mm - piece.left_mm, piece.rise_mm), brief.rail.width_mm,
                             f"plumb cut, {piece.angle_deg:.1f}° off square" if abs(piece.rise_mm) > 1 else "square",
                             place=Place(
@@ -197,7 +198,7 @@ def clear_reach(bay: Bay) -> Reach:
     return Reach(bay.left.on(bay.leg) + bay.left.face_mm / 2, bay.right.on(bay.leg) - bay.right.face_mm / 2)
 
 
-def rail_screw(brief: Brief) -> str:
+def rail_screw(brief: Brief) -> Good:
     """The screw that holds a rail: through the rail and at least its thickness into the post."""
     through = brief.rail.width_mm / 2 if brief.between else brief.rail.thickness_mm
     facts = CATALOGUE.materials.fixings

@@ -11,6 +11,7 @@ from rowstake.core.fence.levels import Levels
 from rowstake.core.fence.rails import row_offsets_mm
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.skin import Course, board_parts
+from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Part, Place
 from rowstake.core.reckoners.base import up
 
@@ -32,13 +33,13 @@ def sheet_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
     return out
 
 
-def sheet_screw(brief: Brief) -> str:
+def sheet_screw(brief: Brief) -> Good:
     """A coated screw through the sheet and into post or rail."""
     wanted = brief.board.thickness_mm + CATALOGUE.materials.sheets.screw_grip_mm
-    return brief.sold.screw("coated cement-sheet screw", wanted)[0]
+    return brief.sold.screw("cement_sheet_screw", wanted)[0]
 
 
-def _batten_screw(brief: Brief) -> str:
+def _batten_screw(brief: Brief) -> Good:
     facts = CATALOGUE.materials.fixings
     wanted = brief.batten.thickness_mm + brief.board.thickness_mm + facts.grip_mm
     return brief.sold.screw("screw", wanted)[0]
@@ -79,4 +80,4 @@ def _over_rails(brief: Brief, levels: Levels, bay: Bay, face: str) -> list[Part]
 
 
 def _batten(brief: Brief, label: str, of: str, place: Place, length: float) -> Part:
-    return Part(label, "trim", "skin", brief.batten.id, of, length, brief.batten.width_mm, place=place)
+    return Part(label, "trim", "skin", timber(brief.batten.id), of, length, brief.batten.width_mm, place=place)

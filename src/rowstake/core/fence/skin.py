@@ -13,6 +13,7 @@ from rowstake.core.fence.levels import Foot, Levels
 from rowstake.core.fence.rails import Reach, board_planes_mm, clear_reach, parts_of, reach
 from rowstake.core.fence.resolve import Brief
 from rowstake.core.fence.styles import Laid, Stretch, Style, styles
+from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Part, Place
 
 MOST_BOARDS = 120_000
@@ -103,21 +104,21 @@ def solidity(brief: Brief, laid: list[Course]) -> float:
     return max((style.solidity(brief.board.width_mm, c.laid) for c in laid), default=1.0)
 
 
-def board_screw(brief: Brief) -> tuple[str, float, float]:
-    """The screw, nail or pin for a board: (name, length mm, mm in the rail).
+def board_screw(brief: Brief) -> tuple[Good, float, float]:
+    """The screw, nail or pin for a board: (good, length mm, mm in the rail).
 
     At least 2.5 × the board and 38 mm into the rail; where that would come out behind the rail, the longest
     that does not. Pins only hold while the adhesive sets.
     """
     how, ways = brief.fence.skin.fixing, CATALOGUE.materials.board_fixing
     if how == "adhesive":
-        return f"pin {brief.sold.size(ways.pin_mm)}", ways.pin_mm, max(0.0, ways.pin_mm - brief.board.mean_mm)
+        return brief.sold.good("pin", ways.pin_mm), ways.pin_mm, max(0.0, ways.pin_mm - brief.board.mean_mm)
     facts, into = CATALOGUE.materials.fixings, brief.post.width_mm if brief.on_posts else brief.rail.thickness_mm
     board = brief.board.mean_mm * brief.style.deep
     wanted = max(facts.board_times * brief.board.mean_mm, board + facts.grip_mm)
     find = brief.sold.nail if how == "nails" else brief.sold.screw
-    name, length = find("ring-shank nail" if how == "nails" else "screw", wanted, board + into)
-    return name, length, length - board
+    good, length = find("ring_shank_nail" if how == "nails" else "screw", wanted, board + into)
+    return good, length, length - board
 
 
 def board_fixings(brief: Brief, of: str, crossings: int) -> list[Part]:
@@ -130,7 +131,9 @@ def board_fixings(brief: Brief, of: str, crossings: int) -> list[Part]:
         )  # fmt: skip
     if brief.fence.skin.fixing == "adhesive" and crossings:
         bead = crossings * min(brief.board.width_mm, brief.rail.width_mm) / 1000
-        out.append(Part(f"{of} adhesive", "adhesive", "skin", "outdoor adhesive", of, amount=bead, unit="each"))
+        out.append(
+            Part(f"{of} adhesive", "adhesive", "skin", brief.sold.good("adhesive"), of, amount=bead, unit="each")
+        )
     return out
 
 
@@ -185,7 +188,7 @@ def upright(
         if abs(foot_rise) > SQUARE_CUT * wide:
             ends += f", foot cut at {math.degrees(math.atan(abs(foot_rise) / wide)):.1f}°"
     return Part(
-        label, "board", "skin", brief.board.id, course.label, length, wide, ends,
+        label, "board", "skin", timber(brief.board.id), course.label, length, wide, ends,
         place=Place(course.leg, x, x + wide, low, low + height, rise, foot_rise),
     )  # fmt: skip
 

@@ -10,6 +10,7 @@ from rowstake.core.fence.layout import Layout, Post, Run
 from rowstake.core.fence.levels import Foot, Levels
 from rowstake.core.fence.rails import Reach, parts_of
 from rowstake.core.fence.resolve import Brief
+from rowstake.core.goods import timber
 from rowstake.core.parts import Part, Place
 
 DRAIN_MM = 5.0
@@ -34,7 +35,7 @@ def trim_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
                 f"{post.label} cap",
                 "hardware",
                 "skin",
-                f"post cap for {_name(brief, post.gate)}",
+                brief.sold.good("post_cap", _name(brief, post.gate)),
                 post.label,
                 unit="each",
             )
@@ -74,7 +75,7 @@ def _frames(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
             low = foot.at(left) + (high - wide if edge == "top" else 0.0)
             out.append(
                 Part(
-                    f"{bay.label} {face} {edge} trim", "trim", "skin", brief.board.id, bay.label,
+                    f"{bay.label} {face} {edge} trim", "trim", "skin", timber(brief.board.id), bay.label,
                     math.hypot(right - left, rise), wide, plumb(right - left, rise), place=Place(bay.leg, left, right, low, low + wide, rise),
                 )
             )  # fmt: skip
@@ -100,7 +101,7 @@ def _end_covers(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
             low = foot.at(post.on(run.leg))
             out.append(
                 Part(
-                    f"{run.label} {post.label} end cover", "trim", "skin", brief.board.id, run.label, foot.height_mm,
+                    f"{run.label} {post.label} end cover", "trim", "skin", timber(brief.board.id), run.label, foot.height_mm,
                     min(wide, brief.board.width_mm), "ripped",
                     place=Place(run.leg, left, right, low, low + foot.height_mm),
                 )
@@ -118,7 +119,7 @@ def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section)
         top, rise = foot.at(left), foot.slope * (right - left)
         out.append(
             Part(
-                f"{bay.label} gravel board", "gravel board", "frame", board.id, bay.label,
+                f"{bay.label} gravel board", "gravel board", "frame", timber(board.id), bay.label,
                 math.hypot(right - left, rise), board.width_mm, plumb(right - left, rise),
                 place=Place(bay.leg, left, right, top - board.width_mm, top, rise),
             )
@@ -190,7 +191,7 @@ def _lengths(run: Run, cap: Section, cuts: list[float], foot: Foot, mitres: dict
         low = foot.left_mm + foot.slope * (left - foot.start_mm) + foot.height_mm
         out.append(
             Part(
-                f"C{n}", "cap rail", "skin", cap.id, run.label, length, cap.width_mm, "; ".join(told) or "square",
+                f"C{n}", "cap rail", "skin", timber(cap.id), run.label, length, cap.width_mm, "; ".join(told) or "square",
                 place=Place(run.leg, left, right, low, low + cap.thickness_mm, rise),
             )
         )  # fmt: skip

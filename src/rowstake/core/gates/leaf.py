@@ -11,6 +11,7 @@ from rowstake.core.catalogue import CATALOGUE, Section, Species
 from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
 from rowstake.core.gates.rehearsal import Ground, Swing, rehearse
+from rowstake.core.goods import Good, timber
 from rowstake.core.job import Gate, GateFrame
 from rowstake.core.measure import Printer
 from rowstake.core.parts import Part, Place
@@ -43,7 +44,7 @@ class LeafBrief:
     frame: Section
     board: Section
     species: Species
-    board_screw: str
+    board_screw: Good
     per_crossing: int
     boards: Boards
     bars: GateFrame
@@ -66,7 +67,7 @@ class Built:
     brace_deg: float
     panel: Panels
     weight_kg: float
-    hinge: str
+    hinge: Good
     hinge_kg: float
     """The heaviest leaf this hinge is made for."""
     hinges_per_leaf: int
@@ -140,7 +141,7 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
     )
 
     def stick(code: str, kind: str, length: float, place: Place, ends: str = "square") -> Part:
-        return Part(f"{name}-{code}", kind, "gates", b.frame.id, of, length, face, ends, place=place)
+        return Part(f"{name}-{code}", kind, "gates", timber(b.frame.id), of, length, face, ends, place=place)
 
     def rail(code: str, bottom: float) -> Part:
         a, z = (left, right) if lap != "square" else (left + face, right - face)
@@ -174,16 +175,16 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
                 else Place(b.leg, left + at, left + at + width, low, low + top)
             )
             label = f"{name}-{number_of}" + " back" * face
-            out.append(Part(label, "gate board", "gates", b.board.id, of, length, width, ends, place=place))
+            out.append(Part(label, "gate board", "gates", timber(b.board.id), of, length, width, ends, place=place))
             screws += _board_screws(b, length, width, bool(panel.bars))
     for n, at in enumerate(panel.bars, 1):
         x, foot = left + face + at, under + b.bars.connector_mm
         out.append(
-            Part(f"{name} bar {n}", "bar", "gates", f"bar {b.sold.size(b.bars.bar_mm)}, {b.printer.length(panel.bar_cut_mm)} long", of,
+            Part(f"{name} bar {n}", "bar", "gates", b.sold.good("bar", b.bars.bar_mm, panel.bar_cut_mm), of,
                  unit="each", place=Place(b.leg, x, x + b.bars.bar_mm, foot, foot + panel.bar_cut_mm))
         )  # fmt: skip
     if panel.bars:
-        out.append(Part(f"{name} connectors", "hardware", "gates", f"bar connector for {b.sold.size(b.bars.bar_mm)}", of,
+        out.append(Part(f"{name} connectors", "hardware", "gates", b.sold.good("bar_connector", b.bars.bar_mm), of,
                         amount=2 * len(panel.bars), unit="each"))  # fmt: skip
     out.append(Part(f"{name} board screws", "board screw", "gates", b.board_screw, of, amount=screws, unit="each"))
     joints = 4 + 2 * bool(panel.bars)
@@ -213,19 +214,19 @@ def brace(inner_width_mm: float, inner_height_mm: float) -> tuple[float, float]:
     return math.hypot(inner_width_mm, inner_height_mm), angle
 
 
-def _hardware(b: LeafBrief, hinge: str, per_leaf: int) -> list[Part]:
+def _hardware(b: LeafBrief, hinge: Good, per_leaf: int) -> list[Part]:
     of = f"gate {b.gate.id}"
 
-    def item(what: str, count: float = 1) -> Part:
-        return Part(f"{b.gate.id} {what}", "hardware", "gates", what, of, amount=count, unit="each")
+    def item(what: Good, count: float = 1) -> Part:
+        return Part(f"{b.gate.id} {what.words}", "hardware", "gates", what, of, amount=count, unit="each")
 
-    out = [item(hinge, per_leaf * b.gate.leaves), item("latch")]
+    out = [item(hinge, per_leaf * b.gate.leaves), item(b.sold.good("latch"))]
     if b.gate.leaves == 2:
-        out.append(item("drop bolt"))
+        out.append(item(b.sold.good("drop_bolt")))
     if b.gate.wheel:
-        out.append(item("gate wheel", b.gate.leaves))
+        out.append(item(b.sold.good("gate_wheel"), b.gate.leaves))
     if b.gate.stop:
-        out.append(item("ground stop"))
+        out.append(item(b.sold.good("ground_stop")))
     return out
 
 
@@ -258,7 +259,7 @@ def build(b: LeafBrief) -> Built:
     panel = panels(b, leaf.leaf_width_mm, () if b.along else first)
     under = panel.boards_mm if panel.bars else b.height_mm
     length, angle = brace(leaf.leaf_width_mm - 2 * b.frame.width_mm, under - 2 * b.frame.width_mm)
-    named = f"{hinge.name} {b.sold.size(hinge.size_mm)}"
+    named = b.sold.good(hinge.good, hinge.size_mm)
     parts.extend(_hardware(b, named, per_leaf))
     swings = rehearse(
         b.gate,

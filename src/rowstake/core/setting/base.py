@@ -7,6 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from rowstake.core.fasteners import Sold
+from rowstake.core.goods import Good
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,10 +59,10 @@ def round_post(hole: HoleSize, what: str, material: str, bottom_mm: float, top_m
 @dataclass(frozen=True, slots=True)
 class Footless:
     """How a post stands without a hole: `below_mm` is how far its foot reaches under what it stands on (below zero:
-    above it), `hardware` what holds it, by item and count."""
+    above it), `hardware` what holds it, by good and count."""
 
     below_mm: float
-    hardware: tuple[tuple[str, int], ...]
+    hardware: tuple[tuple[Good, int], ...]
 
 
 @dataclass(frozen=True, slots=True)

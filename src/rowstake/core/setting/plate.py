@@ -8,8 +8,8 @@ from rowstake.core.setting.base import Footless, Masonry, Method, no_layers
 
 def stands(on: Masonry) -> Footless:
     facts = CATALOGUE.materials.masonry
-    anchor = facts.anchor if on.sold.units == "mm" else facts.anchor_in
-    items = ((f"post base to bolt down, for {on.post_name}", 1), (anchor, facts.anchors_per_base))
+    base, anchor = on.sold.good("post_base_bolted", on.post_name), on.sold.good("masonry_anchor")
+    items = ((base, 1), (anchor, facts.anchors_per_base))
     return Footless(-facts.standoff_mm, items)
 
 

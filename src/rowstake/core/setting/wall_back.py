@@ -10,7 +10,7 @@ def stands(on: Masonry) -> Footless:
     """Bolts as long as post, wall, washers and nut, to the next length on sale."""
     facts = CATALOGUE.materials.masonry
     lap = min(facts.lap_mm, on.over_soil_mm - CATALOGUE.materials.limits.soil_clear_mm)
-    return Footless(lap, ((on.sold.bolt(on.post_mm + on.thick_mm, "plate washers"), facts.bolts_per_post),))
+    return Footless(lap, ((on.sold.bolt(on.post_mm + on.thick_mm, "bolt_plates"), facts.bolts_per_post),))
 
 
 METHOD = Method("wall_back", no_layers, lambda hole: hole.post_w_mm, "no concrete: bolted through the wall", stands)

@@ -10,6 +10,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.catalogue.models import Bag
 from rowstake.core.cutting.plan import CutPlan, cut_plan
 from rowstake.core.fasteners import Sold
+from rowstake.core.goods import Good, timber
 from rowstake.core.measure import Printer
 from rowstake.core.measure.printer import LITRES_PER_GALLON
 from rowstake.core.parts import Part
@@ -34,7 +35,7 @@ class Buyer:
 
 @dataclass(frozen=True, slots=True)
 class BuyLine:
-    """One line of the list for the yard: how many of what, and the parts it is for.
+    """One line of the list for the yard: how many of what, and the parts it is for. `good` is what its price hangs on.
 
     `length_mm` is set for timber. `needed` counts what the parts take; `buy` what is bought in whole units.
     """
@@ -45,6 +46,7 @@ class BuyLine:
     unit: str
     needed: str
     for_parts: tuple[str, ...]
+    good: Good
     length_mm: float | None = None
     note: str = ""
 
@@ -109,7 +111,7 @@ def cut_lines(parts: list[Part]) -> tuple[CutLine, ...]:
     groups: dict[tuple[str, str, float, float, str], list[str]] = defaultdict(list)
     for p in parts:
         if p.unit == "piece":
-            groups[p.material, p.sort.name, round(p.length_mm, 1), round(p.width_mm, 1), p.ends].append(p.label)
+            groups[p.good.id, p.sort.name, round(p.length_mm, 1), round(p.width_mm, 1), p.ends].append(p.label)
     names = CATALOGUE.sections
     return tuple(
         CutLine(names[material].name, material, kind, length, width, ends, tuple(labels))
@@ -129,7 +131,7 @@ def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
     labels: dict[str, dict[float, deque[str]]] = defaultdict(lambda: defaultdict(deque))
     for p in parts:
         if p.unit == "piece":
-            labels[p.material][round(p.length_mm, 3)].append(p.label)
+            labels[p.good.id][round(p.length_mm, 3)].append(p.label)
     lines, plans = [], {}
     for key, waiting in labels.items():
         section = CATALOGUE.sections[key]
@@ -146,7 +148,9 @@ def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
                         cut[piece] += pattern.count
             names = tuple(waiting[piece].popleft() for piece, n in cut.items() for _ in range(n))
             lines.append(
-                BuyLine(GROUP[section.use], section.name, count, "lengths", _needed(buyer, cut), names, length)
+                BuyLine(
+                    GROUP[section.use], section.name, count, "lengths", _needed(buyer, cut), names, timber(key), length
+                )
             )
     return lines, plans
 
@@ -171,21 +175,28 @@ def packs_for(count: float) -> tuple[int, dict[int, int]]:
     return wanted, {size: n for size, n in sorted(packs.items()) if n}
 
 
-def _fixings(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
-    counts: Counter[str] = Counter()
-    whose: dict[str, list[str]] = defaultdict(list)
+def _counted(parts: list[Part], family: str) -> tuple[Counter[Good], dict[Good, list[Part]]]:
+    """How many of each good the parts of a family take, and which parts those are."""
+    counts: Counter[Good] = Counter()
+    whose: dict[Good, list[Part]] = defaultdict(list)
     for p in parts:
-        if p.sort.family == "fixing":
-            counts[p.material] += int(p.amount)
-            whose[p.material].append(p.label)
+        if p.sort.family == family:
+            counts[p.good] += int(p.amount)
+            whose[p.good].append(p)
+    return counts, whose
+
+
+def _fixings(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
+    counts, whose = _counted(parts, "fixing")
     finish = "stainless" if buyer.near_salt else "hot-dip galvanised or stainless"
     lines = []
-    for item, count in counts.items():
+    for good, count in counts.items():
         wanted, packs = packs_for(count)
+        labels = tuple(p.label for p in whose[good])
         for size, number in packs.items():
             lines.append(
-                BuyLine("Fixings", f"{item}, {finish}", number, f"packs of {size}",
-                        f"{count} used, {wanted} with spares", tuple(whose[item]))
+                BuyLine("Fixings", f"{good.words}, {finish}", number, f"packs of {size}",
+                        f"{count} used, {wanted} with spares", labels, good)
             )  # fmt: skip
     return lines
 
@@ -196,7 +207,17 @@ def _adhesive(p: Printer, parts: list[Part]) -> list[BuyLine]:
         return []
     metres, each = sum(p.amount for p in beads), CATALOGUE.materials.board_fixing.bead_m_per_cartridge
     told = f"{p.run(metres * 1000)} of bead at {p.run(each * 1000)} to a cartridge"
-    return [BuyLine("Fixings", "outdoor adhesive", up(metres / each), "cartridges", told, tuple(p.of for p in beads))]
+    return [
+        BuyLine(
+            "Fixings",
+            beads[0].good.words,
+            up(metres / each),
+            "cartridges",
+            told,
+            tuple(p.of for p in beads),
+            beads[0].good,
+        )
+    ]
 
 
 def finish_m2(parts: list[Part]) -> float:
@@ -218,56 +239,40 @@ def _finish(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
     facts, area, days = CATALOGUE.materials.finish, finish_m2(parts), buyer.finish_after_days
     litres = area * facts.coats / facts.coverage_m2_per_litre
     when = f"after about {days:g} days of drying" if days else "as soon as a drop of water soaks in"
-    p, inches = buyer.printer, buyer.sold.units == "ft-in"
+    p, inches, stain = buyer.printer, buyer.sold.units == "ft-in", buyer.sold.good("stain")
     each = f"{p.area(facts.coverage_m2_per_litre * (LITRES_PER_GALLON if inches else 1))} a {'gallon' if inches else 'litre'}"
     buy, unit = (up(litres / LITRES_PER_GALLON), "gallons") if inches else (up(litres), "litres")
     return [
         BuyLine(
             "Finish",
-            "stain or oil for outdoors",
+            stain.words,
             buy,
             unit,
             f"{p.area(area)}, {facts.coats} coats at {each}",
             ("all timber",),
+            stain,
             note=when,
         )
     ]
 
 
-PLAIN = (
-    "light",
-    "transformer",
-    "cable",
-    "membrane",
-    "tape",
-    "flashing",
-    "plug",
-    "precast",
-    "preservative",
-    "packer",
-    "cleat",
-)
-"""What is bought without a word of its coating: it has none, or only one."""
-
-
-def _coated(item: str, near_salt: bool) -> str:
-    if any(word in item for word in PLAIN):
-        return item
-    return f"{item}, {'stainless' if near_salt else 'galvanised'}"
-
-
 def _hardware(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
-    counts: Counter[str] = Counter()
-    whose: dict[str, list[str]] = defaultdict(list)
-    for p in parts:
-        if p.sort.family == "hardware":
-            counts[p.material] += int(p.amount)
-            whose[p.material].append(p.of)
-    return [
-        BuyLine("Hardware", _coated(item, buyer.near_salt), n, "each", f"{n} for {', '.join(sorted(set(whose[item])))}",
-                tuple(sorted(set(whose[item]))))
-        for item, n in counts.items()
-    ]  # fmt: skip
+    counts, whose = _counted(parts, "hardware")
+    coat, out = "stainless" if buyer.near_salt else "galvanised", []
+    for good, n in counts.items():
+        names = tuple(sorted({p.of for p in whose[good]}))
+        item = f"{good.words}, {coat}" if good.entry.coated else good.words
+        out.append(BuyLine("Hardware", item, n, "each", f"{n} for {', '.join(names)}", names, good))
+    return out
+
+
+def _poured(parts: list[Part]) -> dict[str, list[Part]]:
+    """What is poured or filled, by the good."""
+    out: dict[str, list[Part]] = defaultdict(list)
+    for part in parts:
+        if part.sort.counted == "volume":
+            out[part.good.id].append(part)
+    return out
 
 
 def take_off(buyer: Buyer, parts: list[Part], spoil_m3: float) -> TakeOff:
@@ -276,13 +281,8 @@ def take_off(buyer: Buyer, parts: list[Part], spoil_m3: float) -> TakeOff:
     lines, plans = _timber(buyer, parts)
     order = list(dict.fromkeys(GROUP.values()))
     lines.sort(key=lambda line: (order.index(line.group), line.item, line.length_mm or 0))
-    volume: Counter[str] = Counter()
-    whose: dict[str, list[str]] = defaultdict(list)
-    for part in parts:
-        if part.unit == "m³":
-            volume[part.material] += part.amount  # type: ignore[assignment]
-            whose[part.material].append(part.of)
-    concrete = float(volume["concrete"])
+    poured, sold = _poured(parts), buyer.sold
+    concrete = sum(q.amount for q in poured["concrete"])
     bags = bags_for(concrete, buyer.bag.kg, facts.concrete.waste_pct)
     if bags:
         ready = concrete > facts.concrete.ready_mix_over_m3
@@ -291,22 +291,22 @@ def take_off(buyer: Buyer, parts: list[Part], spoil_m3: float) -> TakeOff:
                 "Concrete and gravel", f"concrete, {buyer.bag.name}", bags, "bags",
                 f"{p.volume(concrete)} + {facts.concrete.waste_pct:g} % waste; about "
                 f"{p.liquid(bags * buyer.bag.kg * facts.concrete.water_litre_per_kg)} of water",
-                tuple(whose["concrete"]), note="ask the price of ready-mix" if ready else "",
+                tuple(q.of for q in poured["concrete"]), sold.good("concrete"), note="ask the price of ready-mix" if ready else "",
             )
         )  # fmt: skip
-    if gravel := float(volume["gravel"]):
+    if gravel := sum(q.amount for q in poured["gravel"]):
         weight = gravel * facts.fill.gravel_kg_per_m3
         inches = buyer.sold.units == "ft-in"
         buy = up(weight / KG_PER_LB / 50) * 50 if inches else up(weight / 25) * 25
         lines.append(
             BuyLine("Concrete and gravel", "drainage gravel, loose", buy, "lb" if inches else "kg",
-                    f"{p.volume(gravel)}, {p.weight(weight)}", tuple(whose["gravel"]))
+                    f"{p.volume(gravel)}, {p.weight(weight)}", tuple(q.of for q in poured["gravel"]), sold.good("gravel"))
         )  # fmt: skip
-    if foam := float(volume["foam"]):
+    if foam := sum(q.amount for q in poured["foam"]):
         kits = up(foam * (1 + facts.concrete.waste_pct / 100) / facts.foam.kit_m3)
         lines.append(
             BuyLine("Concrete and gravel", "setting foam, kits", kits, "kits",
-                    f"{p.volume(foam)} at {p.volume(facts.foam.kit_m3)} a kit; the label counts", tuple(whose["foam"]))
+                    f"{p.volume(foam)} at {p.volume(facts.foam.kit_m3)} a kit; the label counts", tuple(q.of for q in poured["foam"]), sold.good("foam"))
         )  # fmt: skip
     lines += _fixings(buyer, parts) + _adhesive(p, parts) + _hardware(buyer, parts) + _finish(buyer, parts)
     return TakeOff(tuple(lines), cut_lines(parts), plans, concrete, bags, spoil_m3)

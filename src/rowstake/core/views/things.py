@@ -50,7 +50,7 @@ def _post(plan: Plan, post: Post) -> Thing:
         ]
     else:
         lines.append(Line("stands by", kind.method.name, f"{key}hole"))
-        lines += [Line(item, str(count), f"{key}hole") for item, count in kind.hardware]
+        lines += [Line(item.words, str(count), f"{key}hole") for item, count in kind.hardware]
     lines += [
         *(Line(layer.what, p.volume(layer.volume_m3), "bags") for layer in kind.layers),
         Line("above ground", p.length(cut.above_mm), f"{key}post"),
@@ -181,7 +181,7 @@ def _gate(plan: Plan, built: Built, gust: BayGust) -> Thing:
         lines.append(Line("bars cut", p.length(panel.bar_cut_mm), key))
     lines += [
         Line("weight, soaked", f"{p.weight(built.weight_kg)} a leaf", key),
-        Line("hinges", f"{built.hinges_per_leaf} × {built.hinge} a leaf", key),
+        Line("hinges", f"{built.hinges_per_leaf} × {built.hinge.words} a leaf", key),
         Line("pull on the post", plan.workings[f"pull_{gate.id}"].value, f"pull_{gate.id}"),
         Line("posts", f"{opening.left.label} and {opening.right.label}", f"{plan.digger.of(opening.left).key}hole"),
         Line("posts stand a gust of", p.speed(gust.holds.holds_to_mps), "gust"),

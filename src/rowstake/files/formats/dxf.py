@@ -6,9 +6,10 @@ import io
 import math
 from typing import Any
 
-import ezdxf
+import ezdxf.units
 from ezdxf.document import Drawing
 from ezdxf.enums import TextEntityAlignment
+from ezdxf.filemanagement import new
 
 from rowstake.core.drawing import Scene, Shape, scenes
 from rowstake.core.plan import AnyPlan
@@ -26,7 +27,7 @@ STYLE = "ROWSTAKE"
 
 
 def _new(text_mm: float) -> Drawing:
-    document = ezdxf.new("R2010", setup=True)
+    document = new("R2010", setup=True)
     document.units = ezdxf.units.MM
     document.header["$MEASUREMENT"] = 1
     for name, colour in dict(LAYERS.values()).items():

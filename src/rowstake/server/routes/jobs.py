@@ -150,8 +150,8 @@ def new(body: NewJob, jobs: JobsHere) -> Opened:
         {"do": "add_leg", "length_mm": leg.length, "angle_deg": leg.angle_deg, "side": leg.side}
         for leg in body.legs[1:]
     ]
-    job = apply_raw(read_job(write_job(job)), more)
-    return opened(jobs.add(write_job(_checked(write_job(job))), "new job"))
+    made = apply_raw(read_job(write_job(job)), more)
+    return opened(jobs.add(write_job(_checked(write_job(made))), "new job"))
 
 
 @router.post("/deck", status_code=201)

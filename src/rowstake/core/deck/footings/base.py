@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fasteners import Sold
+from rowstake.core.goods import Good
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners.footing_size import Footing, FootingSize
 from rowstake.core.reckoners.footing_size import run as footing_size
@@ -56,7 +57,7 @@ class Dug:
     depth_mm: float
     layers: tuple[Layer, ...]
     spoil_m3: float
-    hardware: tuple[tuple[str, int], ...]
+    hardware: tuple[tuple[Good, int], ...]
     carries_kn: float | None = None
     post_below_mm: float = 0.0
     bears_m2: float = 0.0
@@ -78,5 +79,5 @@ def tidy(mm: float, step: float) -> float:
     return math.ceil(mm / step - 1e-9) * step
 
 
-def base_of(under: Under) -> tuple[tuple[str, int], ...]:
-    return ((f"post base for {under.post_name}", 1),)
+def base_of(under: Under) -> tuple[tuple[Good, int], ...]:
+    return ((under.sold.good("post_base", under.post_name), 1),)

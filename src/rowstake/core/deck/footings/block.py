@@ -16,7 +16,7 @@ def dig(under: Under) -> Dug:
     volume = side * side * thick / 1e9
     base = Layer("compacted base", "gravel", foot - thick, foot, volume)
     loose = side * side * max(0.0, thick - foot) / 1e9 * CATALOGUE.materials.fill.spoil_bulking
-    items = ((f"precast block {under.sold.size(facts.block_mm)} with a saddle", 1),)
+    items = ((under.sold.good("precast_block", facts.block_mm), 1),)
     return Dug(
         side, max(0.0, thick - foot), (base,), loose, items, bears_m2=side * side / 1e6,
         words=lambda p: f"base {p.length(side)} square, {p.length(thick)} thick",

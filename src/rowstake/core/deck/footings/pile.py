@@ -8,7 +8,7 @@ SHAFT_MM = 76.0
 
 
 def dig(under: Under) -> Dug:
-    items = (("screw pile with a saddle", 1),)
+    items = ((under.sold.good("screw_pile"), 1),)
     return Dug(SHAFT_MM, under.depth_mm, (), 0.0, items, carries_kn=under.pile_kn, words=lambda p: "screw pile")
 
 

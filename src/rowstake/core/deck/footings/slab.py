@@ -10,8 +10,8 @@ def dig(under: Under) -> Dug:
     """The slab spreads the load at 45° through its thickness, taken as the least where it was not measured."""
     facts, facts_deck = CATALOGUE.materials.masonry, CATALOGUE.materials.deck
     items = (
-        (f"post base to bolt down, for {under.post_name}", 1),
-        (facts.anchor if under.sold.units == "mm" else facts.anchor_in, facts.anchors_per_base),
+        (under.sold.good("post_base_bolted", under.post_name), 1),
+        (under.sold.good("masonry_anchor"), facts.anchors_per_base),
     )
     spread = under.post_mm + 2 * (under.slab_mm or facts_deck.slab_least_mm)
     return Dug(

@@ -58,7 +58,7 @@ def _footing(plan: DeckPlan, label: str, shown: str) -> Thing:
         Line("across", p.length(f.dug.across_mm), "footings"),
         Line("deep", p.length(f.dug.depth_mm), "footings"),
         *(Line(layer.what, p.volume(layer.volume_m3), "bags") for layer in f.dug.layers),
-        *(Line(item, str(n)) for item, n in f.dug.hardware),
+        *(Line(item.words, str(n)) for item, n in f.dug.hardware),
         Line("spoil", f"{p.volume(f.dug.spoil_m3)} loose"),
     ]
     if (used := footing_used(plan.brief, f)) is not None:

@@ -1,0 +1,53 @@
+"""What is bought: timber by its section, everything else by its entry in `goods.toml` and the sizes it comes in."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from functools import cache
+
+from rowstake.core.catalogue import CATALOGUE, GoodEntry, Section
+
+Size = float | str
+
+GOODS: dict[str, GoodEntry] = dict(CATALOGUE.goods)
+
+
+@dataclass(frozen=True, slots=True)
+class Good:
+    """Something bought, or `soil`, which is not. `words` is what it is called in the region of the job; two goods are one
+    where their ids and sizes are."""
+
+    id: str
+    sizes: tuple[Size, ...] = ()
+    words: str = ""
+
+    @property
+    def key(self) -> str:
+        """What a price hangs on: `uk_47x150`, `screw:55`, `bar:19:912`."""
+        return ":".join(
+            [self.id, *(s if isinstance(s, str) else f"{s:.4f}".rstrip("0").rstrip(".") for s in self.sizes)]
+        )
+
+    @property
+    def section(self) -> Section | None:
+        """Of timber, its section."""
+        return CATALOGUE.sections.get(self.id)
+
+    @property
+    def entry(self) -> GoodEntry:
+        """Of anything but timber. Raises `KeyError` for timber."""
+        return GOODS[self.id]
+
+
+@cache
+def timber(section: str) -> Good:
+    """Timber of a section on sale. Raises `KeyError` for one that is not in the catalogue."""
+    return Good(section, (), CATALOGUE.sections[section].name)
+
+
+def register(goods: Iterable[GoodEntry]) -> None:
+    """Adds a trade's own goods. Raises `ValueError` for one that is there already and means something else."""
+    for entry in goods:
+        if GOODS.setdefault(entry.id, entry) != entry:
+            raise ValueError(f"the good “{entry.id}” is there already")
