@@ -10,8 +10,8 @@ from collections.abc import Callable
 
 from timing import best
 
-from rowstake.core.job import FenceJob, GroundPoint, Leg, Obstacle, new_fence
 from rowstake.core.plan import plan
+from rowstake.core.trades.fence.document import FenceJob, GroundPoint, Leg, Obstacle, new_fence
 
 SHARES = (0.25, 0.5, 1.0)
 

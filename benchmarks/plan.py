@@ -13,9 +13,9 @@ from timing import best
 
 from rowstake.core.drawing.seasons import season_scenes
 from rowstake.core.edits import apply_raw
-from rowstake.core.job import FenceJob, Leg, new_fence
 from rowstake.core.parts import Part, Place
 from rowstake.core.plan import plan
+from rowstake.core.trades.fence.document import FenceJob, Leg, new_fence
 
 LENGTHS_M = (100, 500, 2000)
 
@@ -74,7 +74,7 @@ def main() -> None:
     measure("Level, close boards", fence)
     measure("Raked, board on board", bank)
     made = plan(bank(2000))
-    moving = best(lambda: season_scenes(made.year, made.brief.board.width_mm, made.brief.printer))
+    moving = best(lambda: season_scenes(made.laid.year, made.brief.board.width_mm, made.brief.printer))
     print(
         f"The year in the boards of 2 km: twelve months in {moving * 1000:.1f} ms, {moving / best(lambda: plan(bank(2000)), 3):.3f} of a plan"
     )

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.edits import apply_raw
-from rowstake.core.job import DeckJob, new_deck
+from rowstake.core.trades.deck.document import DeckJob, new_deck
 from tests.jobs import put
 
 

@@ -5,7 +5,8 @@ from __future__ import annotations
 from typing import Any
 
 from rowstake.core.edits import apply_raw
-from rowstake.core.job import Job, Leg, new_fence
+from rowstake.core.job import Job
+from rowstake.core.trades.fence.document import Leg, new_fence
 
 
 def fence(*legs: tuple[float, float], region: str = "uk_ireland", style: str = "close_butted") -> Job:
@@ -30,4 +31,9 @@ def yard() -> Job:
 
 def kind(made, gate: bool):
     """The holes of line posts, or of gate posts."""
-    return next(k for k in made.digger.kinds.values() if k.gate == gate)
+    return next(k for k in made.laid.digger.kinds.values() if k.gate == gate)
+
+
+def scenes(plan):
+    """Every drawing of a plan by its name."""
+    return plan.trade.scenes(plan)

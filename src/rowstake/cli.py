@@ -22,10 +22,10 @@ def plan_command(args: argparse.Namespace) -> int:
     """The plan of a job file, as JSON."""
     from pydantic import TypeAdapter
 
+    from rowstake.core.desk import Desk, desk
     from rowstake.core.job import read_job_text
     from rowstake.core.parts import Part
     from rowstake.core.plan import plan
-    from rowstake.core.views.desk import Desk, desk
 
     made = plan(read_job_text(_text(args.job)))
     out = TypeAdapter(Desk).dump_python(desk(made), mode="json")

@@ -2,12 +2,12 @@
 
 import pytest
 
-from rowstake.core.advice import all_rules
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.edits import apply_raw
-from rowstake.core.job import Leg, new_fence
 from rowstake.core.plan import plan
 from rowstake.core.preview import consequence
+from rowstake.core.trades.fence.advice import all_rules
+from rowstake.core.trades.fence.document import Leg, new_fence
 from tests.jobs import edited, fence, put, yard
 
 CALM = put("site.gust_mps", 15)
@@ -81,8 +81,10 @@ def test_rule_finds_its_trouble(rule):
     assert finding.title
     assert finding.why
     assert finding.stake in ("line", "ground", "gates", "holes", "frame", "skin", "gates", "buy")
-    known = {p.label for p in made.parts} | {b.label for b in made.layout.bays} | {c.label for c in made.courses}
-    known |= {p.label for p in made.layout.posts} | {f"gate {g.gate.id}" for g in made.gates}
+    known = (
+        {p.label for p in made.parts} | {b.label for b in made.laid.layout.bays} | {c.label for c in made.laid.courses}
+    )
+    known |= {p.label for p in made.laid.layout.posts} | {f"gate {g.gate.id}" for g in made.laid.gates}
     assert set(finding.where) <= known
 
 
@@ -95,7 +97,7 @@ def test_each_fix_betters_it(rule):
             after = plan(apply_raw(job, list(fix.edits)))
             settled = not found(after, rule)
             if rule == "gust":
-                settled = settled or after.holds_to_mps > made.holds_to_mps
+                settled = settled or after.laid.holds_to_mps > made.laid.holds_to_mps
             assert settled, fix.label
 
 
@@ -129,11 +131,11 @@ def test_consequence_of_a_fix_in_words():
 
 def test_an_obstacle_moves_posts_to_its_edges():
     made = plan(edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 3500, "width_mm": 400}))
-    marks = [p.on(0) for p in made.layout.posts]
+    marks = [p.on(0) for p in made.laid.layout.posts]
     assert 3350 in marks  # 3500 less half a 300 mm hole
     assert 4050 in marks
     assert not any(3350 < m < 4050 for m in marks)
-    assert max(b.centres_mm for b in made.layout.bays) <= 1800
+    assert max(b.centres_mm for b in made.laid.layout.bays) <= 1800
 
 
 def test_an_end_post_in_an_obstacle_is_told():

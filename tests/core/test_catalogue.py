@@ -6,9 +6,9 @@ import pytest
 from rowstake.core import catalogue
 from rowstake.core.catalogue import CATALOGUE, AdviceEntry, _entry
 from rowstake.core.faults import JobFault
-from rowstake.core.fence.styles import styles
 from rowstake.core.setting import methods
 from rowstake.core.structure.timber import bending_mpa, read_stick, shear_mpa, stiffness_mpa
+from rowstake.core.trades.fence.styles import styles
 
 DATA = Path(catalogue.__file__).parent / "data"
 PSI = 0.006894757

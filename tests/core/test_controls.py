@@ -4,12 +4,12 @@ import pytest
 from pydantic import TypeAdapter
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.desk import Desk, desk
 from rowstake.core.faults import JobFault
 from rowstake.core.parts import Part
 from rowstake.core.plan import plan
-from rowstake.core.views.choices import choices
-from rowstake.core.views.desk import Desk, desk
-from rowstake.core.views.offered import without_effect
+from rowstake.core.trades.fence.views.choices import choices
+from rowstake.core.trades.fence.views.offered import without_effect
 from tests.decks import cut, deck
 from tests.jobs import edited, fence, put
 
@@ -96,7 +96,7 @@ def test_every_choice_of_a_fence_does_something(style):
 
 @pytest.mark.parametrize("support", ["ledger", "free"])
 def test_every_choice_of_a_deck_does_something(support):
-    from rowstake.core.views.deck.choices import deck_choices
+    from rowstake.core.trades.deck.views.choices import deck_choices
 
     job = deck(5200, 3650, 900, put("deck.boards.border.boards", 1), put("deck.boards.product", "uk_composite"),
                put("deck.levels.fall_out_mm", 150), support=support)  # fmt: skip

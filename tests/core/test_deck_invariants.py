@@ -14,15 +14,14 @@ from shapely.ops import unary_union
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cutting.plan import used_mm
-from rowstake.core.deck.boards import border_depth, past_joists
-from rowstake.core.deck.carried import footing_used
-from rowstake.core.drawing import scenes
+from rowstake.core.desk import desk
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
-from rowstake.core.views import desk
+from rowstake.core.trades.deck.boards import border_depth, past_joists
+from rowstake.core.trades.deck.carried import footing_used
 from tests.decks import cut, deck
 from tests.holds.deck import check_deck
-from tests.jobs import put
+from tests.jobs import put, scenes
 
 KINDS = ("notch", "clip", "hole")
 CORNERS = ("house_left", "house_right", "far_left", "far_right")
@@ -119,31 +118,31 @@ def test_lower_levels_hold_together(made):
 
 def _tiles(made):
     """No two boards overlap, none leaves the deck, and what is not board is gap: each beside a board's edge or end."""
-    boards = [b.shape for b in made.laying.boards]
+    boards = [b.shape for b in made.laid.main.laying.boards]
     whole = unary_union(boards)
     assert whole.area == pytest.approx(sum(b.area for b in boards), rel=1e-6, abs=20)
-    assert whole.difference(made.shape.buffer(0.01)).area < 5
-    widest = max(made.laying.gap_mm, made.laying.end_gap_mm, made.brief.deck.boards.gap_mm)
-    left = made.shape.difference(whole.buffer(widest + 0.02, join_style="mitre"))
+    assert whole.difference(made.laid.main.shape.buffer(0.01)).area < 5
+    widest = max(made.laid.main.laying.gap_mm, made.laid.main.laying.end_gap_mm, made.brief.deck.boards.gap_mm)
+    left = made.laid.main.shape.difference(whole.buffer(widest + 0.02, join_style="mitre"))
     assert left.area < 60 * len(boards)
-    for b in made.laying.boards:
+    for b in made.laid.main.laying.boards:
         assert 0 < b.width_mm <= b.section.width_mm + 1e-6
 
 
 def _ends_are_carried(made):
     """A square end of a field board lies over a joist, or past the last one by no more than the overhang and a board."""
-    if made.brief.deck.boards.run == "diagonal" or made.grid.broken or made.grid.narrow:
+    if made.brief.deck.boards.run == "diagonal" or made.laid.main.grid.broken or made.laid.main.grid.narrow:
         return  # a hole whose frame has no room is told
-    grid, half = made.grid, made.grid.thick_mm / 2
-    reach = made.brief.deck.boards.overhang_mm + made.grid.thick_mm + border_depth(made.brief, 0)
-    holes = [Polygon(r) for r in made.shape.interiors]
+    grid, half = made.laid.main.grid, made.laid.main.grid.thick_mm / 2
+    reach = made.brief.deck.boards.overhang_mm + made.laid.main.grid.thick_mm + border_depth(made.brief, 0)
+    holes = [Polygon(r) for r in made.laid.main.shape.interiors]
     closing = [
         Polygon([grid.on_plan(q) for q in s.outline()])
-        for _, s in made.built.sticks
+        for _, s in made.laid.main.built.sticks
         if s.kind in ("rim", "ledger", "header")
     ]
     closing = unary_union(closing)
-    for b in made.laying.of("board"):
+    for b in made.laid.main.laying.of("board"):
         x0, y0, x1, y1 = b.shape.bounds
         middle = (y0 + y1) / 2 if not grid.turned else (x0 + x1) / 2
         ends = (x0, x1) if not grid.turned else (y0, y1)
@@ -163,9 +162,9 @@ def _ends_are_carried(made):
 def _spans(made):
     """Nothing is beyond its limit unless advice says so; every joist has two bearings or hangs on what closes the frame."""
     rules = {f.rule for f in made.findings}
-    assert made.supports.joist_reach.used <= 1.0005 or "joist_over" in rules
-    assert all(b.reach.used <= 1.0005 for b in made.supports.beams)
-    for beam in made.supports.beams:
+    assert made.laid.main.supports.joist_reach.used <= 1.0005 or "joist_over" in rules
+    assert all(b.reach.used <= 1.0005 for b in made.laid.main.supports.beams)
+    for beam in made.laid.main.supports.beams:
         shares = [b - a for a, b in itertools.pairwise(beam.marks)]
         assert len(shares) == len(beam.posts)
         assert all(share > 0 for share in shares)
@@ -173,19 +172,19 @@ def _spans(made):
         assert all(a < b for a, b in itertools.pairwise(beam.posts))
         assert beam.s0 <= beam.posts[0]
         assert beam.posts[-1] <= beam.s1
-    if any(q.height_mm < -0.5 for q in made.built.posts):
+    if any(q.height_mm < -0.5 for q in made.laid.main.built.posts):
         assert "stack_fit" in rules
-    for group in made.grid.groups:
-        assert len(made.supports.bearings(group)) >= (2 if group.ledger else 1)
+    for group in made.laid.main.grid.groups:
+        assert len(made.laid.main.supports.bearings(group)) >= (2 if group.ledger else 1)
 
 
 def _ledger_holds(made):
     """No fixing meets a joist, and none carries more than it may: strides within what the load allows, or pairs."""
-    ledger, grid = made.built.ledger, made.grid
+    ledger, grid = made.laid.main.built.ledger, made.laid.main.grid
     if ledger is None:
         return
     told = "ledger_hold" in {f.rule for f in made.findings}
-    for _, piece in made.built.sticks:
+    for _, piece in made.laid.main.built.sticks:
         if piece.kind != "ledger":
             continue
         low, high = sorted((piece.a[0], piece.b[0]))
@@ -199,15 +198,15 @@ def _ledger_holds(made):
 
 def _loads_add_up(made):
     """All of the frame stands on the posts and the ledger, and no footing presses harder than its ground bears."""
-    carried = sum(q.carries_m2 for q in made.built.posts)
-    for g in made.grid.groups:
+    carried = sum(q.carries_m2 for q in made.laid.main.built.posts)
+    for g in made.laid.main.grid.groups:
         if g.ledger:
-            marks = [*made.supports.bearings(g), g.t1]
+            marks = [*made.laid.main.supports.bearings(g), g.t1]
             carried += (marks[1] - marks[0]) / 2 * (g.s1 - g.s0) / 1e6
     assert (
-        carried >= made.grid.poly.area / 1e6 * 0.97 or made.built.bare
+        carried >= made.laid.main.grid.poly.area / 1e6 * 0.97 or made.laid.main.built.bare
     )  # told; a flush beam's own thickness carries nothing
-    for f in made.footings:
+    for f in made.laid.footings:
         used = footing_used(made.brief, f)
         assert used is None or used <= 1.0005 or "footing_kind" in {x.rule for x in made.findings}
 

@@ -2,14 +2,13 @@
 
 import pytest
 
-from rowstake.core.drawing import scenes
+from rowstake.core.desk import desk
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
-from rowstake.core.views import desk
-from rowstake.core.views.deck.figures import deck_figures
+from rowstake.core.trades.deck.views.figures import deck_figures
 from tests.decks import deck
-from tests.jobs import put
+from tests.jobs import put, scenes
 
 ADD = {"do": "add_level"}
 
@@ -27,7 +26,7 @@ def test_a_level_is_one_riser_down_before_the_far_edge():
 
 def test_its_pieces_by_hand():
     made = plan(with_level())
-    [low] = made.lower
+    [low] = made.laid.lower
     # Free-standing: 25 of overhang all round, so its frame is 1950 × 1150 and its joists 1150 − 2 × 47.
     joists = [p for p in low.built.parts if p.kind in ("joist", "end joist")]
     assert {p.length_mm for p in joists} == {1056}
@@ -51,7 +50,7 @@ def test_figures_and_lists_count_both():
     a, b = ({f.key: f.number for f in deck_figures(m)} for m in (one, two))
     assert b["area"] == pytest.approx(a["area"] + 2.4)
     assert b["boards"] == a["boards"] + 8
-    assert b["footings"] == a["footings"] + len(two.lower[0].built.footings)
+    assert b["footings"] == a["footings"] + len(two.laid.lower[0].built.footings)
     assert two.lists.concrete_m3 > one.lists.concrete_m3
     assert len({p.label for p in two.parts if p.unit == "piece"}) == sum(p.unit == "piece" for p in two.parts)
     shown = desk(two)
@@ -72,7 +71,7 @@ def test_workings_tell_of_both():
 
 def test_on_falling_ground_its_posts_are_as_much_longer():
     flat, fallen = plan(with_level()), plan(with_level(put("deck.levels.fall_out_mm", 300)))
-    for a, b in zip(flat.lower[0].built.posts, fallen.lower[0].built.posts, strict=True):
+    for a, b in zip(flat.laid.lower[0].built.posts, fallen.laid.lower[0].built.posts, strict=True):
         assert b.height_mm - a.height_mm == pytest.approx(300 * a.at[1] / 3000)
 
 

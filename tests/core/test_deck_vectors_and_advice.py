@@ -5,16 +5,16 @@ from pathlib import Path
 
 import pytest
 
-from rowstake.core.advice import all_rules
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.deck.brief import resolve_deck
-from rowstake.core.deck.footings import Under
-from rowstake.core.deck.supports import allowed_beam, allowed_joist
 from rowstake.core.edits import apply_raw
 from rowstake.core.fasteners import Sold
 from rowstake.core.plan import plan
 from rowstake.core.preview import consequence
 from rowstake.core.reckoners.beam_span import OVERHANGING
+from rowstake.core.trades.deck.advice import all_rules
+from rowstake.core.trades.deck.brief import resolve_deck
+from rowstake.core.trades.deck.footings import Under
+from rowstake.core.trades.deck.supports import allowed_beam, allowed_joist
 from tests.decks import cut, deck
 from tests.jobs import put
 
@@ -93,8 +93,8 @@ def test_published_ledgers(row):
         put("deck.loads.live_kpa", given.get("live_kpa", 1.9152104)), put("deck.loads.dead_kpa", given.get("dead_kpa", 0.4788026)),
         put("deck.beams.overhang_mm", hang), put("deck.beams.rows", 1), **FEET,
     ))  # fmt: skip
-    assert made.built.ledger.span_mm == pytest.approx(span)
-    close(row, "spacing_mm", made.built.ledger.spacing_mm)
+    assert made.laid.main.built.ledger.span_mm == pytest.approx(span)
+    close(row, "spacing_mm", made.laid.main.built.ledger.spacing_mm)
 
 
 TROUBLE = {
@@ -135,7 +135,7 @@ def found(made, rule):
 
 
 def test_every_rule_has_an_entry_and_a_trouble():
-    assert set(all_rules("deck")) == set(CATALOGUE.advice_deck) == set(TROUBLE)
+    assert set(all_rules()) == set(CATALOGUE.advice_deck) == set(TROUBLE)
 
 
 @pytest.mark.parametrize("rule", list(TROUBLE))
@@ -144,8 +144,12 @@ def test_rule_finds_its_trouble_and_its_fixes_settle_it(rule):
     made = plan(job)
     findings = found(made, rule)
     assert findings, rule
-    known = {p.label for p in made.parts} | {b.label for b in made.supports.beams} | {q.label for q in made.built.posts}
-    known |= {f.label for f in made.built.footings}
+    known = (
+        {p.label for p in made.parts}
+        | {b.label for b in made.laid.main.supports.beams}
+        | {q.label for q in made.laid.main.built.posts}
+    )
+    known |= {f.label for f in made.laid.main.built.footings}
     settled = []
     for finding in findings:
         assert finding.title

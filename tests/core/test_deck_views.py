@@ -2,13 +2,13 @@
 
 import pytest
 
-from rowstake.core.drawing import deck_outline, scenes
+from rowstake.core.desk import desk
 from rowstake.core.plan import plan
-from rowstake.core.preview import compare, ways_to_end
-from rowstake.core.views import desk
-from rowstake.core.views.strips import strips
+from rowstake.core.preview import compare, comparison
+from rowstake.core.trades.deck.drawing.on_plan import deck_outline
+from rowstake.core.trades.deck.views.strips import deck_strips as strips
 from tests.decks import cut, deck
-from tests.jobs import put
+from tests.jobs import put, scenes
 
 
 @pytest.fixture(scope="module")
@@ -50,7 +50,7 @@ def test_the_section_stands_as_high_as_the_stack(made):
     beam = shapes(scene, of="B1")[0]
     assert box(beam)[3] == pytest.approx(422)
     post = next(s for s in shapes(scene, look="post"))
-    q = made.built.posts[0]
+    q = made.laid.main.built.posts[0]
     assert box(post)[3] - box(post)[1] == pytest.approx(q.height_mm, abs=0.5 + 300 * 25 / 3000)
     ground = shapes(scene, look="ground")[0]
     slope = (ground.points[1][1] - ground.points[0][1]) / (ground.points[1][0] - ground.points[0][0])
@@ -67,7 +67,7 @@ def test_a_stack_that_does_not_fit_says_so_on_the_section():
 def test_the_section_across_shows_every_joist_end_on(made):
     scene = scenes(made)["across"]
     ends = [box(s) for s in shapes(scene, look="frame")]
-    assert len(ends) == len(made.grid.covering(1487.5))
+    assert len(ends) == len(made.laid.main.grid.covering(1487.5))
     assert {round(b[2] - b[0]) for b in ends} == {47}
     assert {round(b[3] - b[1]) for b in ends} == {150}
 
@@ -75,7 +75,7 @@ def test_the_section_across_shows_every_joist_end_on(made):
 def test_the_ledger_shows_every_fixing_where_it_is(made):
     scene = scenes(made)["ledger"]
     drilled = sorted(s.points[0] for s in shapes(scene, kind="circle"))
-    assert drilled == sorted((h.s, h.up_mm) for h in made.built.ledger.holes)
+    assert drilled == sorted((h.s, h.up_mm) for h in made.laid.main.built.ledger.holes)
     free = plan(deck(4000, 3000, 600, put("deck.house.support", "free")))
     assert "ledger" not in scenes(free)
 
@@ -87,7 +87,7 @@ def test_footings_alike_share_one_drawing(made):
     assert {told[f"P{n}"].section for n in (1, 2, 3)} == set(drawn)
     section = scenes(made)[told["P2"].section]
     concrete = [box(s) for s in shapes(section, look="concrete")]
-    assert max(b[2] - b[0] for b in concrete) == made.built.footings[1].dug.across_mm
+    assert max(b[2] - b[0] for b in concrete) == made.laid.main.built.footings[1].dug.across_mm
 
 
 def test_the_load_picture_covers_what_the_beams_carry(made):
@@ -95,7 +95,7 @@ def test_the_load_picture_covers_what_the_beams_carry(made):
     strips_ = [box(s) for s in scene.shapes if s.kind == "poly" and s.of.startswith("P")]
     drawn = sum((b[2] - b[0]) * (b[3] - b[1]) for b in strips_) / 1e6
     # Strips side by side over the whole of the beam; the middle post takes more than its strip, and its figure says so.
-    [beam] = made.supports.beams
+    [beam] = made.laid.main.supports.beams
     assert drawn == pytest.approx(beam.carried_mm * 3950 / 1e6)
     assert any("7.1 kN" in s.text for s in scene.shapes if s.kind == "text")
     over = plan(deck(4000, 3000, 600, put("deck.footings.kind", "pile"), put("deck.footings.pile_kn", 1)))
@@ -117,8 +117,8 @@ def test_tapes_and_strips_read_as_the_parts_lie(made):
 def test_things_tell_their_own_figures(made):
     told = desk(made).things
     post = {line.name: line.value for line in told["P2"].lines}
-    assert post["post"] == f"100×100, {made.brief.printer.length(made.built.posts[1].height_mm)}"
-    assert post["carries"].endswith(f"{made.built.footings[1].load_kn:.1f} kN")
+    assert post["post"] == f"100×100, {made.brief.printer.length(made.laid.main.built.posts[1].height_mm)}"
+    assert post["carries"].endswith(f"{made.laid.main.built.footings[1].load_kn:.1f} kN")
     beam = {line.name: line.value for line in told["B1"].lines}
     assert beam["section"] == "2 × 47×200"
     rip = next(p for p in made.parts if p.kind == "board" and p.width_mm < 144)
@@ -163,21 +163,21 @@ def test_a_change_is_told_in_figures():
 
 
 def test_every_way_to_end_a_row_is_beside_the_one_there_is():
-    sides = ways_to_end(deck(4000, 2910, 600))
+    sides = comparison(deck(4000, 2910, 600), "rows")
     assert next(s.chosen for s in sides)
     assert all(s.scene is not None for s in sides)
     labels = [s.label for s in sides]
     assert any(label.startswith("Trim the joists") for label in labels)
     assert any(label.startswith("Start from the other side") for label in labels)
-    whole = ways_to_end(deck(4000, 3014, 600))  # 19 × 151 + 145: ends whole already
+    whole = comparison(deck(4000, 3014, 600), "rows")  # 19 × 151 + 145: ends whole already
     assert [s.label for s in whole] == ["as it is"]
 
 
 def test_a_default_overhang_keeps_to_a_quarter_of_its_span():
     made = plan(deck(5000, 7000, 900))
     # Two spans of (6975 − c)/2; a sixth would be 1150: held to 6975/9 = 775, tidy 750.
-    assert made.supports.overhang_mm == 750
-    assert made.supports.joist_reach.span_mm == pytest.approx((6975 - 750) / 2)
+    assert made.laid.main.supports.overhang_mm == 750
+    assert made.laid.main.supports.joist_reach.span_mm == pytest.approx((6975 - 750) / 2)
     assert not [f for f in made.findings if f.rule == "overhang"]
 
 

@@ -8,10 +8,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.cutting.plan import cut_plan, used_mm
-from rowstake.core.fence.divide import divide, merged
-from rowstake.core.fence.resolve import resolve
-from rowstake.core.fence.skin import board_screw
 from rowstake.core.takeoff.lists import packs_for
+from rowstake.core.trades.fence.divide import divide, merged
+from rowstake.core.trades.fence.resolve import resolve
+from rowstake.core.trades.fence.skin import board_screw
 from tests.jobs import edited, fence, put
 
 LEAST = 200.0

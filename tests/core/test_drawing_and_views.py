@@ -1,15 +1,14 @@
 import pytest
 
-from rowstake.core.drawing import scenes
+from rowstake.core.desk import desk
 from rowstake.core.drawing.answers import DRAWN, answer_scene
 from rowstake.core.measure import Printer
 from rowstake.core.plan import plan
 from rowstake.core.reckoners import find
 from rowstake.core.reckoners.base import read_inputs
-from rowstake.core.views import desk
 from rowstake.core.views.answers import rows
 from rowstake.core.views.lists import labels_text
-from tests.jobs import edited, fence, put, yard
+from tests.jobs import edited, fence, put, scenes, yard
 
 
 @pytest.fixture(scope="module")
@@ -52,7 +51,7 @@ def test_large_fences_are_thinned_but_counted():
     made = plan(fence(*((62_500.0, 20.0 if i % 2 else -20.0) for i in range(8))))
     drawn = scenes(made)["elevation"]
     assert made.count("board") > 2500
-    assert sum(s.look == "board" for s in drawn.shapes) == sum(len(c.feet) for c in made.courses)
+    assert sum(s.look == "board" for s in drawn.shapes) == sum(len(c.feet) for c in made.laid.courses)
     assert next(s for s in desk(made).stakes if s.key == "skin").figure == f"{made.count('board')} boards"
 
 

@@ -99,16 +99,16 @@ def test_typed_and_dragged_lines_agree():
 
 def test_dragging_a_corner_leaves_the_others():
     job = fence((6000, 0), (4000, 90), (3000, 90))
-    before = plan(job).layout.legs
+    before = plan(job).laid.layout.legs
     moved = edited(job, {"do": "move_corner", "corner": 1, "x_mm": 7010, "y_mm": 30})
-    after = plan(moved).layout.legs
+    after = plan(moved).laid.layout.legs
     assert lengths(moved)[0] == 7000
     assert after[0].end == pytest.approx((7000, 0), abs=0.01)
     assert after[1].end == pytest.approx(before[1].end, abs=1)
     assert after[2].end == pytest.approx(before[2].end, abs=1)
     start = edited(job, {"do": "move_corner", "corner": 0, "x_mm": -980, "y_mm": 10})
     assert lengths(start) == [7000, 4000, 3000]
-    assert plan(start).layout.legs[2].end == pytest.approx(before[2].end, abs=1)
+    assert plan(start).laid.layout.legs[2].end == pytest.approx(before[2].end, abs=1)
 
 
 @settings(max_examples=60, deadline=None)
@@ -135,11 +135,11 @@ def test_legs_come_and_go_with_their_gates():
 
 def test_a_gate_beside_the_end_hangs_on_the_end_post():
     made = plan(edited(fence((6000, 0)), {"do": "add_gate", "leg": 0, "at_mm": 60, "opening_mm": 1000}))
-    opening = made.layout.openings[0]
+    opening = made.laid.layout.openings[0]
     assert opening.hung_on_end
     assert opening.left.kind == "end"
     assert (opening.left_mm, opening.right_mm) == (62.5, 1062.5)
-    assert len(made.layout.posts) == 1 + 1 + 3  # 6000 − 1125 = 4875 of fence in three bays
+    assert len(made.laid.layout.posts) == 1 + 1 + 3  # 6000 − 1125 = 4875 of fence in three bays
 
 
 def test_units_switch_loses_nothing():
@@ -168,8 +168,8 @@ def test_a_gate_that_all_but_fits_hangs_from_post_to_post():
     # 125 of post and 1000 of opening in 1125.3: no post stands 0.3 mm beside another.
     job = fence((3000, 0), (1125.3, 90))
     made = plan(edited(job, {"do": "add_gate", "leg": 1, "at_mm": 100, "opening_mm": 1000}))
-    assert [p.kind for p in made.layout.posts if p.gate] == ["corner", "end"]
-    assert [r.leg for r in made.layout.runs] == [0]
+    assert [p.kind for p in made.laid.layout.posts if p.gate] == ["corner", "end"]
+    assert [r.leg for r in made.laid.layout.runs] == [0]
     # Moved back to end on the end post it would overlap the gate before it: refused, not built.
     two = edited(fence((3300, 0)), {"do": "add_gate", "leg": 0, "at_mm": 500, "opening_mm": 1000})
     with pytest.raises(JobFault) as caught:

@@ -20,20 +20,20 @@ def made():
 def test_posts_and_bays(made):
     # Leg 1: 9000/1800 = 5 bays. Leg 2: gate posts at 2500 − 62.5 and 3500 + 62.5, so 2 bays of 1218.75 on each side.
     # Leg 3: 4500/1800 = 2.5, so 3 bays of 1500.
-    assert [round(b.centres_mm, 2) for b in made.layout.bays] == [1800] * 5 + [1218.75] * 4 + [1500] * 3
-    kinds = Counter("gate" if p.gate else p.kind for p in made.layout.posts)
+    assert [round(b.centres_mm, 2) for b in made.laid.layout.bays] == [1800] * 5 + [1218.75] * 4 + [1500] * 3
+    kinds = Counter("gate" if p.gate else p.kind for p in made.laid.layout.posts)
     assert kinds == {"end": 2, "corner": 2, "gate": 2, "line": 8}
-    assert [p.on(1) for p in made.layout.leg_posts(1)] == [0, 1218.75, 2437.5, 3562.5, 4781.25, 6000]
-    first, by_gate = made.layout.bays[0], made.layout.bays[6]
+    assert [p.on(1) for p in made.laid.layout.leg_posts(1)] == [0, 1218.75, 2437.5, 3562.5, 4781.25, 6000]
+    first, by_gate = made.laid.layout.bays[0], made.laid.layout.bays[6]
     assert (first.clear_mm, first.edges_mm) == (1700, 1800)
     assert by_gate.clear_mm == 1218.75 - 50 - 62.5
 
 
 def test_corner_is_shared_and_on_the_plan(made):
-    corner = next(p for p in made.layout.posts if p.kind == "corner")
+    corner = next(p for p in made.laid.layout.posts if p.kind == "corner")
     assert corner.stations == ((0, 9000), (1, 0.0))
     assert (corner.x_mm, corner.y_mm) == pytest.approx((9000, 0))
-    last = made.layout.posts[-1]
+    last = made.laid.layout.posts[-1]
     assert (last.x_mm, last.y_mm) == pytest.approx((4500, 6000))
 
 
@@ -60,10 +60,10 @@ def test_concrete(made):
 
 def test_boards(made):
     # Boards lie from 88 to 107 off the line. Leg 1 runs through its outside corner: −50 to 9107. Leg 2 butts: from −88.
-    lengths = [c.stretch.length_mm for c in made.courses]
+    lengths = [c.stretch.length_mm for c in made.laid.courses]
     assert lengths == pytest.approx([9157, 2588, 2607, 4638])
-    assert [len(c.laid.boards) for c in made.courses] == [62, 18, 18, 31]
-    assert [c.last_mm for c in made.courses] == pytest.approx([7, 38, 57, 138])
+    assert [len(c.laid.boards) for c in made.laid.courses] == [62, 18, 18, 31]
+    assert [c.last_mm for c in made.laid.courses] == pytest.approx([7, 38, 57, 138])
     assert made.count("gate board") == 7  # leaf 978: six of 150 and a rip of 78
     assert made.count("board", "gate board") == 136
 
@@ -79,7 +79,7 @@ def test_rails(made):
 
 
 def test_gate(made):
-    gate = made.gates[0]
+    gate = made.laid.gates[0]
     assert gate.leaf.leaf_width_mm == 978
     assert gate.leaf.diagonal_mm == pytest.approx(math.hypot(978, 1800))
     inner = (978 - 2 * 87, 1800 - 2 * 87)
@@ -99,7 +99,7 @@ def test_gust(made):
     lever = 0.55 * 1.85
     earth = 4 * 0.95**2 / (4 * 0.95 + 4.36 * lever) * (2 * 15700 * 0.95 / 3) * 0.3 / 2.34
     assert force == pytest.approx(590.1, abs=0.2)
-    weakest = made.gusts[0]
+    weakest = made.laid.gusts[0]
     assert weakest.where == tuple(f"bay {n}" for n in range(1, 6))
     assert weakest.stands.holds_to_mps == pytest.approx(30 * math.sqrt(earth / force), abs=1e-6)
     assert weakest.stands.governed_by == "embedment"
@@ -107,49 +107,49 @@ def test_gust(made):
 
 def test_fixes_of_the_sliver():
     balanced = plan(edited(yard(), put("fence.skin.fit", "balanced")))
-    assert [c.last_mm for c in balanced.courses] == pytest.approx([78.5, 94, 103.5, 144])
+    assert [c.last_mm for c in balanced.laid.courses] == pytest.approx([78.5, 94, 103.5, 144])
     opened = plan(edited(yard(), put("fence.skin.fit", "whole")))
     # 7/60 and 38/16 mm open the first two; 57/16 and 138/29 are over 3 mm, so those are ripped at both ends.
-    assert [c.laid.gap_mm for c in opened.courses] == pytest.approx([7 / 60, 2.375, 0, 0])
-    assert [len(c.laid.boards) for c in opened.courses] == [61, 17, 18, 31]
-    assert [c.last_mm for c in opened.courses] == pytest.approx([150, 150, 103.5, 144])
+    assert [c.laid.gap_mm for c in opened.laid.courses] == pytest.approx([7 / 60, 2.375, 0, 0])
+    assert [len(c.laid.boards) for c in opened.laid.courses] == [61, 17, 18, 31]
+    assert [c.last_mm for c in opened.laid.courses] == pytest.approx([150, 150, 103.5, 144])
 
 
 def test_lapped():
     made = plan(edited(yard(), {"do": "style", "style": "lapped"}))
     # Featherboards 22 at the thick edge: fronts at 110. n = ceil((L − 25)/100), lap = (125 n − L)/(n − 1).
-    assert [c.stretch.length_mm for c in made.courses] == pytest.approx([9160, 2588, 2610, 4638])
-    assert [len(c.laid.boards) for c in made.courses] == [92, 26, 26, 47]
-    assert made.courses[0].laid.lap_mm == pytest.approx((92 * 125 - 9160) / 91)
+    assert [c.stretch.length_mm for c in made.laid.courses] == pytest.approx([9160, 2588, 2610, 4638])
+    assert [len(c.laid.boards) for c in made.laid.courses] == [92, 26, 26, 47]
+    assert made.laid.courses[0].laid.lap_mm == pytest.approx((92 * 125 - 9160) / 91)
     assert made.count("board", "gate board") == 201
 
 
 def test_pickets():
     made = plan(edited(yard(), {"do": "style", "style": "spaced_pickets"}))
     # 19×100 pickets, a board at both ends, gap nearest 50: 9157 = 100 n + gap (n − 1); 61 pickets leave 3057/60.
-    first = made.courses[0].laid
+    first = made.laid.courses[0].laid
     assert (len(first.boards), first.gap_mm) == (61, pytest.approx(3057 / 60))
-    assert made.digger.solidity == pytest.approx(max(100 / (100 + c.laid.gap_mm) for c in made.courses))
+    assert made.laid.digger.solidity == pytest.approx(max(100 / (100 + c.laid.gap_mm) for c in made.laid.courses))
 
 
 def test_rails_between_posts():
     made = plan(edited(yard(), put("fence.rails.fixing", "between")))
     rails = [round(p.length_mm, 2) for p in made.parts if p.kind == "rail"]
     assert Counter(rails) == Counter({1700: 15, 1118.75: 6, 1106.25: 6, 1400: 9})
-    assert [c.stretch.length_mm for c in made.courses][:2] == [1700, 1700]
+    assert [c.stretch.length_mm for c in made.laid.courses][:2] == [1700, 1700]
 
 
 def test_inside_corner():
     made = plan(edited(yard(), put("fence.skin.side", "left")))
     # Boards inside the corners: leg 1 stops at 9000 − 88, leg 2 begins at 107 and its end stops at 6000 − 88.
-    assert [c.stretch.length_mm for c in made.courses] == pytest.approx([8962, 2393, 2412, 4443])
+    assert [c.stretch.length_mm for c in made.laid.courses] == pytest.approx([8962, 2393, 2412, 4443])
 
 
 def test_board_on_board():
     made = plan(edited(yard(), {"do": "style", "style": "board_on_board"}))
     # 19×125 boards with a 25 lap at least: n = ceil((9157 − 25)/100) = 92 on leg 1.
-    assert len(made.courses[0].laid.boards) == 92
-    assert made.courses[0].laid.lap_mm == pytest.approx((92 * 125 - 9157) / 91)
+    assert len(made.laid.courses[0].laid.boards) == 92
+    assert made.laid.courses[0].laid.lap_mm == pytest.approx((92 * 125 - 9157) / 91)
     screws = next(p.amount for p in made.parts if p.kind == "board screw" and p.of == "run 1")
     assert screws == 92 * 3 * 2
 
@@ -157,7 +157,7 @@ def test_board_on_board():
 def test_horizontal():
     made = plan(edited(yard(), {"do": "style", "style": "horizontal"}))
     # 1800 high: 11 courses of 150 leave 150 for ten gaps of 15; twelve would close them to nothing.
-    laid = made.courses[0].laid
+    laid = made.laid.courses[0].laid
     assert (len(laid.boards), laid.gap_mm) == (11, 15)
     boards = [p for p in made.parts if p.kind == "board"]
     # On the posts, 50 to 69 off the line: leg 1 from −50 to 9069. Odd courses 3650, 3600, 1869; even 1850, 3600, 3669.
@@ -183,15 +183,15 @@ def test_horizontal_top_rip():
         )
     )
     # 11 × 160 = 1760 leaves a top rip of 10.
-    assert made.courses[0].laid.boards[-1] == (1760, 10)
+    assert made.laid.courses[0].laid.boards[-1] == (1760, 10)
     [finding] = [f for f in made.findings if f.rule == "sliver"]
     assert finding.fixes[0].label == "Open the gaps to end on a whole course"
 
 
 def test_post_and_board():
     made = plan(edited(yard(), {"do": "style", "style": "post_and_board"}, put("fence.skin.height_mm", 1200)))
-    assert made.courses[0].laid.boards == ((250, 150), (650, 150), (1050, 150))
-    assert made.digger.solidity == pytest.approx(150 / 400)
+    assert made.laid.courses[0].laid.boards == ((250, 150), (650, 150), (1050, 150))
+    assert made.laid.digger.solidity == pytest.approx(150 / 400)
     joints = Counter(p.place.right_mm for p in made.parts if p.kind == "board" and p.of == "run 1")
     inner = {at: n for at, n in joints.items() if 0 < at < 9000}
     assert max(inner.values()) <= 2  # three boards: no post carries more than two joints, and they alternate
@@ -199,7 +199,7 @@ def test_post_and_board():
 
 def test_stacked_in_channels():
     made = plan(edited(yard(), {"do": "style", "style": "stacked_channels"}))
-    assert len(made.courses[0].laid.boards) == 12  # 1800 / 150
+    assert len(made.laid.courses[0].laid.boards) == 12  # 1800 / 150
     lengths = Counter(round(p.length_mm, 2) for p in made.parts if p.kind == "board")
     assert lengths == {1694: 60, 1112.75: 24, 1100.25: 24, 1394: 36}  # the clear less 6 of play, twelve to a bay
     channels = sum(p.amount for p in made.parts if p.kind == "hardware" and "channel" in p.material)
@@ -225,7 +225,7 @@ def test_other_ways_of_setting():
     assert gravel.lists.bags == 0
     poured = sum(p.amount for p in gravel.parts if p.material == "gravel")
     assert poured == pytest.approx(beds + 12 * ring * 0.95 + 2 * gate_ring * 1.266667, rel=1e-6)
-    assert gravel.holds_to_mps < plan(yard()).holds_to_mps  # the earth bears on the post alone
+    assert gravel.laid.holds_to_mps < plan(yard()).laid.holds_to_mps  # the earth bears on the post alone
     foam = plan(edited(yard(), put("fence.posts.method", "foam")))
     kits = next(line.buy for line in foam.lists.buy if line.unit == "kits")
     assert kits == math.ceil((12 * ring * 0.95 + 2 * gate_ring * 1.266667) * 1.05 / 0.015)

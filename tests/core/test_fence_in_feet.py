@@ -8,8 +8,8 @@ import math
 
 import pytest
 
+from rowstake.core.desk import desk
 from rowstake.core.plan import plan
-from rowstake.core.views import desk
 from tests.jobs import edited, fence, kind, put
 
 IN = 25.4
@@ -33,8 +33,8 @@ def inches(*values):
 def test_bays(made):
     # 480/72 takes 7 bays; gate posts stand at 120 − 2.75 and 162 + 2.75; 117.25 and 123.25 take two bays each.
     wanted = [480 / 7] * 7 + [58.625] * 2 + [61.625] * 2
-    assert [b.centres_mm for b in made.layout.bays] == inches(*wanted)
-    assert len(made.layout.posts) == 8 + 5
+    assert [b.centres_mm for b in made.laid.layout.bays] == inches(*wanted)
+    assert len(made.laid.layout.posts) == 8 + 5
 
 
 def test_holes_and_posts(made):
@@ -57,13 +57,13 @@ def test_concrete(made):
 
 def test_boards(made):
     # 3.25 to 3.875 off the line: −1.75 to 483.875; −3.25 to 120; 162 to 289.75.
-    assert [c.stretch.length_mm for c in made.courses] == inches(485.625, 123.25, 127.75)
-    assert [len(c.laid.boards) for c in made.courses] == [89, 23, 24]
-    assert [c.last_mm for c in made.courses] == inches(1.625, 2.25, 1.25)
+    assert [c.stretch.length_mm for c in made.laid.courses] == inches(485.625, 123.25, 127.75)
+    assert [len(c.laid.boards) for c in made.laid.courses] == [89, 23, 24]
+    assert [c.last_mm for c in made.laid.courses] == inches(1.625, 2.25, 1.25)
 
 
 def test_leaf(made):
-    assert made.gates[0].leaf.leaf_width_mm == pytest.approx((42 - 0.375 - 0.5) * IN)
+    assert made.laid.gates[0].leaf.leaf_width_mm == pytest.approx((42 - 0.375 - 0.5) * IN)
 
 
 def test_what_is_read_on_screen(made):
@@ -80,13 +80,13 @@ def test_what_is_read_on_screen(made):
 
 def test_module_bays_leave_their_remainder_where_it_is_asked(job):
     module = edited(job, put("fence.bays.way", "module"), put("fence.bays.module_mm", "6'"))
-    first = [b.centres_mm for b in plan(module).layout.bays if b.leg == 0]
+    first = [b.centres_mm for b in plan(module).laid.layout.bays if b.leg == 0]
     assert first == inches(*[72] * 6, 48)
     turned = edited(module, put("fence.bays.remainder", "start"))
-    assert [b.centres_mm for b in plan(turned).layout.bays if b.leg == 0] == inches(48, *[72] * 6)
+    assert [b.centres_mm for b in plan(turned).laid.layout.bays if b.leg == 0] == inches(48, *[72] * 6)
     # Told clear between faces, a module of 6 ft is 6 ft and a post from middle to middle.
     clear = edited(module, put("fence.bays.told", "clear"))
-    bays = [b for b in plan(clear).layout.bays if b.leg == 0]
+    bays = [b for b in plan(clear).laid.layout.bays if b.leg == 0]
     assert [b.clear_mm for b in bays][:-1] == inches(*[72] * 6)
     assert bays[-1].centres_mm == pytest.approx((480 - 6 * 75.5) * IN)
 
@@ -97,14 +97,14 @@ def test_wind_checked_depth_stands_the_gust(job):
     )
     checked = plan(windy)
     assert kind(checked, False).hole.governed_by == "wind"
-    assert checked.holds_to_mps >= 38 - 0.01
+    assert checked.laid.holds_to_mps >= 38 - 0.01
     assert not [f for f in checked.findings if f.rule == "gust"]
-    assert plan(edited(windy, put("fence.posts.wind_checked", False))).holds_to_mps < 38
+    assert plan(edited(windy, put("fence.posts.wind_checked", False))).laid.holds_to_mps < 38
 
 
 def test_two_leaves(job):
     double = plan(edited(job, {"do": "gate", "id": "G1", "values": {"opening_mm": "10'", "leaves": 2}}))
-    gate = double.gates[0]
+    gate = double.laid.gates[0]
     assert gate.leaf.leaf_width_mm == pytest.approx((120 - 2 * 0.375 - 0.5) / 2 * IN)
     kinds = [p.kind for p in gate.parts]
     assert kinds.count("stile") == 4

@@ -82,6 +82,6 @@ def test_two_pieces_never_overlap_in_a_row_of_rails():
     for pieces in rows.values():
         for (_, end), (start, _) in zip(sorted(pieces), sorted(pieces)[1:], strict=False):
             assert end == pytest.approx(start)
-    posts = {0: [p.on(0) for p in made.layout.leg_posts(0)]}
+    posts = {0: [p.on(0) for p in made.laid.layout.leg_posts(0)]}
     joints = {round(end, 6) for (leg, _), pieces in rows.items() if leg == 0 for _, end in sorted(pieces)[:-1]}
     assert joints <= {round(p, 6) for p in posts[0]}

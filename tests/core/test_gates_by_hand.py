@@ -5,14 +5,13 @@ import math
 import pytest
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.drawing import scenes
 from rowstake.core.faults import JobFault
-from rowstake.core.fence.openings import leaf_pull
 from rowstake.core.plan import plan
 from rowstake.core.structure.timber import read_stick
-from rowstake.core.views.order import needs
-from rowstake.core.views.strips import first_bay, heights, posts
-from tests.jobs import edited, fence, kind, put, yard
+from rowstake.core.trades.fence.openings import leaf_pull
+from rowstake.core.trades.fence.views.order import needs
+from rowstake.core.trades.fence.views.strips import first_bay, heights, posts
+from tests.jobs import edited, fence, kind, put, scenes, yard
 
 
 def gate(*edits):
@@ -22,15 +21,15 @@ def gate(*edits):
 
 def test_bars_equally_spaced():
     made = gate(put("fence.gate_frame.bars_mm", 400))
-    panel = made.gates[0].panel
+    panel = made.laid.gates[0].panel
     # Inner width 978 − 174 = 804: fewest 16 mm bars whose gap is at most 95: 7 bars leave 692/8 = 86.5.
     assert len(panel.bars) == 7
     assert panel.bar_gap_mm == pytest.approx(86.5)
     assert panel.bar_cut_mm == 400 - 2 * 8
     # Boards up to the top of the middle rail: 1800 − 87 − 400; the brace between bottom and middle rail.
     assert {p.length_mm for p in made.parts if p.kind == "gate board"} == {1313}
-    assert made.gates[0].brace_mm == pytest.approx(math.hypot(804, 1313 - 174))
-    rails = [p for p in made.gates[0].parts if p.kind == "gate rail"]
+    assert made.laid.gates[0].brace_mm == pytest.approx(math.hypot(804, 1313 - 174))
+    rails = [p for p in made.laid.gates[0].parts if p.kind == "gate rail"]
     assert [p.length_mm for p in rails] == [804] * 3
     bars = {r.item: r.buy for r in made.lists.buy if r.item.startswith("bar")}
     assert bars == {"bar 16 mm, 384 mm long, galvanised": 7, "bar connector for 16 mm, galvanised": 14}
@@ -39,7 +38,7 @@ def test_bars_equally_spaced():
 def test_bars_on_the_boards():
     made = gate(put("fence.gate_frame.bars_mm", 400), put("fence.gate_frame.bars_on", "boards"))
     # Boards of 150 with middles at 75, 225, … 825 and 939; inside the frame from 87 to 891, so those at 225 to 825.
-    middles = [x + 8 + 87 for x in made.gates[0].panel.bars]
+    middles = [x + 8 + 87 for x in made.laid.gates[0].panel.bars]
     assert middles == pytest.approx([225, 375, 525, 675, 825])
 
 
@@ -61,7 +60,7 @@ def test_bars_that_do_not_fit_are_told(edits, field):
 
 def test_half_lapped_rails_run_full_width():
     made = gate(put("fence.gate_frame.joint", "half_lap"))
-    rails = [p for p in made.gates[0].parts if p.kind == "gate rail"]
+    rails = [p for p in made.laid.gates[0].parts if p.kind == "gate rail"]
     assert [p.length_mm for p in rails] == [978, 978]
     assert {p.ends for p in rails} == {"half-lapped 87 mm long, 19 mm deep"}
 
@@ -77,8 +76,8 @@ def test_boards_run_through_from_the_fence():
 
 def test_what_the_leaf_pulls():
     made = gate()
-    built, digger = made.gates[0], made.digger
-    pull = leaf_pull(digger, made.layout.openings[0], built)
+    built, digger = made.laid.gates[0], made.laid.digger
+    pull = leaf_pull(digger, made.laid.layout.openings[0], built)
     assert pull.moment_nm == pytest.approx(built.weight_kg * 9.81 * (978 / 2 + 10) / 1000)
     # 125 post: S = 125³/6; its lasting strength 4.1 or 6.2 by grade.
     assert pull.post_nm == pytest.approx(made.brief.species.long_mpa * 125**3 / 6 / 1000)
@@ -137,7 +136,7 @@ def test_a_leaf_of_cement_sheets_weighs_what_they_weigh_and_is_screwed_all_round
         fence((9000, 0)), {"do": "style", "style": "sheet_panels"}, {"do": "add_gate", "leg": 0, "opening_mm": 1000}
     )
     made = plan(job)
-    [gate] = made.gates
+    [gate] = made.laid.gates
     board, soaked = made.brief.board, made.brief.species.density_kg_m3 * 1.35
     assert board.density_kg_m3 > 1000
     kg = 0.0
@@ -149,7 +148,7 @@ def test_a_leaf_of_cement_sheets_weighs_what_they_weigh_and_is_screwed_all_round
     sheets = [p for p in gate.parts if p.kind == "gate board"]
     wanted = sum(2 * (math.ceil(p.length_mm / 200) + math.ceil(p.width_mm / 200)) for p in sheets)
     assert next(p.amount for p in gate.parts if p.kind == "board screw") == wanted
-    both = plan(edited(job, put("fence.skin.both_faces", True))).gates[0]
+    both = plan(edited(job, put("fence.skin.both_faces", True))).laid.gates[0]
     assert sum(p.kind == "gate board" for p in both.parts) == 2 * len(sheets)
     assert both.weight_kg == pytest.approx(
         kg + sum(p.length_mm * p.width_mm * board.thickness_mm / 1e9 * board.density_kg_m3 for p in sheets)

@@ -5,13 +5,12 @@ import math
 
 import pytest
 
-from rowstake.core.drawing import scenes
 from rowstake.core.faults import JobFault
 from rowstake.core.ground import lay_ground, read_levels
-from rowstake.core.job import GroundPoint
 from rowstake.core.plan import plan
-from rowstake.core.views.things import things
-from tests.jobs import edited, fence, kind, put
+from rowstake.core.trades.fence.document import GroundPoint
+from rowstake.core.trades.fence.views.things import things
+from tests.jobs import edited, fence, kind, put, scenes
 
 
 def points(*rows):
@@ -25,8 +24,8 @@ def bank(way="stepped", *more):
 
 def feet(made):
     return [
-        (round(made.levels.feet[b.label].left_mm, 3), round(made.levels.feet[b.label].right_mm, 3))
-        for b in made.layout.bays
+        (round(made.laid.levels.feet[b.label].left_mm, 3), round(made.laid.levels.feet[b.label].right_mm, 3))
+        for b in made.laid.layout.bays
     ]
 
 
@@ -64,15 +63,15 @@ def test_readings_typed_pasted_and_by_staff():
 def test_stepped_by_hand():
     made = bank()
     assert feet(made) == [(50, 50), (-100, -100), (-250, -250), (-400, -400)]
-    foot = made.levels.feet["bay 2"]
+    foot = made.laid.levels.feet["bay 2"]
     assert (foot.gap_least_mm, foot.gap_most_mm) == pytest.approx((50, 200))
-    assert [round(made.levels.above_mm(p)) for p in made.layout.posts] == [1900, 2050, 2050, 2050, 2050]
+    assert [round(made.laid.levels.above_mm(p)) for p in made.laid.layout.posts] == [1900, 2050, 2050, 2050, 2050]
     assert kind(made, False).hole.embedment_mm == 1025
-    cuts = [made.digger.cut(p) for p in made.layout.posts]
+    cuts = [made.laid.digger.cut(p) for p in made.laid.layout.posts]
     assert [(round(c.length_mm), c.stock_mm) for c in cuts] == [(2925, 3000)] + [(3075, 3600)] * 4
     rails = sorted(round(p.length_mm) for p in made.parts if p.kind == "rail")
     assert rails == [1800] * 6 + [1850] * 6  # one bay each, half a post more at both ends
-    assert [round(c.stretch.length_mm) for c in made.courses] == [1850, 1800, 1800, 1850]
+    assert [round(c.stretch.length_mm) for c in made.laid.courses] == [1850, 1800, 1800, 1850]
     told = {line.name: line.value for line in things(made)["bay 2"].lines}
     assert told["steps"] == "150 mm down at P3"
     assert told["gap under"] == "50 mm to 200 mm"
@@ -90,23 +89,23 @@ def test_equal_steps():
     assert len(steps) == 1
     # Highest ground in the bays: 0, −20, −320, −340; even steps of 340/3, lifted so that bay 2 keeps its gap.
     assert levels[0] == pytest.approx(50 + (-20 + 340 / 3), abs=0.01)
-    assert all(f.gap_least_mm >= 50 - 1e-6 for f in made.levels.feet.values())
+    assert all(f.gap_least_mm >= 50 - 1e-6 for f in made.laid.levels.feet.values())
 
 
 def test_raked_by_hand():
     made = bank("raked")
     assert feet(made) == [(50, -100), (-100, -250), (-250, -400), (-400, -550)]
-    assert {round(made.levels.above_mm(p)) for p in made.layout.posts} == {1900}
+    assert {round(made.laid.levels.above_mm(p)) for p in made.laid.layout.posts} == {1900}
     stretch = math.hypot(12, 1) / 12
     rails = sorted({round(p.length_mm, 2) for p in made.parts if p.kind == "rail"})
     wanted = sorted({round(length * stretch, 2) for length in (3650, 1850, 3600)})
     assert rails == wanted  # one grade, so rails run two bays
-    assert made.levels.feet["bay 1"].angle_deg == pytest.approx(4.764, abs=0.001)
+    assert made.laid.levels.feet["bay 1"].angle_deg == pytest.approx(4.764, abs=0.001)
     board = next(p for p in made.parts if p.label == "1B3")
     assert board.length_mm == pytest.approx(1800 + 150 / 12)
     assert board.place.rise_mm == pytest.approx(-150 / 12)
     assert "4.8°" in board.ends
-    assert made.levels.feet["bay 3"].gap_most_mm == pytest.approx(50)
+    assert made.laid.levels.feet["bay 3"].gap_most_mm == pytest.approx(50)
 
 
 def test_raked_clears_a_hump():
@@ -118,7 +117,7 @@ def test_raked_clears_a_hump():
         )
     )
     assert feet(made) == [(250, 250), (250, 50)]
-    assert made.levels.feet["bay 1"].gap_least_mm == pytest.approx(50)
+    assert made.laid.levels.feet["bay 1"].gap_least_mm == pytest.approx(50)
 
 
 def test_contour_is_level_where_nearly_flat():
@@ -134,7 +133,7 @@ def test_contour_is_level_where_nearly_flat():
 
 def test_a_gate_hangs_level_over_the_highest_ground():
     made = bank("raked", {"do": "add_gate", "leg": 0, "at_mm": 3000, "opening_mm": 1000})
-    foot = made.levels.feet["gate G1"]
+    foot = made.laid.levels.feet["gate G1"]
     assert foot.left_mm == foot.right_mm == pytest.approx(-2937.5 / 12 + 50)
     leaf = next(p for p in made.parts if p.label == "G1-S1")
     assert leaf.place.bottom_mm == pytest.approx(foot.left_mm)
@@ -168,7 +167,7 @@ def test_the_elevation_draws_the_ground_and_holes_below_it():
 def test_boards_stand_clear_of_a_step_in_the_ground_beside_a_gate_post():
     # Gate posts of 125 at 3937.5 − 62.5 … the ground steps up by 300 inside the post's own face.
     job = edited(fence((9000, 0)), {"do": "add_gate", "leg": 0, "at_mm": 4000, "opening_mm": 1000})
-    left = next(p for p in plan(job).layout.posts if p.gate)
+    left = next(p for p in plan(job).laid.layout.posts if p.gate)
     at = left.on(0) + 30
     made = plan(edited(job, {"do": "levels", "text": f"0, 0\n{at:.0f}, 0\n{at:.0f}, 300\n9000, 300"}))
     last = max(
@@ -192,4 +191,4 @@ def test_pickets_never_stand_further_apart_than_their_limit():
         made = plan(
             edited(fence((length, 0)), {"do": "style", "style": "spaced_pickets"}, put("fence.skin.gap_mm", 90))
         )
-        assert all(c.laid.gap_mm <= 98 + 1e-6 for c in made.courses)
+        assert all(c.laid.gap_mm <= 98 + 1e-6 for c in made.laid.courses)

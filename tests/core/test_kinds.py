@@ -3,9 +3,9 @@
 import pytest
 
 from rowstake.core.catalogue import CATALOGUE, Kind
-from rowstake.core.drawing.deck_plan import LAYERS
 from rowstake.core.kinds import KINDS, kind_of, register
 from rowstake.core.parts import Part
+from rowstake.core.trades.deck.drawing.on_plan import LAYERS
 
 
 def test_a_kind_that_is_not_registered_is_refused():

@@ -7,13 +7,13 @@ import pytest
 from shapely.geometry import Point
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.deck.footings import Under, kinds
-from rowstake.core.deck.squaring import rectangle
+from rowstake.core.desk import desk
 from rowstake.core.fasteners import Sold
 from rowstake.core.faults import JobFault
 from rowstake.core.measure import Printer, parse_force, parse_pressure
 from rowstake.core.plan import plan
-from rowstake.core.views import desk
+from rowstake.core.trades.deck.footings import Under, kinds
+from rowstake.core.trades.deck.squaring import rectangle
 from tests.decks import deck
 from tests.jobs import edited, fence, put
 
@@ -142,7 +142,7 @@ def test_every_kind_stands_under_a_deck(kind):
         )
     )
     post = next(p for p in made.parts if p.kind == "post")
-    q = made.built.posts[0]
+    q = made.laid.main.built.posts[0]
     below = 25 + 50 + 300 if kind == "hole" else 0  # standoff, over the ground, and in it
     assert post.length_mm == pytest.approx(q.height_mm + below)
     assert q.height_mm == 600 - 28 - 150 - 200 - 25 - (0 if kind == "slab" else 50)
@@ -185,7 +185,9 @@ def test_plies_trims_and_frames_have_their_fixings():
     assert any(p.material.startswith("end-grain preservative") for p in dressed.parts)
     channels = plan(fence((9000, 0), style="stacked_channels"))
     # Channels of 1800: every 600 and at both ends, four screws; two channels a bay.
-    assert sum(p.amount for p in channels.parts if "self-drilling" in p.material) == 2 * len(channels.layout.bays) * 4
+    assert (
+        sum(p.amount for p in channels.parts if "self-drilling" in p.material) == 2 * len(channels.laid.layout.bays) * 4
+    )
 
 
 def test_days_go_by_length_crew_and_stain():
@@ -204,11 +206,11 @@ def test_an_l_is_squared_by_corners_that_are_there():
 
     notch = [{"do": "add_cut", "kind": "notch", "corner": "far_right"}, *cut(along_mm=2000, out_mm=1500)]
     made = plan(deck(6000, 4000, 800, *notch))
-    by = rectangle(made.grid)
+    by = rectangle(made.laid.main.grid)
     assert not by.whole
     for s in (by.s0, by.s1):
         for t in (by.t0, by.t1):
-            assert made.grid.poly.exterior.distance(Point(s, t)) < 1
+            assert made.laid.main.grid.poly.exterior.distance(Point(s, t)) < 1
     assert made.workings["square"].value != f"both diagonals {math.hypot(5950, 3975):.0f} mm"
 
 

@@ -33,7 +33,7 @@ def gate(**values):
 
 
 def test_rising_drive():
-    built = gate(rise_left_mm=120, wheel=True).gates[0]
+    built = gate(rise_left_mm=120, wheel=True).laid.gates[0]
     leaf = built.leaf.leaf_width_mm
     swings = {(s.hinge, s.swing): s for s in built.swings}
     # The ground rises 120 over the 1000 of the opening: at angle a the free end stands 0.12 × leaf × sin(a) up.
@@ -54,7 +54,7 @@ def test_ground_along_the_line_counts_too():
         {"do": "add_gate", "leg": 0, "at_mm": 4000},
         {"do": "levels", "text": "0, 0\n4000, 0\n5000, 100\n9000, 100"},
     )
-    built = plan(job).gates[0]
+    built = plan(job).laid.gates[0]
     near, far = (next(s for s in built.swings if s.hinge == h and s.swing == "left") for h in ("start", "end"))
     # It hangs 50 over the highest ground between its posts, which is at the far post.
     assert min(f.clearance_mm for f in near.frames) == pytest.approx(near.frames[0].clearance_mm)

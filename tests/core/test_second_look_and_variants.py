@@ -1,16 +1,16 @@
 import pytest
 
-from rowstake.core.drawing import scenes
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
-from rowstake.core.preview import variants, ways_over_ground, what_the_wind_asks
-from rowstake.core.second_look import Quoted, second_look
-from tests.jobs import edited, fence, put, yard
+from rowstake.core.preview import comparison, variants
+from rowstake.core.trades.fence.laid import bay_weight_kg
+from rowstake.core.trades.fence.second_look import second_look
+from tests.jobs import edited, fence, put, scenes, yard
 
 
 def look(job, **quoted):
-    return {v.name: v for v in second_look(plan(job), Quoted(**quoted))}
+    return {v.name: v for v in second_look(plan(job), quoted)}
 
 
 def test_posts_that_mean_centres_no_rail_reaches():
@@ -63,7 +63,7 @@ def test_variants_are_set_aside_compared_and_kept():
 
 def test_ways_over_the_ground_stand_beside_each_other():
     job = edited(fence((7200, 0)), {"do": "levels", "text": "0, 0\n7200, -600"}, put("fence.slope.way", "raked"))
-    sides = ways_over_ground(job)
+    sides = comparison(job, "slopes")
     assert [(s.label, s.chosen) for s in sides] == [("stepped", False), ("raked", True), ("contour", False)]
     gaps = [next(f.text for f in s.figures if f.key == "gap_under") for s in sides]
     assert gaps == ["200 mm", "50 mm", "50 mm"]
@@ -74,11 +74,11 @@ def test_weight_of_a_bay_by_hand():
     made = plan(edited(fence((1800, 0)), put("fence.skin.fit", "balanced")))
     # Boards from −50 to 1850, 19 thick and 1800 high; three rails of 1900, 38 × 87; 500 kg/m³ and 1.35 for water.
     kg = (1900 * 1800 * 19 + 3 * 1900 * 38 * 87) / 1e9 * 500 * 1.35
-    assert made.bay_weight_kg() == pytest.approx(kg)
+    assert bay_weight_kg(made) == pytest.approx(kg)
 
 
 def test_what_the_wind_asks():
-    sides = what_the_wind_asks(yard())
+    sides = comparison(yard(), "wind")
     gust = {s.label: next(f.number for f in s.figures if f.key == "gust") for s in sides}
     assert list(gust) == [
         "as it is",
@@ -98,8 +98,8 @@ def test_the_wind_is_drawn_in_proportion():
     drawn = scenes(made)["wind"]
     bars = {s.of: max(y for _, y in s.points) for s in drawn.shapes if s.kind == "poly"}
     assert len(bars) == 13
-    for gust in made.gusts:
+    for gust in made.laid.gusts:
         for where in gust.where:
             assert bars[where] == pytest.approx(min(gust.stands.holds_to_mps / 30, 2) * 1500)
     weak = {s.of for s in drawn.shapes if s.look == "zone"}
-    assert weak == set(made.gusts[0].where)
+    assert weak == set(made.laid.gusts[0].where)

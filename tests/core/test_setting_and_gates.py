@@ -8,10 +8,10 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from rowstake.core.faults import JobFault
-from rowstake.core.fence.layout import corner_reach_mm
-from rowstake.core.gates.leaf import brace
 from rowstake.core.plan import plan
 from rowstake.core.setting import HoleSize, methods
+from rowstake.core.trades.fence.gates.leaf import brace
+from rowstake.core.trades.fence.layout import corner_reach_mm
 from tests.jobs import edited, fence, put
 
 
@@ -52,7 +52,7 @@ def test_leaves_and_gaps_fill_the_opening(opening, leaves, hinge, height):
         made = plan(job)
     except JobFault:
         assume(False)
-    [gate] = made.gates
+    [gate] = made.laid.gates
     assert leaves * gate.leaf.leaf_width_mm + 10 * leaves + 12 == pytest.approx(opening)
     stiles = sorted((p for p in gate.parts if p.kind == "stile"), key=lambda p: p.place.left_mm)
     assert len(stiles) == 2 * leaves
@@ -86,7 +86,7 @@ def test_planes_meet_where_two_legs_turn(turn, side, offset):
 @pytest.mark.parametrize("opening, hinge_kg, hinges", [(900, 45, 3), (2400, 90, 3)])
 def test_hinges_by_the_weight_of_the_leaf(opening, hinge_kg, hinges):
     made = plan(edited(fence((9000, 0)), {"do": "add_gate", "leg": 0, "at_mm": 3000, "opening_mm": opening}))
-    [gate] = made.gates
+    [gate] = made.laid.gates
     assert gate.hinges_per_leaf == hinges
     assert gate.weight_kg <= hinge_kg
     assert gate.hinge.words == {45: "strap hinge 450 mm", 90: "heavy strap hinge 600 mm"}[hinge_kg]

@@ -7,7 +7,8 @@ import pytest
 
 from rowstake.core.plan import plan
 from rowstake.core.takeoff.lists import finish_m2
-from rowstake.core.views.things import things
+from rowstake.core.trades.fence.laid import bay_weight_kg
+from rowstake.core.trades.fence.views.things import things
 from tests.jobs import edited, fence, put, yard
 
 
@@ -22,7 +23,7 @@ def pieces(made, kind):
 
 def test_sheets_set_the_bay():
     made = sheets()
-    assert [b.centres_mm for b in made.layout.bays] == [1203, 1203, 1203]
+    assert [b.centres_mm for b in made.laid.layout.bays] == [1203, 1203, 1203]
     # From post middle to post middle less half a joint at each side: exactly one sheet.
     assert pieces(made, "board") == {(1800, 1200): 3}
     # Rails between posts of 100: 1103; three rows.
@@ -44,14 +45,14 @@ def test_sheets_on_both_faces_double_rails_and_battens():
     # One face of a bay, dry: a sheet at 1500 kg/m³, three rails and its share of the battens at 500.
     trim = (4 * 1800 + 9 * 1165) * 38 * 19 / 3
     kg = (1200 * 1800 * 9 * 1500 + (3 * 1103 * 87 * 38 + trim) * 500) / 1e9
-    assert one.bay_weight_kg(soaked=False) == pytest.approx(kg)
-    assert one.year.least.joint_mm == one.year.most.joint_mm == 3  # cement does not move with the damp
+    assert bay_weight_kg(one, soaked=False) == pytest.approx(kg)
+    assert one.laid.year.least.joint_mm == one.laid.year.most.joint_mm == 3  # cement does not move with the damp
 
 
 def test_a_stack_shrinks_by_all_its_boards():
     made = plan(edited(fence((7200, 0), style="stacked_channels"), put("fence.skin.stock", "wet")))
-    boards = len(made.courses[0].laid.boards)
-    dry = min(m.board_mm for m in made.year.months)
+    boards = len(made.laid.courses[0].laid.boards)
+    dry = min(m.board_mm for m in made.laid.year.months)
     told = made.workings["stack"]
     assert boards == 12
     assert f"{12 * dry:.0f} mm" in told.value
@@ -70,13 +71,13 @@ def test_a_stack_shrinks_by_all_its_boards():
 )
 def test_the_jig_is_what_lies_between(style, jig):
     made = plan(edited(yard(), {"do": "style", "style": style}))
-    assert made.workings["jig"].value == made.brief.printer.fine(jig(made.courses[0].laid))
-    assert any(line.working == "jig" for line in things(made)[made.courses[0].label].lines)
+    assert made.workings["jig"].value == made.brief.printer.fine(jig(made.laid.courses[0].laid))
+    assert any(line.working == "jig" for line in things(made)[made.laid.courses[0].label].lines)
 
 
 def test_board_on_board_is_seen_through_past_an_angle():
     made = plan(edited(yard(), {"do": "style", "style": "board_on_board"}))
-    angle = math.degrees(math.atan(made.courses[0].laid.lap_mm / 38))
+    angle = math.degrees(math.atan(made.laid.courses[0].laid.lap_mm / 38))
     assert made.workings["see_through"].value == f"{angle:.0f}° off square"
 
 

@@ -28,11 +28,11 @@ def bank(*edits):
 )
 def test_tops_in_one_level_line(edits, heights):
     made = bank(*edits, put("fence.slope.way", "level"))
-    feet = [made.levels.feet[b.label] for b in made.layout.bays]
+    feet = [made.laid.levels.feet[b.label] for b in made.laid.layout.bays]
     assert [f.height_mm for f in feet] == pytest.approx(heights)
     tops = {round(p.place.top_mm, 6) for p in made.parts if p.kind == "board"}
     assert len(tops) == 1
-    assert len(set(made.levels.tops.values())) == 1
+    assert len(set(made.laid.levels.tops.values())) == 1
     if limit := made.brief.job.site.height_limit_mm:
         # At the foot of the last bay's fall the tops stand exactly at the limit: nothing is over it.
         assert max(f.left_mm + f.height_mm + 400 + 100 for f in feet) == pytest.approx(limit)
@@ -43,7 +43,7 @@ def test_rails_follow_the_height_of_each_bay():
     made = bank(put("fence.slope.way", "level"))
     rows = {b.label: len({p.place.bottom_mm for p in made.parts if p.kind == "rail"
                           and p.place.left_mm < (b.left.on(0) + b.right.on(0)) / 2 < p.place.right_mm})
-            for b in made.layout.bays}  # fmt: skip
+            for b in made.laid.layout.bays}  # fmt: skip
     assert rows == {"bay 1": 3, "bay 2": 4, "bay 3": 4, "bay 4": 4}  # over 1830 high: four
 
 
@@ -66,7 +66,7 @@ def test_tops_hung_from_a_wall():
     made = plan(edited(fence((7200, 0)), {"do": "levels", "text": "0, 0\n3600, 0\n3600, 500, wall\n7200, 500, wall"},
                        put("fence.slope.datum", "wall"), put("fence.slope.way", "level")))  # fmt: skip
     # The wall's top at 500: tops at 500 + 50 + 1800; the bays on the soil are 500 higher.
-    assert [made.levels.feet[b.label].height_mm for b in made.layout.bays] == [2300, 2300, 1800, 1800]
+    assert [made.laid.levels.feet[b.label].height_mm for b in made.laid.layout.bays] == [2300, 2300, 1800, 1800]
 
 
 def test_boards_cut_down_to_the_ground():
@@ -84,7 +84,7 @@ def test_boards_cut_down_to_the_ground():
 def test_rails_let_into_the_posts():
     made = plan(edited(yard(), put("fence.rails.fixing", "let_in")))
     # Rails flush with the posts' faces at 50, so boards lie from 50 to 69: leg 1 from −50 to 9069, leg 2 from −50.
-    assert [c.stretch.length_mm for c in made.courses] == pytest.approx([9119, 2550, 2569, 4600])
+    assert [c.stretch.length_mm for c in made.laid.courses] == pytest.approx([9119, 2550, 2569, 4600])
 
 
 def test_horizontal_boards_are_mitred_round_outside_corners():

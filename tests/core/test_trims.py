@@ -1,4 +1,5 @@
 from rowstake.core.plan import plan
+from rowstake.core.trades.fence.laid import bay_weight_kg
 from tests.jobs import edited, put, yard
 
 
@@ -39,14 +40,14 @@ def test_a_framed_panel_is_trimmed_on_both_faces():
     assert {(p.place.bottom_mm, p.place.top_mm) for p in trims} == {(50, 200), (1700, 1850)}
     # Rails between the posts whatever was chosen; boards in the clear of each bay: 1700 takes 11 and a rip of 50 shared.
     assert {round(p.length_mm, 2) for p in pieces(made, "rail")} == {1106.25, 1118.75, 1400, 1700}
-    assert made.courses[0].laid.boards[0] == (0.0, 100)
-    assert len(made.courses[0].laid.boards) == 12
+    assert made.laid.courses[0].laid.boards[0] == (0.0, 100)
+    assert len(made.laid.courses[0].laid.boards) == 12
 
 
 def test_the_cap_is_part_of_what_a_bay_weighs():
     bare = plan(edited(yard(), put("fence.posts.proud_mm", 0)))
     capped = plan(edited(yard(), put("fence.posts.proud_mm", 0), put("fence.trims.cap_rail", "uk_38x87")))
-    assert capped.bay_weight_kg() > bare.bay_weight_kg()
+    assert bay_weight_kg(capped) > bay_weight_kg(bare)
 
 
 def test_caps_of_two_heights_meet_without_a_mitre():

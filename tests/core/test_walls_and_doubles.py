@@ -5,7 +5,7 @@ import math
 import pytest
 
 from rowstake.core.plan import plan
-from rowstake.core.preview import what_the_wind_asks
+from rowstake.core.preview import comparison
 from tests.jobs import edited, fence, put, yard
 
 
@@ -21,21 +21,21 @@ def hardware(made):
 
 def test_on_the_wall_posts_stand_on_bases():
     made = along_wall()
-    assert made.levels.walled == {"P3", "P4", "P5"}
-    cut = {p.label: made.digger.cut(p).length_mm for p in made.layout.posts}
+    assert made.laid.levels.walled == {"P3", "P4", "P5"}
+    cut = {p.label: made.laid.digger.cut(p).length_mm for p in made.laid.layout.posts}
     # In soil 1900 and half of it. P3 stands at the step: measured from the soil, 500 more. On the wall 1900 less 25.
-    assert cut["P1"] == pytest.approx(made.digger.usual.hole.embedment_mm + 1900)
+    assert cut["P1"] == pytest.approx(made.laid.digger.usual.hole.embedment_mm + 1900)
     assert cut["P4"] == pytest.approx(1875)
     assert hardware(made) == {"post base to bolt down, for 100×100": 1, "masonry anchor M12 × 110": 4}
     assert not [p for p in made.parts if p.of == "P4" and p.kind == "concrete"]
-    assert made.digger.holes == 2
+    assert made.laid.digger.holes == 2
     assert [f.where for f in made.findings if f.rule == "on_wall"] == [("P3", "P4", "P5")]
 
 
 def test_bolted_to_the_back_of_the_wall():
     made = along_wall(put("fence.posts.at_wall", "back"), put("fence.posts.wall_over_soil_mm", 500))
     # The lap ends 50 clear of the soil: 450. Bolts: 100 post + 215 wall + 30 = 345, to the next on sale: 360.
-    cut = {p.label: made.digger.cut(p).length_mm for p in made.layout.posts}
+    cut = {p.label: made.laid.digger.cut(p).length_mm for p in made.laid.layout.posts}
     assert cut["P4"] == pytest.approx(1900 + 450)
     assert hardware(made) == {"bolt M12 × 360 mm with plate washers": 3}
     low = along_wall(put("fence.posts.at_wall", "back"), put("fence.posts.wall_over_soil_mm", 400))
@@ -44,26 +44,26 @@ def test_bolted_to_the_back_of_the_wall():
 
 def test_in_the_soil_behind_the_wall():
     made = along_wall(put("fence.posts.at_wall", "behind"), put("fence.posts.wall_over_soil_mm", 500))
-    at = next(p for p in made.layout.posts if p.label == "P4")
-    kind = made.digger.of(at)
+    at = next(p for p in made.laid.layout.posts if p.label == "P4")
+    kind = made.laid.digger.of(at)
     # P3, at the step, is measured from the soil too: 500 − 500 − … its ground is 0 − 500; the others 500 − 500 = 0.
-    assert made.levels.ground["P4"] == 0
-    assert made.levels.above_mm(at) == pytest.approx(500 + 1900)
+    assert made.laid.levels.ground["P4"] == 0
+    assert made.laid.levels.above_mm(at) == pytest.approx(500 + 1900)
     assert kind.hole.embedment_mm == pytest.approx(
-        max(made.levels.above_mm(p) for p in made.layout.posts if made.digger.of(p) is kind) / 2
+        max(made.laid.levels.above_mm(p) for p in made.laid.layout.posts if made.laid.digger.of(p) is kind) / 2
     )
-    assert made.digger.holes == 5
+    assert made.laid.digger.holes == 5
 
 
 def test_a_slab_under_the_whole_line():
     made = plan(edited(yard(), put("fence.posts.method", "plate")))
-    assert made.digger.holes == 0
+    assert made.laid.digger.holes == 0
     assert made.lists.bags == 0
     assert made.lists.spoil_m3 == 0
     assert {p.material: p.amount for p in made.parts if p.of == "P1" and p.kind == "hardware"} == {
         "post base to bolt down, for 100×100": 1, "masonry anchor M12 × 110": 4}  # fmt: skip
     # 1900 above the slab less 25.
-    assert made.digger.cut(made.layout.posts[0]).length_mm == pytest.approx(1875)
+    assert made.laid.digger.cut(made.laid.layout.posts[0]).length_mm == pytest.approx(1875)
 
 
 def test_a_rated_base_sets_the_gust():
@@ -71,10 +71,10 @@ def test_a_rated_base_sets_the_gust():
         plan(edited(yard(), put("fence.posts.method", "plate"), put("fence.posts.plate_moment_nm", nm)))
         for nm in (None, 300)
     )
-    worst = rated.gusts[0]
+    worst = rated.laid.gusts[0]
     assert worst.holds.gives == "base"
     assert worst.holds.holds_to_mps == pytest.approx(30 * math.sqrt(300 / worst.stands.moment_nm))
-    assert free.gusts[0].holds.gives == "post"
+    assert free.laid.gusts[0].holds.gives == "post"
     assert [f.rule for f in free.findings if f.rule == "on_wall"] == ["on_wall"]
     assert not [f for f in rated.findings if f.rule == "on_wall"]
 
@@ -84,23 +84,23 @@ def test_doubled_posts_share_the_wind():
     assert two.count("post") == 2 * one.count("post")
     # One hole for both, widened by the second post: 300 across and 100 longer, both posts in it, 950 of them and a dome of 25.
     hole = next(p for p in two.parts if p.of == "P2" and p.kind == "concrete")
-    assert two.digger.holes == one.digger.holes
+    assert two.laid.digger.holes == one.laid.digger.holes
     ring = math.pi * 0.3**2 / 4 + 0.3 * 0.1 - 0.02
     assert hole.amount == pytest.approx(ring * (0.950 + 0.0125))
     assert not [p for p in two.parts if p.label.startswith("P2b") and p.kind == "concrete"]
     # The earth holds what it held: it gave first. Where posts give first, two hold √2 of the gust.
-    assert two.holds_to_mps == pytest.approx(one.holds_to_mps)
+    assert two.laid.holds_to_mps == pytest.approx(one.laid.holds_to_mps)
     deep = [put("fence.posts.school", "fixed"), put("fence.posts.fixed_depth_mm", 2500)]
     one, two = (plan(edited(yard(), *deep, put("fence.posts.doubled", how))) for how in ("none", "all"))
-    assert one.gusts[0].holds.gives == "post"
-    assert two.holds_to_mps == pytest.approx(one.holds_to_mps * math.sqrt(2))
+    assert one.laid.gusts[0].holds.gives == "post"
+    assert two.laid.holds_to_mps == pytest.approx(one.laid.holds_to_mps * math.sqrt(2))
     gates = plan(edited(yard(), put("fence.posts.doubled", "gates")))
     assert gates.count("post") == one.count("post") + 2
     screws = sum(
         p.amount for p in gates.parts if p.material == "structural screw 200 mm"
     )  # 125 and three quarters of the second
     assert screws == 12
-    assert "every post doubled" in [way.label for way in what_the_wind_asks(edited(yard(), *deep))]
+    assert "every post doubled" in [way.label for way in comparison(edited(yard(), *deep), "wind")]
 
 
 def test_a_drainage_gap_over_a_wall_is_not_soil():

@@ -9,17 +9,16 @@ import pytest
 from openpyxl import load_workbook
 from pypdf import PdfReader
 
-from rowstake.core.drawing import scenes
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
-from rowstake.core.views.strips import Strip
+from rowstake.core.views.base import Strip
 from rowstake.files import export, formats
 from rowstake.files.formats.svg import scene_svg
 from rowstake.files.geojson import read_line
 from rowstake.files.strips import strip_rows
 from tests.decks import deck
-from tests.jobs import put, yard
+from tests.jobs import put, scenes, yard
 
 
 @pytest.fixture(scope="module")
@@ -131,9 +130,9 @@ def line(*points, kind="LineString"):
 def test_geojson_line_with_levels():
     # 0.0001° is 11.1195 m of latitude; of longitude at 60° north, half of it.
     legs, ground = read_line(line((10, 60, 100), (10.0001, 60, 99.5), (10.0001, 60.0001, 99)))
-    assert [leg.length_mm for leg in legs] == pytest.approx([5559.7, 11119.5], abs=1)
-    assert [leg.turn_deg for leg in legs] == pytest.approx([0, 90], abs=0.01)
-    assert [(g.leg, g.level_mm) for g in ground] == [(0, 0), (0, -500), (1, -500), (1, -1000)]
+    assert [leg["length_mm"] for leg in legs] == pytest.approx([5559.7, 11119.5], abs=1)
+    assert [leg["turn_deg"] for leg in legs] == pytest.approx([0, 90], abs=0.01)
+    assert [(g["leg"], g["level_mm"]) for g in ground] == [(0, 0), (0, -500), (1, -500), (1, -1000)]
 
 
 @pytest.mark.parametrize(

@@ -9,16 +9,16 @@ import pytest
 from shapely.geometry import Polygon, box
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.deck.bearings import BESIDE_MM, HOLDS
-from rowstake.core.deck.carried import footing_used, post_used
 from rowstake.core.kinds import kind_of
+from rowstake.core.trades.deck.bearings import BESIDE_MM, HOLDS
+from rowstake.core.trades.deck.carried import footing_used, post_used
 from tests.holds.frame import check_frame
 
 SHARE = CATALOGUE.materials.deck.overhang_share
 
 
 def check_deck(made):
-    for level in made.all_levels:
+    for level in made.laid.levels:
         told = f"Level {level.level.id}: " if hasattr(level, "level") else ""
         rules = {
             f.rule for f in made.findings if (f.title.startswith(told) if told else not f.title.startswith("Level "))

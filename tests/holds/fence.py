@@ -7,8 +7,8 @@ import pytest
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cutting.plan import used_mm
-from rowstake.core.drawing import scenes
-from rowstake.core.views import desk
+from rowstake.core.desk import desk
+from tests.jobs import scenes
 
 
 def check_fence(made):
@@ -23,28 +23,30 @@ def weak_is_told(made):
     """Nothing is weaker than its site asks without a word."""
     p, site = made.brief.printer, made.brief.job.site
     rules = {f.rule for f in made.findings}
-    if made.gusts and p.speed(made.holds_to_mps) != p.speed(site.gust_mps):
-        assert made.holds_to_mps >= site.gust_mps or "gust" in rules
-    for gate in made.gates:
+    if made.laid.gusts and p.speed(made.laid.holds_to_mps) != p.speed(site.gust_mps):
+        assert made.laid.holds_to_mps >= site.gust_mps or "gust" in rules
+    for gate in made.laid.gates:
         assert gate.weight_kg <= gate.hinge_kg + 0.05 or gate.gate.wheel or "hinge_over" in rules
 
 
 def posts_and_bays(made):
-    for leg in made.layout.legs:
-        marks = [p.on(leg.index) for p in made.layout.leg_posts(leg.index)]
+    for leg in made.laid.layout.legs:
+        marks = [p.on(leg.index) for p in made.laid.layout.leg_posts(leg.index)]
         assert marks[0] == 0
         assert marks[-1] == pytest.approx(leg.length_mm)
         assert marks == sorted(marks)
-        bays = sum(b.centres_mm for b in made.layout.bays if b.leg == leg.index)
-        gates = sum((o.right.on(leg.index) - o.left.on(leg.index)) for o in made.layout.openings if o.leg == leg.index)
+        bays = sum(b.centres_mm for b in made.laid.layout.bays if b.leg == leg.index)
+        gates = sum(
+            (o.right.on(leg.index) - o.left.on(leg.index)) for o in made.laid.layout.openings if o.leg == leg.index
+        )
         assert bays + gates == pytest.approx(leg.length_mm)
-    labels = [p.label for p in made.layout.posts]
+    labels = [p.label for p in made.laid.layout.posts]
     assert len(set(labels)) == len(labels)
-    for post in made.layout.posts:
-        kind = made.digger.of(post)
+    for post in made.laid.layout.posts:
+        kind = made.laid.digger.of(post)
         hole = kind.hole
-        cut = made.digger.cut(post)
-        assert cut.length_mm == pytest.approx(made.levels.above_mm(post) + hole.embedment_mm)
+        cut = made.laid.digger.cut(post)
+        assert cut.length_mm == pytest.approx(made.laid.levels.above_mm(post) + hole.embedment_mm)
         if made.brief.fence.slope.way != "level":
             assert cut.above_mm >= made.brief.above_ground_mm - 1e-6
         told = "frost" in {f.rule for f in made.findings}
@@ -53,7 +55,7 @@ def posts_and_bays(made):
 
 def boards_fill_and_clear_the_ground(made):
     width = made.brief.board.width_mm
-    for course in made.courses:
+    for course in made.laid.courses:
         boards, laid = course.laid.boards, course.laid
         assert boards[0][0] >= -1e-6
         assert boards[-1][0] + boards[-1][1] <= course.stretch.length_mm + 1e-6
@@ -71,8 +73,8 @@ def boards_fill_and_clear_the_ground(made):
     for part in made.parts:
         if part.kind in ("board", "gate board"):
             place = part.place
-            profile = made.levels.profiles[place.leg]
-            end = made.layout.legs[place.leg].length_mm
+            profile = made.laid.levels.profiles[place.leg]
+            end = made.laid.layout.legs[place.leg].length_mm
             low, high = min(max(place.left_mm, 0.0), end), max(min(place.right_mm, end), 0.0)
             slope = place.bottom_rise_mm / (place.right_mm - place.left_mm)
             # Past the ends of its leg the ground goes on as it is there.

@@ -8,8 +8,8 @@ from shapely import STRtree, intersection
 from shapely.geometry import LineString, Point, Polygon
 from shapely.ops import unary_union
 
-from rowstake.core.deck.frame import SCANT_MM, leans
-from rowstake.core.deck.members import beam_plies
+from rowstake.core.trades.deck.frame import SCANT_MM, leans
+from rowstake.core.trades.deck.members import beam_plies
 
 
 def check_frame(level, rules):

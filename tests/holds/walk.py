@@ -5,12 +5,13 @@ from __future__ import annotations
 import random
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.desk import desk
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
-from rowstake.core.job import DeckJob, Leg, new_deck, new_fence, read_job_text, write_job_text
+from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
-from rowstake.core.views import desk
-from rowstake.core.views.of import choices_of
+from rowstake.core.trades.deck.document import DeckJob, new_deck
+from rowstake.core.trades.fence.document import Leg, new_fence
 from tests.holds.deck import check_deck
 from tests.holds.fence import check_fence
 
@@ -49,7 +50,7 @@ def an_edit(dice: random.Random, job, made):
     deck = isinstance(job, DeckJob)
     kind = dice.random()
     if kind < 0.35:
-        path, some = dice.choice(list(choices_of(made).items()))
+        path, some = dice.choice(list(made.trade.choices(made.brief.job).items()))
         return (
             {"do": "style", "style": dice.choice(some).id}
             if path == "fence.skin.style"

@@ -7,7 +7,8 @@ import time
 
 from fastapi.testclient import TestClient
 
-from rowstake.core.job import new_deck, read_job_text, write_job
+from rowstake.core.job import read_job_text, write_job
+from rowstake.core.trades.deck.document import new_deck
 from rowstake.server.app import create_app
 from rowstake.server.run import add_demo_jobs
 from rowstake.store.database import engine_for, migrate

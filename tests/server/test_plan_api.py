@@ -15,7 +15,7 @@ def bank():
 
 
 def test_slopes(client, bank):
-    sides = client.post("/api/plan/slopes", json={"document": bank}).json()
+    sides = client.post("/api/plan/compare/slopes", json={"document": bank}).json()
     assert [s["label"] for s in sides] == ["stepped", "raked", "contour"]
     taken = client.post("/api/plan", json={"document": bank, "edits": sides[1]["edits"]}).json()
     assert taken["document"]["fence"]["slope"]["way"] == "raked"
@@ -34,7 +34,7 @@ def test_a_way_that_cannot_be_had_says_why(client):
 
 
 def test_wind(client):
-    sides = client.post("/api/plan/wind", json={"document": write_job(yard())}).json()
+    sides = client.post("/api/plan/compare/wind", json={"document": write_job(yard())}).json()
     assert sides[0]["chosen"]
     gust = [next(f["number"] for f in s["figures"] if f["key"] == "gust") for s in sides]
     assert min(gust[1:]) > gust[0]
@@ -103,7 +103,7 @@ def test_a_new_deck_and_its_bad_inputs(client):
     }
     made = client.post("/api/jobs/deck", json=ask)
     assert made.status_code == 201
-    assert made.json()["desk"]["fence"] is None
+    assert made.json()["desk"]["own"] is None
     document = made.json()["held"]["document"]
     assert (document["deck"]["shape"]["width_mm"], document["deck"]["levels"]["height_mm"]) == (4200, 450)
     bad = client.post("/api/jobs/deck", json={**ask, "width": "wide"})
@@ -115,13 +115,13 @@ def test_a_new_deck_and_its_bad_inputs(client):
 
 
 def test_ways_to_end_a_row_side_by_side(client):
-    sides = client.post("/api/plan/rows", json={"document": write_job(deck(4000, 2910, 600))}).json()
+    sides = client.post("/api/plan/compare/rows", json={"document": write_job(deck(4000, 2910, 600))}).json()
     last = {s["label"]: next(f["text"] for f in s["figures"] if f["key"] == "last") for s in sides}
     assert last["as it is"] == "41 mm"
     assert sum(text == "145 mm" for text in last.values()) >= 2  # built out, and trimmed
     assert last["Rip both outer rows to 93 mm"] == "93 mm"
-    assert client.post("/api/plan/rows", json={"document": write_job(yard())}).status_code == 422
-    assert client.post("/api/plan/slopes", json={"document": write_job(deck())}).status_code == 422
+    assert client.post("/api/plan/compare/rows", json={"document": write_job(yard())}).status_code == 422
+    assert client.post("/api/plan/compare/slopes", json={"document": write_job(deck())}).status_code == 422
 
 
 def test_edits_of_the_other_trade_are_refused(client):

@@ -17,7 +17,6 @@ from fastapi.testclient import TestClient
 from openpyxl import load_workbook
 from sqlalchemy import event, text
 
-from rowstake.core.drawing import scenes
 from rowstake.core.job import write_job_text
 from rowstake.core.plan import plan
 from rowstake.files import export
@@ -29,7 +28,7 @@ from rowstake.store.models import RevisionRow
 from tests.conftest import HERE, new_server
 from tests.decks import deck
 from tests.e2e.conftest import Site
-from tests.jobs import edited, put, yard
+from tests.jobs import edited, put, scenes, yard
 from tests.server.test_jobs_api import NEW
 
 

@@ -1,83 +1,38 @@
-"""What a plan holds before advice has looked at it; drawings, advice and views all read this."""
+"""The plan of a job, of whatever trade: everything that drawings, advice, views and files read."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import TYPE_CHECKING, Any, Generic, TypeVar
 
-from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.fence.holes import BayGust, Digger
-from rowstake.core.fence.layout import Bay, Layout
-from rowstake.core.fence.levels import Levels
-from rowstake.core.fence.resolve import Brief
-from rowstake.core.fence.skin import Course
-from rowstake.core.gates import Built
-from rowstake.core.parts import Notebook, Part
+from rowstake.core.parts import Finding, Part, Working
 from rowstake.core.schedule.days import Days
 from rowstake.core.takeoff.lists import TakeOff
-from rowstake.core.year import Year
+
+if TYPE_CHECKING:
+    from rowstake.core.trade import Trade
+
+B = TypeVar("B")
+L = TypeVar("L")
 
 
 @dataclass(frozen=True, slots=True)
-class Planned:
-    brief: Brief
-    layout: Layout
-    levels: Levels
-    courses: tuple[Course, ...]
-    digger: Digger
-    gates: tuple[Built, ...]
+class Plan(Generic[B, L]):
+    """`brief` is the job with everything it names looked up, `laid` what its trade laid out; from the parts follow the lists
+    and the days. `findings` are empty while advice looks at it."""
+
+    trade: Trade
+    brief: B
+    laid: L
     parts: tuple[Part, ...]
     lists: TakeOff
-    gusts: tuple[BayGust, ...]
-    year: Year
     days: Days
+    workings: dict[str, Working]
+    findings: tuple[Finding, ...] = ()
 
     def count(self, *kinds: str) -> int:
-        """How many pieces of these kinds there are."""
+        """How many parts of these kinds there are."""
         return sum(1 for p in self.parts if p.kind in kinds)
 
-    @property
-    def usual_bay(self) -> Bay | None:
-        """The bay whose centres come up most often; the widest of equals."""
-        bays = self.layout.bays
-        if not bays:
-            return None
-        sizes = [round(b.centres_mm, 1) for b in bays]
-        return max(bays, key=lambda b: (sizes.count(round(b.centres_mm, 1)) if len(bays) < 400 else 1, b.centres_mm))
 
-    def bay_weight_kg(self, soaked: bool = True) -> float:
-        """Boards and rails of the widest bay: what hangs between two posts and on the buyer's back."""
-        timber = self.brief.species.density_kg_m3 * (CATALOGUE.materials.gates.soaked if soaked else 1.0)
-        kg = 0.0
-        for p in self.parts:
-            if p.sort.hung:
-                section = CATALOGUE.sections[p.material]
-                kg += section.kg(p.length_mm, p.width_mm, timber)
-        fence = sum(b.centres_mm for b in self.layout.bays)
-        widest = max((b.centres_mm for b in self.layout.bays), default=0.0)
-        return kg * widest / fence if fence else 0.0
-
-    @property
-    def narrowest_mm(self) -> float | None:
-        """The narrowest end piece of any stretch of boards."""
-        return min((c.last_mm for c in self.courses), default=None)
-
-    @property
-    def holds_to_mps(self) -> float | None:
-        """The gust the weakest bay or gate stands."""
-        return self.gusts[0].holds.holds_to_mps if self.gusts else None
-
-
-def explain_weight(planned: Planned, book: Notebook) -> None:
-    p, brief = planned.brief.printer, planned.brief
-    dry, soaked = planned.bay_weight_kg(soaked=False), planned.bay_weight_kg()
-    other = brief.board.density_kg_m3
-    book.note(
-        "weight", "Heaviest bay, dry and soaked", f"{p.weight(dry)}, soaked {p.weight(soaked)}",
-        rule="Boards and rails of the whole fence by volume, shared out by bay length, times the density of the timber; soaked, "
-        "a third more for the water in it." + (f" Sheets at {other:g} kg/m³." if other else ""),
-        formula=f"density {brief.species.density_kg_m3:g} kg/m³, × {CATALOGUE.materials.gates.soaked:g} soaked; widest bay "
-        f"{p.length(max((b.centres_mm for b in planned.layout.bays), default=0.0))} of "
-        f"{p.run(sum(b.centres_mm for b in planned.layout.bays))} → {p.weight(dry)} dry, {p.weight(soaked)} soaked",
-        source=brief.species.source,
-        changes="Board and rail sections, style, height, bay length, timber.",
-    )  # fmt: skip
+AnyPlan = Plan[Any, Any]

@@ -7,7 +7,6 @@ import math
 from typing import Any
 
 from rowstake.core.faults import JobFault, refuse, shown
-from rowstake.core.job import GroundPoint, Leg
 from rowstake.core.measure.length import LONGEST_MM
 from rowstake.core.text import read_json
 
@@ -51,7 +50,7 @@ def _fault(given: str) -> JobFault:
     return refuse(f"{FIELD}.type", given, "a LineString, or a feature with one", "There is no line in this file")
 
 
-def read_line(text: str) -> tuple[list[Leg], list[GroundPoint]]:
+def read_line(text: str) -> tuple[list[dict[str, float]], list[dict[str, float]]]:
     """Legs and, where there are altitudes, the ground at their ends (the first point is the datum).
 
     Degrees are laid out flat about the first point: good to a millimetre or so over a garden.
@@ -70,8 +69,8 @@ def read_line(text: str) -> tuple[list[Leg], list[GroundPoint]]:
         (math.radians(p[0] - lon0) * shrink * EARTH_RADIUS_MM, math.radians(p[1] - lat0) * EARTH_RADIUS_MM)
         for p in points
     ]
-    legs: list[Leg] = []
-    ground: list[GroundPoint] = []
+    legs: list[dict[str, float]] = []
+    ground: list[dict[str, float]] = []
     heading = 0.0
     levels = [p[2] * 1000 if len(p) == 3 else None for p in points]
     datum = next((v for v in levels if v is not None), 0.0)
@@ -88,9 +87,9 @@ def read_line(text: str) -> tuple[list[Leg], list[GroundPoint]]:
             )
         towards = math.degrees(math.atan2(b[1] - a[1], b[0] - a[0]))
         turn = (towards - heading + 180) % 360 - 180
-        legs.append(Leg.model_construct(length_mm=length, turn_deg=round(turn, 4) if turn > -180 else 179.9))
+        legs.append({"length_mm": length, "turn_deg": round(turn, 4) if turn > -180 else 179.9})
         heading = towards
         for at, level in ((0.0, levels[i]), (length, levels[i + 1])):
             if level is not None:
-                ground.append(GroundPoint(leg=len(legs) - 1, at_mm=at, level_mm=round(level - datum, 1)))
+                ground.append({"leg": len(legs) - 1, "at_mm": at, "level_mm": round(level - datum, 1)})
     return legs, ground

@@ -6,12 +6,11 @@ from html import escape
 from importlib import resources
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.drawing import Scene, scenes
-from rowstake.core.plan import AnyPlan, DeckPlan, Plan
-from rowstake.core.views.cautions import cautions
+from rowstake.core.cautions import cautions
+from rowstake.core.drawing import Scene
+from rowstake.core.plan import AnyPlan
+from rowstake.core.views.base import Strip
 from rowstake.core.views.lists import buy_rows, cut_rows
-from rowstake.core.views.of import tapes_of, things_of
-from rowstake.core.views.strips import Strip, strips
 from rowstake.files.base import Issue
 from rowstake.files.formats.svg import paper_size_mm, scene_svg
 from rowstake.files.strips import check_bar, strip_html
@@ -90,61 +89,21 @@ def _table(heads: list[str], rows: list[list[str]], numbers: set[int]) -> str:
     return f"<table><thead><tr>{head}</tr></thead><tbody>{body}</tbody></table>"
 
 
-def _holes(plan: AnyPlan) -> str:
-    return _footings(plan) if isinstance(plan, DeckPlan) else _fence_holes(plan)
-
-
-def _footings(plan: DeckPlan) -> str:
-    p, rows = plan.brief.printer, []
-    for f in plan.footings:
-        x, y = plan.told_at(f.post.at)
-        rows.append([
-            f.label, p.length(x), p.length(y), p.length(f.dug.across_mm), p.length(f.dug.depth_mm), f.dug.words(p),
-            p.force(f.load_kn), p.length(f.post.height_mm),
-        ])  # fmt: skip
-    heads = [
-        "Footing",
-        "Along, from the left end of the frame",
-        "Out from the wall",
-        "Across",
-        "Deep",
-        "What",
-        "Load",
-        "Post",
+def _schedules(plan: AnyPlan) -> str:
+    """The first on a page of its own, the others together."""
+    told = [
+        f"<h2>{escape(x.title)}</h2>{_table(list(x.heads), [list(row) for row in x.rows], set(x.numbers))}"
+        for x in plan.trade.schedules(plan)
     ]
-    return f'<section class="list"><h2>Footing schedule</h2>{_table(heads, rows, {1, 2, 3, 4, 6, 7})}</section>'
-
-
-def _fence_holes(plan: Plan) -> str:
-    p, rows = plan.brief.printer, []
-    for post in plan.layout.posts:
-        kind, cut = plan.digger.of(post), plan.digger.cut(post)
-        marks = "; ".join(f"leg {leg + 1}: {p.length(at)}" for leg, at in post.stations)
-        rows.append([
-            post.label, "gate" if post.gate else post.kind, marks, p.length(kind.diameter_mm) if kind.dug else kind.method.name,
-            p.length(kind.hole.hole_depth_mm) if kind.dug else "no hole", p.length(kind.hole.embedment_mm) if kind.dug else "",
-            f"{kind.each} × {p.length(cut.length_mm)}" if kind.each > 1 else p.length(cut.length_mm),
-            p.length(cut.stock_mm) if cut.stock_mm else "not sold",
-        ])  # fmt: skip
-    heads = ["Post", "Kind", "Mark", "Hole across", "Hole deep", "Depth-stick mark", "Post", "Cut from"]
-    return f'<section class="list"><h2>Hole schedule</h2>{_table(heads, rows, {3, 4, 5, 6})}</section>'
-
-
-def _gates(plan: AnyPlan) -> str:
-    if isinstance(plan, DeckPlan):
-        return ""
-    told = things_of(plan)
-    out = []
-    for built in plan.gates:
-        lines = [[line.name, line.value] for line in told[f"gate {built.gate.id}"].lines]
-        out.append(f"<h2>Gate {escape(built.gate.id)}</h2>{_table(['', ''], lines, {1})}")
-    return f'<section class="list">{"".join(out)}</section>' if out else ""
+    return "".join(
+        f'<section class="list">{page}</section>' for page in (told[0] if told else "", "".join(told[1:])) if page
+    )
 
 
 def _lists(plan: AnyPlan) -> str:
     buy = [[r.item, r.length, f"{r.count:g}", r.unit, r.needed, r.note] for r in buy_rows(plan)]
     cuts = [[r.section, r.piece, str(r.count), r.length, r.width, r.ends, r.labels] for r in cut_rows(plan)]
-    marks = [[str(t.leg + 1), m.of, m.kind, m.text, m.near, m.far] for t in tapes_of(plan, 0) for m in t.marks]
+    marks = [[str(t.leg + 1), m.of, m.kind, m.text, m.near, m.far] for t in plan.trade.tapes(plan, 0) for m in t.marks]
     return (
         f'<section class="list"><h2>For the yard</h2>{_table(["What", "Length", "Buy", "", "Why so many", ""], buy, {2})}</section>'
         f'<section class="list"><h2>For the saw</h2>{_table(["Section", "Piece", "How many", "Cut", "Rip", "Ends", "Labels"], cuts, {2, 3})}</section>'
@@ -183,12 +142,12 @@ def sheets_html(plan: AnyPlan, paper: str, issue: Issue) -> str:
     """The whole set for one paper size."""
     w, h = PAPER[paper]
     width, room = w - 2 * MARGIN_MM, h - 2 * MARGIN_MM - BLOCK_MM
-    pages = [_drawing(plan, scene, width, room, issue) for scene in scenes(plan).values()]
-    pages += [_holes(plan), _gates(plan), _strips(plan, strips(plan)[:2], width), _lists(plan), _cautions(plan)]
+    pages = [_drawing(plan, scene, width, room, issue) for scene in plan.trade.scenes(plan).values()]
+    pages += [_schedules(plan), _strips(plan, plan.trade.strips(plan)[:2], width), _lists(plan), _cautions(plan)]
     return _document(plan, paper, "Schedules, lists and cautions", pages, issue)
 
 
 def strips_html(plan: AnyPlan, paper: str, issue: Issue) -> str:
     """Every strip of a job at full size."""
     width = PAPER[paper][0] - 2 * MARGIN_MM
-    return _document(plan, paper, "Strips of marks", [_strips(plan, strips(plan), width)], issue)
+    return _document(plan, paper, "Strips of marks", [_strips(plan, plan.trade.strips(plan), width)], issue)

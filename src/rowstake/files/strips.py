@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from html import escape
 
-from rowstake.core.views.strips import Strip
+from rowstake.core.views.base import Strip
 
 TALL_MM = 16.0
 JOIN = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"

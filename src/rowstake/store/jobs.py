@@ -13,7 +13,8 @@ from sqlalchemy.orm import Session
 from rowstake.core.faults import JobFault, shown
 from rowstake.core.job import read_job
 from rowstake.core.text import kept
-from rowstake.core.views.card import Card, card
+from rowstake.core.trade import trade_of
+from rowstake.core.views.base import Card
 from rowstake.store.models import JobRow, RevisionRow
 
 HIGHEST = 2**31 - 1
@@ -84,7 +85,8 @@ _CARD = TypeAdapter(Card)
 def summed_up(document: dict[str, Any]) -> tuple[dict[str, Any] | None, str | None]:
     """(card, None), or (None, why) for a document that this Row Stake cannot read."""
     try:
-        return _CARD.dump_python(card(read_job(document)), mode="json"), None
+        job = read_job(document)
+        return _CARD.dump_python(trade_of(job).card(job), mode="json"), None
     except JobFault as fault:
         return None, shown(fault)[:400]
 

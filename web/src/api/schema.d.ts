@@ -316,7 +316,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plan/slopes": {
+    "/api/plan/compare/{name}": {
         parameters: {
             query?: never;
             header?: never;
@@ -326,30 +326,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Slopes
-         * @description The three ways over the ground, beside each other.
+         * Compared
+         * @description Ways of doing this job beside each other, by the name of the comparison.
          */
-        post: operations["slopes_api_plan_slopes_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plan/rows": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Rows
-         * @description Every way to end the last row of a deck, beside each other.
-         */
-        post: operations["rows_api_plan_rows_post"];
+        post: operations["compared_api_plan_compare__name__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -387,29 +367,9 @@ export interface paths {
         put?: never;
         /**
          * Look Again
-         * @description Somebody's quantities beside the plan's; the centres may be text in any unit.
+         * @description Somebody's quantities beside the plan's; lengths may be text in any unit.
          */
         post: operations["look_again_api_plan_second_look_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plan/wind": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Wind
-         * @description What closer, larger, deeper, wider and more open each buy against the wind.
-         */
-        post: operations["wind_api_plan_wind_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -629,7 +589,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["Set"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveCut"] | components["schemas"]["MoveLevel"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"])[];
+            edits: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveCut"] | components["schemas"]["MoveLevel"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
         };
         /** AskAbout */
         AskAbout: {
@@ -861,7 +821,9 @@ export interface components {
             };
             /** Seasons */
             seasons: components["schemas"]["Season"][];
-            fence: components["schemas"]["FenceDesk"] | null;
+            /** Trade */
+            trade: string;
+            own: components["schemas"]["FenceDesk"] | null;
             /** Caution */
             caution: string;
         };
@@ -2658,53 +2620,13 @@ export interface operations {
             };
         };
     };
-    slopes_api_plan_slopes_post: {
+    compared_api_plan_compare__name__post: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["AskAbout"];
+            path: {
+                name: string;
             };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Side"][];
-                };
-            };
-            /** @description Refused: what is wrong, and what is allowed */
-            "4XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not now, or a fault of the program's own */
-            "5XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    rows_api_plan_rows_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
             cookie?: never;
         };
         requestBody: {
@@ -2804,48 +2726,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Verdict"][];
-                };
-            };
-            /** @description Refused: what is wrong, and what is allowed */
-            "4XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not now, or a fault of the program's own */
-            "5XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    wind_api_plan_wind_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["AskAbout"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Side"][];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

@@ -482,8 +482,8 @@ class AdviceEntry(Fact):
     id: str
     stake: str
     weight: Literal["needs", "note"]
-    each_level: bool = False
-    """About one level of a deck by itself: looked at for every level."""
+    about: Literal["job", "main", "level"] = "main"
+    """The whole job; the main level of a deck; or each of its levels by itself."""
 
 
 class Movement(Fact):

@@ -9,6 +9,7 @@ from rowstake.core.edits.base import Change, mm
 from rowstake.core.faults import refuse
 from rowstake.core.job import Job, write_job
 from rowstake.core.measure import parse_force, parse_pressure
+from rowstake.core.trade import trade_of
 
 
 class Set(Change):
@@ -57,16 +58,9 @@ READ = {"_mm": mm, "_kpa": _kpa, "_kn": _kn}
 """How text is read by the ending of its field's name."""
 
 
-USE = {
-    "fence.posts.size": ("post",), "fence.posts.gate_size": ("post",), "fence.rails.size": ("rail",), "fence.gate_frame.frame": ("rail",),
-    "fence.skin.board": ("board", "sheet"), "fence.trims.gravel_board": ("board", "rail"), "fence.trims.cap_rail": ("rail", "board"),
-    "deck.posts.size": ("post",), "deck.joists.size": ("joist",), "deck.beams.size": ("joist",), "deck.boards.fascia": ("fascia",),
-}  # fmt: skip
-"""What sections may be put where: those sold in the job's region for these uses, as the interface offers them."""
-
-
 def _offered(job: Job, edit: Set) -> None:
-    uses = USE.get(edit.path)
+    """What sections may be put at a path: those sold in the job's region for its uses, as the interface offers them."""
+    uses = trade_of(job).sections.get(edit.path)
     if uses is None or edit.value is None:
         return
     sold = [s.id for use in uses for s in CATALOGUE.sections_for(job.region, use)]
@@ -93,7 +87,7 @@ def set_aside(job: Job, edit: SetAside) -> dict[str, Any]:
     names = {v["name"] for v in document["variants"]}
     if edit.name in names or not edit.name.strip():
         raise refuse("variants.name", edit.name, "a name that no other variant has", "That name is taken")
-    kind = "deck" if "deck" in document else "fence"
+    kind = trade_of(job).id
     document["variants"].append({"name": edit.name, kind: document[kind]})
     return document
 
@@ -105,7 +99,7 @@ def take_variant(job: Job, edit: TakeVariant) -> dict[str, Any]:
     if found is None:
         known = ", ".join(v["name"] for v in variants) or "none"
         raise refuse("variants.name", edit.name, known, f"There is no variant “{edit.name}”")
-    kind = "deck" if "deck" in document else "fence"
+    kind = trade_of(job).id
     document[kind], found[kind] = found[kind], document[kind]
     if edit.only:
         document["variants"] = []

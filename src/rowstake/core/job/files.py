@@ -8,12 +8,12 @@ from typing import Any
 from pydantic import ValidationError
 
 from rowstake.core.faults import faults_of, refuse
-from rowstake.core.job.base import SCHEMA
-from rowstake.core.job.deck import DeckJob
-from rowstake.core.job.fence import FenceJob
+from rowstake.core.job.base import SCHEMA, Common
 from rowstake.core.text import check_text, read_json
+from rowstake.core.trade import trades
 
-Job = FenceJob | DeckJob
+Job = Common
+"""A job of whatever trade: its document."""
 
 
 def read_job(raw: Any) -> Job:
@@ -26,9 +26,18 @@ def read_job(raw: Any) -> Job:
             "schema", raw.get("schema", "nothing"), f"schema {SCHEMA}",
             "This job file is of another schema; this Row Stake reads schema 1",
         )  # fmt: skip
+    known = trades()
+    kind = next((trade for key, trade in known.items() if key in raw), None)
+    if kind is None:
+        raise refuse(
+            "job",
+            ", ".join(sorted(map(str, raw)))[:80],
+            " or ".join(known),
+            "This job file does not say what is to be built",
+        )
     try:
-        kind = DeckJob if "deck" in raw else FenceJob
-        return kind.model_validate(raw)
+        job: Job = kind.document.model_validate(raw)
+        return job
     except ValidationError as error:
         raise faults_of(error) from None
 

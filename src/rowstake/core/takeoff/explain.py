@@ -2,38 +2,11 @@
 
 from __future__ import annotations
 
-from collections import Counter
-
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.catalogue.models import Bag
-from rowstake.core.fence.holes import Digger
-from rowstake.core.fence.layout import Layout
-from rowstake.core.fence.resolve import Brief
 from rowstake.core.measure import Printer
 from rowstake.core.parts import Notebook
-from rowstake.core.setting import methods
 from rowstake.core.takeoff.lists import TakeOff
-
-
-def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layout, book: Notebook) -> None:
-    p = brief.printer
-    holes = Counter(digger.setting_of(post) for post in layout.posts)
-    rows = []
-    for setting, posts in holes.items():
-        kind = digger.kinds[setting]
-        if not kind.dug:
-            rows.append(f"{posts} {kind.plural} on {kind.method.name}: no hole")
-            continue
-        count = posts
-        each = sum(layer.volume_m3 for layer in kind.layers if layer.material == "concrete")
-        rows.append(
-            f"{count} {kind.plural}, hole {p.length(kind.diameter_mm)} across, "
-            f"{p.length(kind.hole.embedment_mm)} of post in the ground: {p.volume(each)} of concrete each"
-        )
-    holes_words = "; ".join(rows) + ". "
-    concrete = f"{methods()[brief.method.id].formula}. "
-    names = {brief.board.id: "boards", brief.rail.id: "rails", brief.post.id: "posts"}
-    explain_lists(brief.printer, brief.bag, lists, holes_words, book, concrete, names)
 
 
 def explain_lists(

@@ -1,5 +1,1 @@
 """Views: a plan put into words and units for a screen, a list or a sheet. Nothing is worked out here."""
-
-from rowstake.core.views.desk import Desk, desk
-
-__all__ = ["Desk", "desk"]

@@ -9,7 +9,6 @@ from typing import Any
 
 from rowstake.core.plan import AnyPlan
 from rowstake.core.views.lists import buy_rows, cut_rows
-from rowstake.core.views.of import tapes_of
 from rowstake.files.base import Format, Issue
 from rowstake.files.cells import harmless
 
@@ -32,7 +31,7 @@ def _cuts(plan: AnyPlan) -> Iterable[list[Any]]:
 
 def _marks(plan: AnyPlan) -> Iterable[list[Any]]:
     yield ["leg", "mark_of", "kind", "running_mark", "running_mm", "near_face", "far_face", "ground_level", "top_level"]
-    for tape in tapes_of(plan):
+    for tape in plan.trade.tapes(plan):
         for mark in tape.marks:
             yield [
                 tape.leg + 1,

@@ -11,7 +11,7 @@ from ezdxf.document import Drawing
 from ezdxf.enums import TextEntityAlignment
 from ezdxf.filemanagement import new
 
-from rowstake.core.drawing import Scene, Shape, scenes
+from rowstake.core.drawing import Scene, Shape
 from rowstake.core.plan import AnyPlan
 from rowstake.files.base import Format, Issue
 
@@ -81,11 +81,11 @@ def scene_dxf(scene: Scene) -> Drawing:
 
 def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     out = io.StringIO()
-    scene_dxf(scenes(plan)[document]).write(out)
+    scene_dxf(plan.trade.scenes(plan)[document]).write(out)
     return out.getvalue().encode("utf-8")
 
 
 FORMAT = Format(
     "dxf", "drawing for CAD", "image/vnd.dxf", "dxf",
-    lambda plan: {name: scene.title for name, scene in scenes(plan).items()}, write,
+    lambda plan: {name: scene.title for name, scene in plan.trade.scenes(plan).items()}, write,
 )  # fmt: skip

@@ -6,7 +6,7 @@ import math
 from xml.sax.saxutils import escape, quoteattr
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.drawing import Scene, Shape, scenes
+from rowstake.core.drawing import Scene, Shape
 from rowstake.core.plan import AnyPlan
 from rowstake.files.base import Format, Issue
 
@@ -112,10 +112,10 @@ def paper_size_mm(scene: Scene, paper_scale: float) -> tuple[float, float]:
 
 def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     caution = str(CATALOGUE.cautions["always"])
-    return scene_svg(scenes(plan)[document], caution).encode()
+    return scene_svg(plan.trade.scenes(plan)[document], caution).encode()
 
 
 FORMAT = Format(
     "svg", "drawing", "image/svg+xml", "svg",
-    lambda plan: {name: scene.title for name, scene in scenes(plan).items()}, write,
+    lambda plan: {name: scene.title for name, scene in plan.trade.scenes(plan).items()}, write,
 )  # fmt: skip

@@ -11,10 +11,9 @@ from openpyxl.utils import get_column_letter
 from openpyxl.worksheet.worksheet import Worksheet
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.cautions import cautions
 from rowstake.core.plan import AnyPlan
-from rowstake.core.views.cautions import cautions
 from rowstake.core.views.lists import buy_rows, cut_rows
-from rowstake.core.views.of import tapes_of
 from rowstake.files.base import Format, Issue
 
 BOLD = Font(bold=True)
@@ -84,7 +83,7 @@ def _marks(sheet: Worksheet, plan: AnyPlan) -> None:
         sheet, ["Leg", "Mark of", "Kind", "Running mm", "Running", "Near face", "Far face", "Ground", "Top"],
         [6, 10, 10, 12, 14, 14, 14, 12, 12],
     )  # fmt: skip
-    for tape in tapes_of(plan):
+    for tape in plan.trade.tapes(plan):
         for m in tape.marks:
             _row(sheet, [tape.leg + 1, m.of, m.kind, round(m.mm, 2), m.text, m.near, m.far, m.ground, m.top])
 

@@ -9,14 +9,16 @@ from fastapi import APIRouter, Path, Query
 from pydantic import BaseModel, Field, TypeAdapter
 
 from rowstake.core.catalogue import CATALOGUE, pick
+from rowstake.core.desk import Desk, desk
 from rowstake.core.edits import apply_raw
-from rowstake.core.job import Job, Leg, new_deck, new_fence, read_job, read_job_text, write_job
+from rowstake.core.job import Job, read_job, read_job_text, write_job
 from rowstake.core.job.base import Name
 from rowstake.core.measure import parse_length
 from rowstake.core.plan import plan
 from rowstake.core.text import check_text, kept
-from rowstake.core.views import Desk, desk
-from rowstake.core.views.card import Card
+from rowstake.core.trades.deck.document import new_deck
+from rowstake.core.trades.fence.document import Leg, new_fence
+from rowstake.core.views.base import Card
 from rowstake.files.geojson import read_line
 from rowstake.server.session import JobsHere
 from rowstake.store.jobs import HIGHEST, PAGE, Held, Revision
@@ -173,8 +175,9 @@ def bring_in(body: JobFile, jobs: JobsHere) -> Opened:
 def from_line(body: LineFile, jobs: JobsHere) -> Opened:
     """A new job along a line surveyed elsewhere, with its levels where it has them."""
     legs, ground = read_line(body.text)
-    document = write_job(new_fence(body.name, body.region, legs, body.style))
-    document["fence"]["ground"] = [g.model_dump() for g in ground]
+    line = [Leg.model_construct(length_mm=leg["length_mm"], turn_deg=leg["turn_deg"]) for leg in legs]
+    document = write_job(new_fence(body.name, body.region, line, body.style))
+    document["fence"]["ground"] = ground
     return opened(jobs.add(write_job(_checked(document)), "from a surveyed line"))
 
 

@@ -3,28 +3,24 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Annotated, Any
+from typing import TYPE_CHECKING, Annotated, Any
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel, Field, TypeAdapter, ValidationError
+from pydantic import BaseModel, Field, TypeAdapter
 
-from rowstake.core.edits import Edit, apply
-from rowstake.core.faults import faults_of, refuse
-from rowstake.core.job import DeckJob, FenceJob, read_job, write_job
-from rowstake.core.measure import parse_length
+from rowstake.core.desk import Desk, desk
+from rowstake.core.edits import Change, apply, edit_type
+from rowstake.core.faults import refuse
+from rowstake.core.job import read_job, write_job
 from rowstake.core.plan import plan
-from rowstake.core.preview import (
-    Consequence,
-    Side,
-    compare,
-    consequence,
-    variants,
-    ways_over_ground,
-    ways_to_end,
-    what_the_wind_asks,
-)
-from rowstake.core.second_look import Quoted, Verdict, second_look
-from rowstake.core.views import Desk, desk
+from rowstake.core.preview import Consequence, Side, compare, comparison, consequence, variants
+from rowstake.core.trade import trade_of, trades
+from rowstake.core.views.base import Verdict
+
+if TYPE_CHECKING:
+    Edit = Change
+else:
+    Edit = edit_type()
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
@@ -62,14 +58,6 @@ def _as_json(adapter: TypeAdapter[Any], value: Any) -> Response:
     return Response(adapter.dump_json(value), media_type="application/json")
 
 
-def _fence(document: dict[str, Any]) -> FenceJob:
-    """A fence's job; others have no line to compare."""
-    job = read_job(document)
-    if not isinstance(job, FenceJob):
-        raise refuse("document", "a deck", "a fence", "This is asked of fences only")
-    return job
-
-
 PLANNED, TRIED = TypeAdapter(Planned), TypeAdapter(Tried)
 
 
@@ -100,19 +88,10 @@ def consequences(body: AskOf) -> list[list[Consequence]]:
     ]
 
 
-@router.post("/slopes")
-def slopes(body: AskAbout) -> list[Side]:
-    """The three ways over the ground, beside each other."""
-    return ways_over_ground(_fence(body.document))
-
-
-@router.post("/rows")
-def rows(body: AskAbout) -> list[Side]:
-    """Every way to end the last row of a deck, beside each other."""
-    job = read_job(body.document)
-    if not isinstance(job, DeckJob):
-        raise refuse("document", "a fence", "a deck", "This is asked of decks only")
-    return ways_to_end(job)
+@router.post("/compare/{name}")
+def compared(name: str, body: AskAbout) -> list[Side]:
+    """Ways of doing this job beside each other, by the name of the comparison."""
+    return comparison(read_job(body.document), name)
 
 
 @router.post("/variants")
@@ -128,19 +107,10 @@ class AskSecondLook(BaseModel):
 
 @router.post("/second-look")
 def look_again(body: AskSecondLook) -> list[Verdict]:
-    """Somebody's quantities beside the plan's; the centres may be text in any unit."""
-    job = _fence(body.document)
-    quoted = {k: v for k, v in body.quoted.items() if v not in (None, "")}
-    if isinstance(centres := quoted.get("centres_mm"), str):
-        quoted["centres_mm"] = parse_length(centres, job.units, "quoted.centres_mm")
-    try:
-        given = Quoted.model_validate(quoted)
-    except ValidationError as error:
-        raise faults_of(error, "quoted.") from None
-    return second_look(plan(job), given)
-
-
-@router.post("/wind")
-def wind(body: AskAbout) -> list[Side]:
-    """What closer, larger, deeper, wider and more open each buy against the wind."""
-    return what_the_wind_asks(_fence(body.document))
+    """Somebody's quantities beside the plan's; lengths may be text in any unit."""
+    job = read_job(body.document)
+    look = trade_of(job).second_look
+    if look is None:
+        able = " or a ".join(t.id for t in trades().values() if t.second_look)
+        raise refuse("document", f"a {trade_of(job).id}", f"a {able}", f"This is asked of a {able} only")
+    return look(plan(job), body.quoted)

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from fastapi import APIRouter
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.views.choices import Choice
+from rowstake.core.views.base import Choice
 
 router = APIRouter(prefix="/api/start", tags=["start"])
 

@@ -272,7 +272,7 @@ function Boards() {
             of <Figure path="deck.lights.watts" name="Watts" unit="W" /> on <Figure path="deck.lights.transformer_w" name="Transformer" unit="W" />
           </>
         )}
-        {ways && <WaysSheet path="/api/plan/rows" title="Ways to end the last row" words={() => "Take this"} onClose={() => setWays(false)} />}
+        {ways && <WaysSheet path="/api/plan/compare/rows" title="Ways to end the last row" words={() => "Take this"} onClose={() => setWays(false)} />}
         {year && <SeasonsSheet onClose={() => setYear(false)} />}
       </Say>
     </>

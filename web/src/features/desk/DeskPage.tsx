@@ -154,7 +154,7 @@ function Desk() {
   const { pick, edit, dismiss } = useDesk.getState();
   const thing = desk.things[selected[0] ?? ""];
   const [layers, setLayers] = useState<readonly string[] | null>(null);
-  const shown = desk.fence ? null : (layers ?? LAYERS_AT[stake] ?? null);
+  const shown = desk.trade === "fence" ? null : (layers ?? LAYERS_AT[stake] ?? null);
   const plan = shown ? { ...desk.scenes.plan, shapes: desk.scenes.plan.shapes.filter((s) => !s.layer || shown.includes(s.layer)) } : desk.scenes.plan;
   const [lower, setLower] = useState("elevation");
   const low = desk.scenes[lower] ?? desk.scenes.elevation;
@@ -163,7 +163,7 @@ function Desk() {
   const leaf = stake === "gates" ? drawn.find((s) => s.name.startsWith("leaf_")) : undefined;
   const section = desk.scenes[thing?.section ?? ""] ?? leaf ?? drawn.find((s) => s.name.startsWith("section"));
   const inset = section && (
-    <figure className={`m-0 hidden shrink-0 flex-col border-rule sm:flex ${desk.fence ? "w-[236px] border-l" : "h-[46%] border-t"}`}>
+    <figure className={`m-0 hidden shrink-0 flex-col border-rule sm:flex ${desk.trade === "fence" ? "w-[236px] border-l" : "h-[46%] border-t"}`}>
       <figcaption className="px-2 pt-1 text-sm font-semibold">{section.title}</figcaption>
       <div className="min-h-0 flex-1">
         <SceneView scene={section} label={section.title} selected={selected} onPick={pick} />
@@ -205,8 +205,8 @@ function Desk() {
             </>
           ) : (
             <>
-              <div className={desk.fence ? "contents" : "flex min-h-0 flex-col lg:flex-1 lg:flex-row"}>
-                <div className={desk.fence ? `flex h-[340px] border-b border-rule lg:h-auto lg:min-h-[150px] ${sideways ? "lg:flex-1" : "lg:flex-[1.7]"}` : "flex h-[340px] min-w-0 lg:h-auto lg:flex-[1.15]"}>
+              <div className={desk.trade === "fence" ? "contents" : "flex min-h-0 flex-col lg:flex-1 lg:flex-row"}>
+                <div className={desk.trade === "fence" ? `flex h-[340px] border-b border-rule lg:h-auto lg:min-h-[150px] ${sideways ? "lg:flex-1" : "lg:flex-[1.7]"}` : "flex h-[340px] min-w-0 lg:h-auto lg:flex-[1.15]"}>
                   <div className="flex min-w-0 flex-1 flex-col">
                     {shown && <LayerBar layers={desk.scenes.plan.layers ?? []} shown={shown} show={setLayers} />}
                     <div className="relative min-h-0 flex-1">
@@ -221,12 +221,12 @@ function Desk() {
                       />
                     </div>
                   </div>
-                  {desk.fence && inset}
+                  {desk.trade === "fence" && inset}
                 </div>
-                <div className={desk.fence ? "contents" : "flex min-h-0 min-w-0 flex-col border-l border-rule lg:flex-1"}>
+                <div className={desk.trade === "fence" ? "contents" : "flex min-h-0 min-w-0 flex-col border-l border-rule lg:flex-1"}>
                   <figure className={`m-0 flex flex-col lg:min-h-[150px] ${sideways ? "lg:flex-[1.25]" : "lg:flex-1"}`}>
                     <figcaption className="flex flex-wrap items-center gap-x-3 px-3 pt-1 text-sm">
-                      {!desk.fence &&
+                      {desk.trade !== "fence" &&
                         LOWER.filter(([key]) => desk.scenes[key]).map(([key, name]) => (
                           <button
                             key={key}
@@ -244,7 +244,7 @@ function Desk() {
                       <SceneView scene={low} label={low.name === "elevation" ? "Elevation" : low.title} selected={selected} onPick={pick} />
                     </div>
                   </figure>
-                  {!desk.fence && stake === "holes" && inset}
+                  {desk.trade !== "fence" && stake === "holes" && inset}
                 </div>
               </div>
               <Tape />

@@ -107,17 +107,17 @@ function CutTable() {
 
 function MarkTable() {
   const desk = useShownDesk();
-  const tapes = desk.tapes.filter((t) => !desk.fence || t.what === "posts");
+  const tapes = desk.tapes.filter((t) => desk.trade !== "fence" || t.what === "posts");
   return (
     <div>
       {tapes.map((t) => (
         <section key={`${t.leg} ${t.what}`} className="mb-4">
           <h3 className="px-2 pt-2 font-bold">
-            {desk.fence ? `Leg ${t.leg + 1}` : `${t.what.charAt(0).toUpperCase()}${t.what.slice(1)} of the deck`}, <Num>{t.length}</Num>; every mark from{" "}
-            {desk.fence ? `the middle of ${t.marks[0].of}` : "the left end, or the house"}
+            {desk.trade === "fence" ? `Leg ${t.leg + 1}` : `${t.what.charAt(0).toUpperCase()}${t.what.slice(1)} of the deck`}, <Num>{t.length}</Num>; every mark from{" "}
+            {desk.trade === "fence" ? `the middle of ${t.marks[0].of}` : "the left end, or the house"}
           </h3>
           <table className="w-full border-collapse">
-            <Head names={[desk.fence ? "Post" : "Mark", "Kind", "Middle", "Near face", "Far face", ...(t.marks[0].ground ? ["Ground", "Top"] : [])]} />
+            <Head names={[desk.trade === "fence" ? "Post" : "Mark", "Kind", "Middle", "Near face", "Far face", ...(t.marks[0].ground ? ["Ground", "Top"] : [])]} />
             <tbody>
               {t.marks.map((m) => (
                 <Row key={m.of} parts={[m.of]}>
@@ -159,7 +159,7 @@ export function Lists() {
   const take = async (list: string) => {
     if (await flush()) window.location.assign(`/api/jobs/${id}/exports/csv/${list}`);
   };
-  const fence = useShownDesk().fence;
+  const fence = useShownDesk().own;
   return (
     <Tabs.Root defaultValue="buy" className="flex min-h-0 flex-1 flex-col bg-board">
       <div className="flex items-end border-b border-ink px-2 pt-1">

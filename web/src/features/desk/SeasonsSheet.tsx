@@ -7,8 +7,8 @@ import { Worked } from "./Working";
 
 /** A slider through the year that moves the boards: the joint in every month. */
 export function SeasonsSheet({ onClose }: { onClose: () => void }) {
-  const { seasons, fence } = useShownDesk();
-  const joint = fence?.joint ?? "gap";
+  const { seasons, own } = useShownDesk();
+  const joint = own?.joint ?? "gap";
   const [at, setAt] = useState(0);
   const now = seasons[at];
   return (

@@ -59,7 +59,7 @@ function GroundSlip() {
       </Say>
       <Why path="fence.slope.way" />
       {levels && <LevelsSheet onClose={() => setLevels(false)} />}
-      {compare && <WaysSheet path="/api/plan/slopes" title="Ways over the ground" words={(way) => `Take it ${way}`} onClose={() => setCompare(false)} />}
+      {compare && <WaysSheet path="/api/plan/compare/slopes" title="Ways over the ground" words={(way) => `Take it ${way}`} onClose={() => setCompare(false)} />}
     </>
   );
 }
@@ -333,7 +333,7 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
   const cautions = desk.stakes.find((s) => s.key === stake)?.cautions ?? [];
   const needs = desk.needs.filter((n) => n.stake === stake);
   if (trying) return <TryingBar />;
-  const body = desk.fence
+  const body = desk.trade === "fence"
     ? {
         site: <SiteSlip />,
         line: <LineSlip placing={placing} place={place} />,

@@ -9,7 +9,8 @@ const MARKS_AT: Record<string, string> = { frame: "joists", skin: "boards", line
 
 /** The tape: hooked at a leg's start, pulled along to read the running marks of posts or boards. */
 export function Tape() {
-  const { tapes, fence } = useShownDesk();
+  const { tapes, trade } = useShownDesk();
+  const fence = trade === "fence";
   const selected = useDesk((s) => s.selected);
   const pick = useDesk((s) => s.pick);
   const thing = useShownDesk().things[selected[0] ?? ""];

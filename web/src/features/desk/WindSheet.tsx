@@ -16,7 +16,7 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
   const scene = useShownDesk().scenes.wind;
   const [sides, setSides] = useState<Side[] | null>(null);
   useEffect(() => {
-    void post<Side[]>("/api/plan/wind", { document }).then(setSides);
+    void post<Side[]>("/api/plan/compare/wind", { document }).then(setSides);
   }, [document]);
   const now = sides?.[0];
   return (

@@ -118,5 +118,5 @@ export function valueAt(document: Document | null, path: string): unknown {
 
 /** What only a fence's page shows; asked for by fence slips alone. */
 export function useFence() {
-  return useShownDesk().fence!;
+  return useShownDesk().own!;
 }

@@ -1,1 +1,0 @@
-"""Decks: shape, frame, footings and boards, laid out and counted."""

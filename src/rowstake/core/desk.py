@@ -1,0 +1,91 @@
+"""The desk of one job: everything its page shows, in the job's units."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import TYPE_CHECKING, Any, Union
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.drawing import Scene
+from rowstake.core.drawing.seasons import season_scenes
+from rowstake.core.parts import Finding, Working
+from rowstake.core.plan import AnyPlan
+from rowstake.core.trade import trades
+from rowstake.core.views.base import Choice, Figure, Need, Stake, Tape, Thing
+from rowstake.core.views.lengths import length_texts
+from rowstake.core.views.lists import BuyRow, CutRow, buy_rows, cut_rows
+
+if TYPE_CHECKING:
+    Own = Any
+else:
+    Own = Union[(*(t.own_type for t in trades().values() if t.own_type), None)]
+"""What only the page of one trade shows."""
+
+
+@dataclass(frozen=True, slots=True)
+class Season:
+    """One month of the boards, in words and drawn."""
+
+    month: str
+    moisture: str
+    joint: str
+    scene: Scene
+
+
+def _seasons(plan: AnyPlan) -> list[Season]:
+    p = plan.brief.printer
+    if plan.trade.year is None:
+        return []
+    year, wide = plan.trade.year(plan)
+    drawn = season_scenes(year, wide, p)
+    return [
+        Season(m.name, f"{m.moisture_pct:.1f} %", p.fine(m.joint_mm), scene)
+        for m, scene in zip(year.months, drawn, strict=True)
+    ]
+
+
+@dataclass(frozen=True, slots=True)
+class Desk:
+    name: str
+    region: str
+    stakes: list[Stake]
+    needs: list[Need]
+    figures: list[Figure]
+    findings: list[Finding]
+    workings: dict[str, Working]
+    scenes: dict[str, Scene]
+    tapes: list[Tape]
+    things: dict[str, Thing]
+    buy: list[BuyRow]
+    cuts: list[CutRow]
+    choices: dict[str, list[Choice]]
+    lengths: dict[str, str]
+    seasons: list[Season]
+    trade: str
+    own: Own
+    caution: str
+
+
+def desk(plan: AnyPlan) -> Desk:
+    always: Any = CATALOGUE.cautions["always"]
+    trade = plan.trade
+    return Desk(
+        name=plan.brief.job.name,
+        region=plan.brief.region.name,
+        stakes=trade.stakes(plan),
+        needs=trade.needs(plan),
+        figures=trade.figures(plan),
+        findings=list(plan.findings),
+        workings=plan.workings,
+        scenes=trade.scenes(plan),
+        tapes=trade.tapes(plan),
+        things=trade.things(plan),
+        buy=buy_rows(plan),
+        cuts=cut_rows(plan),
+        choices=trade.choices(plan.brief.job),
+        lengths=length_texts(plan.brief.job),
+        seasons=_seasons(plan),
+        trade=trade.id,
+        own=trade.own(plan),
+        caution=str(always),
+    )

@@ -1,6 +1,0 @@
-"""Gates: leaf, frame, brace, boards and hardware, from an opening and the fence's own pattern."""
-
-from rowstake.core.gates.leaf import Boards, Built, LeafBrief, build
-from rowstake.core.gates.rehearsal import Swing
-
-__all__ = ["Boards", "Built", "LeafBrief", "Swing", "build"]

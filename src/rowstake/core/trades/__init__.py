@@ -1,0 +1,1 @@
+"""One package a trade; each gives a `TRADE` and is found by it."""

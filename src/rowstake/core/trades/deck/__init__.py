@@ -1,0 +1,57 @@
+"""Decks: shape, frame, footings and boards, laid out and counted."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from rowstake.core.drawing.scene import Scene
+from rowstake.core.trade import Trade
+from rowstake.core.trades.deck import edits as e
+from rowstake.core.trades.deck.comparisons import ways_to_end
+from rowstake.core.trades.deck.document import DeckJob
+from rowstake.core.trades.deck.drawing import deck_scenes
+from rowstake.core.trades.deck.drawing.on_plan import deck_plan_scene
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.plan import plan_deck
+from rowstake.core.trades.deck.views.card import deck_card
+from rowstake.core.trades.deck.views.choices import deck_choices
+from rowstake.core.trades.deck.views.figures import deck_figures
+from rowstake.core.trades.deck.views.order import deck_needs
+from rowstake.core.trades.deck.views.schedules import deck_schedules
+from rowstake.core.trades.deck.views.stakes import deck_stakes
+from rowstake.core.trades.deck.views.strips import deck_strips
+from rowstake.core.trades.deck.views.tapes import deck_tapes
+from rowstake.core.trades.deck.views.things import deck_things
+
+
+def _picture(plan: DeckPlan) -> Scene:
+    whole = deck_plan_scene(plan)
+    return replace(whole, shapes=tuple(s for s in whole.shapes if s.layer in ("", "house", "boards")), layers=())
+
+
+TRADE: Trade = Trade(
+    id="deck",
+    document=DeckJob,
+    plan=lambda job: plan_deck(job, TRADE),
+    stages=("site", "line", "ground", "holes", "frame", "skin", "buy"),
+    figures=deck_figures,
+    stakes=deck_stakes,
+    choices=deck_choices,
+    things=deck_things,
+    tapes=deck_tapes,
+    scenes=deck_scenes,
+    picture=_picture,
+    card=deck_card,
+    needs=deck_needs,
+    strips=deck_strips,
+    schedules=deck_schedules,
+    year=lambda plan: (plan.laid.year, plan.brief.field.width_mm),
+    edits={
+        e.AddCut: e.add_cut, e.RemoveCut: e.remove_cut, e.SizeDeck: e.size_deck, e.AddLevel: e.add_level, e.RemoveLevel: e.remove_level,
+        e.MoveCut: e.move_cut, e.MoveLevel: e.move_level,
+    },
+    sections={
+        "deck.posts.size": ("post",), "deck.joists.size": ("joist",), "deck.beams.size": ("joist",), "deck.boards.fascia": ("fascia",),
+    },
+    comparisons={"rows": ways_to_end},
+)  # fmt: skip

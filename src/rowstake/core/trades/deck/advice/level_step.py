@@ -1,0 +1,33 @@
+"""A step between two levels that is more than one riser, or no step at all."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put_deck
+from rowstake.core.parts import Finding
+from rowstake.core.trades.deck.laid import DeckPlan
+
+
+def look(planned: DeckPlan) -> Iterator[Finding]:
+    p, brief = planned.brief.printer, planned.brief
+    riser, above = brief.region.riser_mm, brief.deck.levels.height_mm
+    for low in sorted(planned.laid.lower, key=lambda q: -q.level.height_mm):
+        step = above - low.level.height_mm
+        if 0 < step <= riser + 0.5:
+            above = low.level.height_mm
+            continue
+        wanted = above - riser
+        fixes = (
+            [put_deck(f"Set it {p.length(riser)} down", **{f"lower__{low.number}__height_mm": wanted})]
+            if wanted >= 60
+            else []
+        )
+        told = f"{p.length(step)} down" if step > 0 else "not down at all"
+        yield found(
+            f"Level {low.level.id} lies {told} from the one above; a riser is at most {p.length(riser)}",
+            "A step taller or lower than a stair's trips people. More levels, or steps between them.",
+            (),
+            fixes,
+        )
+        above = low.level.height_mm

@@ -1,0 +1,48 @@
+"""A stack that does not fit between the ground and the finished height."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put_deck
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Finding
+from rowstake.core.reckoners.base import up
+from rowstake.core.trades.deck.level import DeckLevel
+
+
+def look(planned: DeckLevel) -> Iterator[Finding]:
+    p, deck = planned.brief.printer, planned.brief.deck
+    short = [q for q in planned.built.posts if not q.fits(planned.in_ground)]
+    if not short:
+        return
+    worst = min(short, key=lambda q: q.height_mm)
+    least = 0.0 if planned.in_ground else CATALOGUE.materials.deck.least_post_mm
+    lacks = least - worst.height_mm
+    snap = planned.brief.region.snap_mm / 2
+    more = up(lacks / snap) * snap
+    fixes = []
+    if not planned.supports.flush:
+        fixes.append(put_deck("Hang the joists in a flush beam", beams__way="flush"))
+    if deck.footings.top_mm - more >= -300 and planned.brief.footing.id != "slab":
+        fixes.append(put_deck(f"Set the footings {p.length(more)} lower", footings__top_mm=deck.footings.top_mm - more))
+    raised = deck.levels.height_mm + more
+    if raised <= deck.house.sill_mm - deck.house.step_mm + 0.5:
+        fixes.append(put_deck(f"Raise the deck to {p.length(raised)}", levels__height_mm=raised))
+    fixes.append(
+        put_deck(
+            "One more beam, shallower joists", beams__rows=planned.one_more_row, joists__size=None, beams__size=None
+        )
+    )
+    there = deck.levels.height_mm - worst.ground_mm - planned.brief.footing_top_mm
+    many = f"{len(short)} posts do not fit" if len(short) > 1 else "One post does not fit"
+    if worst.height_mm > 0:
+        why = f"{p.length(worst.height_mm)} is left for a post; under {p.length(least)} none can be cut and fixed"
+    else:
+        why = f"Boards, joists, beam and base leave no room for a post of at least {p.length(least)}: {p.length(lacks)} short"
+    yield found(
+        f"{p.length(there + lacks)} needed at {worst.label}, {p.length(there)} there",
+        f"{why}. {many}.",
+        [q.label for q in short],
+        fixes,
+    )

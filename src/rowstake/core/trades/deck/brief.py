@@ -1,0 +1,138 @@
+"""The deck's job with its catalogue entries looked up once."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE, Decking, FootingEntry, Region, Section, Soil, Species, pick
+from rowstake.core.catalogue.models import Bag
+from rowstake.core.fasteners import Sold
+from rowstake.core.faults import refuse
+from rowstake.core.measure import Printer
+from rowstake.core.trades.deck.document import Deck, DeckJob
+from rowstake.core.trades.deck.shape import Edge
+
+
+@dataclass(frozen=True, slots=True)
+class DeckBrief:
+    """`joists` are the sizes that may be used: the one chosen, else all on sale, the shallowest first."""
+
+    job: DeckJob
+    deck: Deck
+    region: Region
+    printer: Printer
+    product: Decking
+    field: Section
+    square: Section
+    joists: tuple[Section, ...]
+    beams: tuple[Section, ...]
+    post: Section
+    fascia: Section | None
+    species: Species
+    soil: Soil
+    footing: FootingEntry
+    bag: Bag
+
+    @property
+    def sold(self) -> Sold:
+        """How fixings are sold here."""
+        return Sold(self.region.units)
+
+    @property
+    def attached(self) -> bool:
+        """True where the house carries one end of the joists. Joists that run along the house never reach it."""
+        return self.deck.house.support == "ledger" and not self.turned
+
+    @property
+    def turned(self) -> bool:
+        """True where joists run along the house, under boards laid straight out from it."""
+        return self.deck.boards.run == "across"
+
+    def at_wall(self, edge: Edge) -> bool:
+        """True where an edge of the plan meets a wall: the house of a ledger deck, and the ends named beside it."""
+        if edge.hole:
+            return False
+        if edge.wall:
+            return self.deck.house.support == "ledger"
+        end = {"left": 0.0, "right": self.deck.shape.width_mm}.get(edge.side)
+        return (
+            edge.side in self.deck.house.also
+            and end is not None
+            and abs(edge.a[0] - end) < 0.01
+            and abs(edge.b[0] - end) < 0.01
+        )
+
+    @property
+    def live_kpa(self) -> float:
+        return max(self.deck.loads.live_kpa, self.deck.loads.snow_kpa)
+
+    @property
+    def total_kpa(self) -> float:
+        return self.live_kpa + self.deck.loads.dead_kpa
+
+    @property
+    def spacing_mm(self) -> float:
+        """Joist spacing: chosen, or what the board asks; one step closer under boards at 45°."""
+        asked = self.product.diagonal_mm if self.deck.boards.run == "diagonal" else self.product.joists_mm
+        return self.deck.joists.spacing_mm or asked
+
+    @property
+    def footing_step_mm(self) -> float:
+        """Footings are dug to the next step: 50 mm, or two inches."""
+        return 50.8 if self.region.units == "ft-in" else 50.0
+
+    @property
+    def footing_top_mm(self) -> float:
+        """The top of what is under a post, over the ground beside it: a slab's own top, else as chosen; a block stands at
+        most its own height over the ground."""
+        if self.footing.id == "slab":
+            return 0.0
+        top = self.deck.footings.top_mm
+        return min(top, CATALOGUE.materials.deck.block_high_mm) if self.footing.id == "block" else top
+
+    @property
+    def strip_mm(self) -> float:
+        """What a clip strip lifts the boards by."""
+        return self.product.strip_mm if self.deck.boards.fixing == "strips" else 0.0
+
+    @property
+    def guard_over_mm(self) -> float:
+        return self.deck.levels.guard_over_mm or self.region.guard_over_mm
+
+    @property
+    def permit_over_mm(self) -> float:
+        return self.deck.levels.permit_over_mm or CATALOGUE.materials.deck.permit_over_mm
+
+    @property
+    def pitch_mm(self) -> float:
+        return self.field.width_mm + self.deck.boards.gap_mm
+
+
+def resolve_deck(job: DeckJob) -> DeckBrief:
+    """Raises `JobFault` for anything the catalogue or the region does not have."""
+    deck, c = job.deck, CATALOGUE
+    region = pick(c.regions, job.region, "region")
+    product = pick(c.decking, deck.boards.product, "deck.boards.product")
+    sold = tuple(sorted(c.sections_for(job.region, "joist"), key=lambda s: s.width_mm))
+    if deck.footings.bag not in c.materials.bags:
+        raise refuse("deck.footings.bag", deck.footings.bag, ", ".join(c.materials.bags), "There is no such bag")
+
+    def sizes(chosen: str | None, field: str) -> tuple[Section, ...]:
+        return sold if chosen is None else (pick({s.id: s for s in sold}, chosen, field),)
+
+    if deck.boards.gap_mm > product.gap_most_mm + 10:
+        raise refuse("deck.boards.gap_mm", f"{deck.boards.gap_mm:g} mm", f"up to {product.gap_most_mm + 10:g} mm",
+                     "That gap catches heels")  # fmt: skip
+    if deck.boards.fixing == "strips" and not product.strip_spaces:
+        raise refuse(
+            "deck.boards.fixing", "strips", "screws, clips or plugs", f"{product.name} boards take no clip strips"
+        )
+    return DeckBrief(
+        job=job, deck=deck, region=region, printer=job.printer, product=product,
+        field=c.sections[product.section], square=c.sections[product.square],
+        joists=sizes(deck.joists.size, "deck.joists.size"), beams=sizes(deck.beams.size, "deck.beams.size"),
+        post=pick(c.sections, deck.posts.size, "deck.posts.size"),
+        fascia=pick(c.sections, deck.boards.fascia, "deck.boards.fascia") if deck.boards.fascia else None,
+        species=pick(c.species, deck.species, "deck.species"), soil=pick(c.soils, job.site.soil, "site.soil"),
+        footing=pick(c.footings, deck.footings.kind, "deck.footings.kind"), bag=c.materials.bags[deck.footings.bag],
+    )  # fmt: skip

@@ -1,0 +1,68 @@
+"""Posts and footings: where they stand, what they carry, and how hard that works them."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from rowstake.core.structure.columns import column_n
+from rowstake.core.structure.timber import read_stick
+from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.corners import Corner
+from rowstake.core.trades.deck.dug import bearing_of, dig
+from rowstake.core.trades.deck.footings import Dug
+from rowstake.core.trades.deck.frame import Grid
+from rowstake.core.trades.deck.stack import PostAt, beam_depth, ground_at, stack_at
+from rowstake.core.trades.deck.supports import Supports
+
+
+@dataclass(frozen=True, slots=True)
+class FootingAt:
+    """The footing under a post: its load, what is dug, and the same label with F for P."""
+
+    post: PostAt
+    load_kn: float
+    dug: Dug
+
+    @property
+    def label(self) -> str:
+        before, _, number = self.post.label.rpartition("P")
+        return f"{before}F{number}"
+
+
+def post_used(brief: DeckBrief, f: FootingAt) -> float:
+    """Share of what the post holds as a column that its load takes."""
+    return f.load_kn * 1000 / column_n(brief.species, read_stick(brief.post.id), f.post.height_mm)
+
+
+def footing_used(brief: DeckBrief, f: FootingAt) -> float | None:
+    """Share of the ground's bearing (or the pile's rating) that its load takes; None where neither is known."""
+    if f.dug.carries_kn is not None:
+        return f.load_kn / f.dug.carries_kn
+    return f.load_kn / (bearing_of(brief) * f.dug.bears_m2) if f.dug.bears_m2 else None
+
+
+def stand_posts(brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[Corner] = ()) -> list[PostAt]:
+    """Under every beam, then under the rims of clipped corners."""
+    out: list[PostAt] = []
+    for beam in supports.beams:
+        for s, share in zip(beam.posts, beam.shares, strict=True):
+            at = grid.on_plan((s, beam.t))
+            ground = ground_at(brief, at)
+            deep = beam_depth(supports, beam)
+            stack = stack_at(brief, supports, ground, deep)
+            out.append(PostAt(f"P{len(out) + 1}", beam, at, ground, stack, beam.carried_mm * share / 1e6, deep))
+    for corner in corners:
+        at = grid.on_plan(corner.at)
+        ground = ground_at(brief, at)
+        carries = corner.post_n / 1000 / brief.total_kpa
+        out.append(PostAt(f"P{len(out) + 1}", None, at, ground, stack_at(brief, supports, ground, 0.0), carries))
+    return out
+
+
+def dig_footings(brief: DeckBrief, posts: list[PostAt]) -> list[FootingAt]:
+    out = []
+    for post in posts:
+        load = post.carries_m2 * brief.total_kpa
+        out.append(FootingAt(post, load, dig(brief, load)))
+    return out

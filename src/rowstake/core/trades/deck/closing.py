@@ -1,0 +1,157 @@
+"""What closes the frame across its joists: ledger, rims, the rims of clipped corners, headers at holes.
+
+Where two of them would lie in one place, a flush beam goes before all; the ledger goes before a clipped rim, that before a header that joists hang on,
+that before a rim, and a header that only closes comes last: what comes later is cut short or left out.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable
+from dataclasses import replace
+from itertools import pairwise
+
+from shapely import intersection
+from shapely.geometry import Polygon
+
+from rowstake.core.catalogue import Section
+from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.frame import Grid, Stick, across_kind, across_plies, leans
+from rowstake.core.trades.deck.shape import Edge, Point
+
+TAIL = 2
+"""The last piece of a long ledger or rim reaches over at least so many spaces of joists."""
+SHARED_MM2, GRID_MM = 50.0, 0.001
+STEEP = 2.0
+"""A cut that runs further along a piece than so many times its width is halved between the two that meet."""
+
+
+def across(brief: DeckBrief, grid: Grid, joist: Section, flush: Iterable[Stick]) -> list[Stick]:
+    """Every piece, edge by edge. Flush beams, as wide as they are, take a rim's place."""
+    longest = max(joist.lengths_mm)
+    kept: dict[int, list[Stick]] = {}
+    beams = list(flush)
+    taken = [Polygon(beam.outline()) for beam in beams]
+    order = sorted(range(len(grid.edges)), key=lambda i: _rank(brief, grid, grid.edges[i]))
+    for i in order:
+        edge, kept[i] = grid.edges[i], []
+        if abs(edge.a[0] - edge.b[0]) < 0.01:
+            continue
+        kind = across_kind(edge, brief.attached)
+        for ply in range(across_plies(grid, edge)):
+            whole = _ply(brief, grid, edge, kind, joist, grid.thick_mm * (ply + 0.5), beams)
+            for stick in _clear_of(whole, taken, grid.thick_mm) if whole else ():
+                kept[i] += _in_lengths(grid, stick, longest)
+        taken += [Polygon(stick.outline()) for stick in kept[i]]
+    return [stick for i in sorted(kept) for stick in kept[i]]
+
+
+def _rank(brief: DeckBrief, grid: Grid, edge: Edge) -> int:
+    kind = across_kind(edge, brief.attached)
+    if kind == "header" and edge not in grid.carry:
+        return 4
+    return ("ledger", "clipped rim", "header", "rim").index(kind)
+
+
+def _ply(
+    brief: DeckBrief, grid: Grid, edge: Edge, kind: str, section: Section, off_mm: float, beams: list[Stick]
+) -> Stick | None:
+    """One ply by its middle line, `off_mm` in from its edge, cut at its ends to what it meets there; None where its cuts
+    meet before its other face."""
+    (ux, uy), (nx, ny) = edge.along, edge.inward
+    start, skew_a = _cut(brief, grid, edge, kind, True, off_mm, beams)
+    end, skew_b = _cut(brief, grid, edge, kind, False, off_mm, beams)
+    a = (edge.a[0] + nx * off_mm + ux * start, edge.a[1] + ny * off_mm + uy * start)
+    b = (edge.b[0] + nx * off_mm + ux * end, edge.b[1] + ny * off_mm + uy * end)
+    if edge.length_mm + end - start <= grid.thick_mm / 2 * abs(skew_a - skew_b) + 1:
+        return None
+    return Stick(kind, section, a, b, saw_words((skew_a, skew_b)), skew=(skew_a, skew_b))
+
+
+def saw_words(skew: tuple[float, float], square: str = "square") -> str:
+    """How the ends of a piece are cut, by the saw's angle from square."""
+    angles = [f"{math.degrees(math.atan(abs(k))):.1f}°" for k in skew]
+    if not any(skew):
+        return square
+    if skew[0] and skew[1]:
+        both = f"both ends cut to {angles[0]}" if angles[0] == angles[1] else f"ends cut to {angles[0]} and {angles[1]}"
+        return f"{both}, length to the long points"
+    return f"one end cut to {angles[0] if skew[0] else angles[1]}, length to the long point"
+
+
+def _cut(
+    brief: DeckBrief, grid: Grid, edge: Edge, kind: str, at_a: bool, off_mm: float, beams: list[Stick]
+) -> tuple[float, float]:
+    """(how far along from its corner a ply's middle line ends, the slope of its cut): square, but where a rim leans. That
+    runs out flush with the deck's side, butts on the face of a ledger or a flush beam, and is mitred with another rim."""
+    corner = edge.a if at_a else edge.b
+    other = next((e for e in grid.edges if e is not edge and math.dist(e.b if at_a else e.a, corner) < 0.01), None)
+    if other is None or kind in ("ledger", "header") or not (leans(edge) or leans(other)):
+        return 0.0, 0.0
+    mitre = (edge.inward[0] + other.inward[0], edge.inward[1] + other.inward[1])
+    face = grid.thick_mm if across_kind(other, brief.attached) == "ledger" else _beam_mm(other, corner, beams)
+    if leans(edge) and face:
+        return _meets(edge, off_mm, other.along, face)
+    if leans(edge) and not leans(other) and abs(other.along[0]) < 0.01:
+        flush = _meets(edge, off_mm, other.along, 0.0)
+        if abs(flush[1]) <= STEEP:
+            return flush
+    return _meets(edge, off_mm, mitre, 0.0)
+
+
+def _beam_mm(edge: Edge, corner: Point, beams: list[Stick]) -> float:
+    """How wide the flush beam is that closes the frame along an edge up to a corner; nought where none does."""
+    along_s = abs(edge.a[1] - edge.b[1]) < 0.01
+    for beam in beams if along_s else ():
+        reaches = min(abs(beam.a[0] - corner[0]), abs(beam.b[0] - corner[0])) < beam.across_mm
+        if reaches and abs(abs(beam.a[1] - edge.a[1]) - beam.across_mm / 2) < 1:
+            return beam.across_mm
+    return 0.0
+
+
+def _meets(edge: Edge, off_mm: float, line: Point, in_mm: float) -> tuple[float, float]:
+    """Where a ply's middle line meets a line through its corner (or `in_mm` to the left of that), along it from the corner,
+    and the slope of that cut."""
+    (ux, uy), (nx, ny), (vx, vy) = edge.along, edge.inward, line
+    across_line = ux * vy - uy * vx
+    if abs(across_line) < 1e-6:
+        return 0.0, 0.0
+    slope = -(nx * vy - ny * vx) / across_line
+    size = math.hypot(vx, vy)
+    shift = in_mm * (-vy / size * vy - vx / size * vx) / across_line
+    return shift + off_mm * slope, slope
+
+
+def _clear_of(stick: Stick, taken: list[Polygon], least_mm: float) -> list[Stick]:
+    """What is left of a piece beside those that go before it. A leaning one gives way to none but the ledger it butts on."""
+    shape = Polygon(stick.outline())
+    in_way = [x for other in taken if (x := intersection(shape, other, grid_size=GRID_MM)).area > SHARED_MM2]
+    if not in_way or abs(stick.a[1] - stick.b[1]) > 0.01:
+        return [stick]
+    low, high = sorted((stick.a[0], stick.b[0]))
+    marks = [low]
+    for x0, x1 in sorted((x.bounds[0], x.bounds[2]) for x in in_way):
+        marks += [max(x0, marks[-1]), max(x1, marks[-1])]
+    marks.append(max(high, marks[-1]))
+    return [_part(stick, p, q) for p, q in zip(marks[::2], marks[1::2], strict=True) if q - p > least_mm]
+
+
+def _part(stick: Stick, low: float, high: float) -> Stick:
+    """What lies between two places along s; square where it is cut, and as before at its own ends."""
+    t, ends = stick.a[1], sorted(((stick.a[0], stick.skew[0]), (stick.b[0], stick.skew[1])))
+    skew = (ends[0][1] if low <= ends[0][0] else 0.0, ends[1][1] if high >= ends[1][0] else 0.0)
+    return replace(stick, a=(low, t), b=(high, t), skew=skew, ends=saw_words(skew))
+
+
+def _in_lengths(grid: Grid, stick: Stick, longest: float) -> list[Stick]:
+    """A long ledger or rim in pieces that meet on the middle of a joist, no scrap at its end; one piece where it is short or leans."""
+    if stick.length_mm <= longest or abs(stick.a[1] - stick.b[1]) > 0.01:
+        return [stick]
+    low, high = sorted((stick.a[0], stick.b[0]))
+    places = [j.s for j in grid.joists if low < j.s < high and j.kind == "joist"]
+    cuts = [low]
+    while high - cuts[-1] > longest:
+        reach = [s for s in places if cuts[-1] < s <= cuts[-1] + longest]
+        whole = [s for s in reach if high - s >= TAIL * grid.spacing_mm]
+        cuts.append(max(whole or reach, default=cuts[-1] + longest))
+    return [_part(stick, a, b) for a, b in pairwise([*cuts, high])]

@@ -1,0 +1,95 @@
+"""Clipped corners whose joists end short of the beam: the rim bears on the beam it crosses and on a post of its own."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.trades.deck.bearings import bearings_of
+from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.frame import Grid, Joist, leans
+from rowstake.core.trades.deck.shape import Edge, Point
+from rowstake.core.trades.deck.supports import Supports
+
+BEARS_MM = 60.0
+
+
+@dataclass(frozen=True, slots=True)
+class Corner:
+    """The post under a clipped rim, in (s, t); the rim's span from what it crosses to the post, the loads on it (mm from
+    what it crosses, N), and what the post carries, N."""
+
+    at: Point
+    span_mm: float
+    loads: tuple[tuple[float, float], ...]
+
+    @property
+    def post_n(self) -> float:
+        return sum(n * x / self.span_mm for x, n in self.loads)
+
+
+def loose(grid: Grid, supports: Supports, joist: Joist, t: float) -> bool:
+    """True where a joist's end at t is not carried but by its rim: no second bearing, or too far past the last."""
+    others = [at for at, by in bearings_of(joist, supports.under(joist.s)) if by not in ("clipped rim", "rim")]
+    if len(others) < 2:
+        return True
+    near = abs(t - joist.t0) < abs(t - joist.t1)
+    past, span = (others[0] - t, others[1] - others[0]) if near else (t - others[-1], others[-1] - others[-2])
+    return past > span * CATALOGUE.materials.deck.overhang_share + BEARS_MM
+
+
+def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corner], list[Edge]]:
+    """A post for every clipped corner that needs one, and the corners whose rim has nothing else to bear on."""
+    out, bare = [], []
+    for edge in (e for e in grid.edges if leans(e)):
+        ends = [(j, j.t0 if j.near == "clipped rim" else j.t1) for j in _meeting(grid, edge)]
+        held = [(j, t) for j, t in ends if loose(grid, supports, j, t)]
+        if not held:
+            continue
+        foot, other = _ends(grid, edge)
+        cross = _crossed(brief, supports, edge, foot, other)
+        if cross is None:
+            bare.append(edge)
+            continue
+        span = math.dist(foot, cross)
+        loads = []
+        for joist, _ in held:
+            x = span * abs(joist.s - cross[0]) / max(abs(foot[0] - cross[0]), 1.0)
+            wide = grid.spacing_mm if joist.kind == "joist" else grid.spacing_mm / 2 + grid.thick_mm
+            loads.append((min(x, span), brief.total_kpa * wide * joist.length_mm / 2 / 1000))
+        s_in = 1 if foot[0] < other[0] else -1
+        t_in = 1 if foot[1] < (grid.poly.bounds[1] + grid.poly.bounds[3]) / 2 else -1
+        at = (foot[0] + s_in * grid.thick_mm, foot[1] + t_in * grid.thick_mm)
+        out.append(Corner(at, span, tuple(loads)))
+    return out, bare
+
+
+def _meeting(grid: Grid, edge: Edge) -> list[Joist]:
+    low, high = sorted((edge.a[0], edge.b[0]))
+    near, far = sorted((edge.a[1], edge.b[1]))
+    reach = 20 * grid.thick_mm
+    return [
+        j for j in grid.joists
+        if low - 1 <= j.s <= high + 1
+        and ((j.near == "clipped rim" and near - 1 <= j.t0 <= far + reach) or (j.far == "clipped rim" and near - reach <= j.t1 <= far + 1))
+    ]  # fmt: skip
+
+
+def _ends(grid: Grid, edge: Edge) -> tuple[Point, Point]:
+    """The end of a leaning edge at a side of the deck, where the end joist stops, and the other."""
+    upright = {p for e in grid.edges if abs(e.a[0] - e.b[0]) < 0.01 for p in (e.a, e.b)}
+    return (edge.a, edge.b) if edge.a in upright else (edge.b, edge.a)
+
+
+def _crossed(brief: DeckBrief, supports: Supports, edge: Edge, foot: Point, other: Point) -> Point | None:
+    """Where the rim lies on a beam, nearest its foot; else on the house's ledger."""
+    found = []
+    for beam in supports.beams:
+        k = (beam.t - foot[1]) / (other[1] - foot[1])
+        s = foot[0] + (other[0] - foot[0]) * k
+        if 0.05 < k <= 1 and beam.s0 - BEARS_MM <= s <= beam.s1 + BEARS_MM:
+            found.append((k, (s, beam.t)))
+    if found:
+        return min(found)[1]
+    return other if brief.attached and abs(other[1]) < 1 else None

@@ -1,0 +1,125 @@
+"""Details of a deck: the ledger with its fixings, a footing, and the picture of loads."""
+
+from __future__ import annotations
+
+from itertools import pairwise
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.trades.deck.carried import FootingAt, footing_used, post_used
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.level import DeckLevel, Lower
+from rowstake.core.trades.deck.stack import joist_depth
+from rowstake.core.trades.deck.supports import BeamLine
+
+
+def ledger_scene(planned: DeckPlan) -> Scene | None:
+    """The ledger from the front: joists on it, fixings between them in two rows."""
+    ledger = planned.laid.main.built.ledger
+    if ledger is None:
+        return None
+    board, p = Board(), planned.brief.printer
+    high = joist_depth(planned.brief, planned.laid.main.supports)
+    half = planned.laid.main.grid.thick_mm / 2
+    for label, stick in planned.laid.main.built.sticks:
+        if stick.kind == "ledger":
+            low, end = sorted((stick.a[0], stick.b[0]))
+            board.rect(low, 0.0, end, high, "rail", label)
+            board.dim((low, 0.0), (end, 0.0), p.length(end - low), -2.4)
+            joists = sorted(
+                {
+                    j.s
+                    for j in planned.laid.main.grid.joists
+                    if low <= j.s <= end and j.t0 < planned.laid.main.grid.thick_mm * 2
+                }
+            )
+            for s in joists:
+                board.rect(s - half, 0.0, s + half, high, "board", hidden=True)
+    for hole in ledger.holes:
+        board.add(Shape("circle", ((hole.s, hole.up_mm),), "post", "L1", radius_mm=11))
+    for a, b in list(zip(ledger.holes, ledger.holes[1:], strict=False))[:6]:
+        board.dim((a.s, high), (b.s, high), p.bare(b.s - a.s), 1.0)
+    board.text(
+        (sum(h.s for h in ledger.holes) / len(ledger.holes), -high * 0.9),
+        f"{len(ledger.holes)} fixings, at most {p.length(ledger.spacing_mm)} apart",
+        "label",
+    )
+    return board.scene("ledger", "Ledger, its fixings clear of the joists", 150.0)
+
+
+LOOKS: dict[str, Look] = {"concrete": "concrete", "gravel": "gravel", "soil": "hole"}
+
+
+def footings_alike(planned: DeckPlan) -> dict[str, FootingAt]:
+    """For every footing's label, the first that is dug and stands as it does: one drawing shows them all."""
+    first: dict[tuple[str, int, int], FootingAt] = {}
+    out = {}
+    for f in planned.laid.footings:
+        key = (f.dug.words(planned.brief.printer), round(f.dug.depth_mm), round(f.post.height_mm / 25))
+        out[f.label] = first.setdefault(key, f)
+    return out
+
+
+def footing_scene(planned: DeckPlan, f: FootingAt) -> Scene:
+    """One footing in section, to scale, with the post it carries."""
+    board, p, brief = Board(), planned.brief.printer, planned.brief
+    dug, post, facts = f.dug, f.post, CATALOGUE.materials.deck
+    r, half, top = dug.across_mm / 2, brief.post.width_mm / 2, brief.footing_top_mm
+    wide = max(r * 1.3, 350.0)
+    board.line((-wide, 0.0), (wide, 0.0), "ground")
+    for layer in dug.layers:
+        w = half + facts.pier_over_post_mm / 2 if "pier" in layer.what else r
+        board.rect(-w, layer.bottom_mm, w, layer.top_mm, LOOKS[layer.material], f.label)
+    shown = min(max(post.height_mm, 0.0), 600.0)
+    foot = top + facts.standoff_mm - (dug.post_below_mm + facts.standoff_mm if dug.post_below_mm else 0.0)
+    if post.height_mm > 0:
+        board.rect(-half, foot, half, top + facts.standoff_mm + shown, "post", post.label)
+    if dug.depth_mm:
+        board.dim((-r, -dug.depth_mm), (-r, 0.0), p.length(dug.depth_mm), 1.6)
+        board.dim((-r, -dug.depth_mm), (r, -dug.depth_mm), p.length(dug.across_mm), -1.0)
+    frost = brief.job.site.frost_depth_mm
+    if frost:
+        board.line((-wide, -frost), (wide, -frost), "frost", hidden=True)
+    board.text((0.0, top + facts.standoff_mm + shown + 60), f"post {p.length(max(post.height_mm, 0.0))}", "label")
+    alike = [k for k, v in footings_alike(planned).items() if v is f]
+    named = f.label if len(alike) == 1 else f"{alike[0]} and {len(alike) - 1} alike"
+    return board.scene(f"section_{f.label}", f"{named}: {dug.words(p)}", 90.0)
+
+
+def load_scene(planned: DeckPlan) -> Scene:
+    """The deck each post carries, darker the nearer what carries it is to its limit; figures in kN and per cent."""
+    board = Board()
+    for level in planned.laid.levels:
+        at = (level.level.x_mm, level.level.y_mm) if isinstance(level, Lower) else (0.0, 0.0)
+        for beam in level.supports.beams:
+            _beam_loads(board, level, beam, at)
+        board.add(Shape("poly", tuple((x + at[0], -y - at[1]) for x, y in level.shape.exterior.coords[:-1]), "label"))
+    j, worst = planned.laid.main.supports.joist_reach, max(post_used(planned.brief, f) for f in planned.laid.footings)
+    title = (
+        f"What each post carries. Joists {j.used * 100:.0f} %, posts {worst * 100:.0f} % of what they may. "
+        "Dark: beam, post or ground over 80 %; hatched: over the limit"
+    )
+    return board.scene("load", title, 250.0)
+
+
+def _beam_loads(board: Board, level: DeckLevel, beam: BeamLine, at: tuple[float, float]) -> None:
+    """The strip of deck that each post of a beam carries, in the shade of what it works hardest."""
+    own = [f for f in level.built.footings if f.post.beam == beam]
+    near = beam.t - beam.carried_mm / 2 if not beam.outer else min(beam.t, beam.group.t1 - beam.carried_mm)
+    for f, (a, b) in zip(own, pairwise(beam.marks), strict=True):
+        corners = [
+            level.grid.on_plan(q)
+            for q in ((a, near), (b, near), (b, near + beam.carried_mm), (a, near + beam.carried_mm))
+        ]
+        used = max(beam.reach.used, post_used(level.brief, f), footing_used(level.brief, f) or 0.0)
+        look: Look = "zone" if used > 1.0005 else "rail" if used > 0.8 else "board"
+        board.add(Shape("poly", tuple((x + at[0], -y - at[1]) for x, y in corners), look, f.post.label))
+        board.text(
+            (f.post.at[0], -f.post.at[1]),
+            f"{f.post.label} {level.brief.printer.force(f.load_kn)}",
+            "label",
+            f.post.label,
+        )
+    middle = level.grid.on_plan(((beam.s0 + beam.s1) / 2, near + beam.carried_mm * 0.25))
+    told = f"{beam.label} {beam.reach.used * 100:.0f} % of its span"
+    board.text((middle[0] + at[0], -middle[1] - at[1]), told, "quiet", beam.label)

@@ -1,0 +1,130 @@
+"""A deck from above, in layers in the order they are built: footings, beams, joists, blocks, boards."""
+
+from __future__ import annotations
+
+import itertools
+
+from rowstake.core.drawing.scene import Board, Handle, Layer, Look, Scene, Shape
+from rowstake.core.parts import Part
+from rowstake.core.trades.deck.document import Shape as DeckShape
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.shape import Point, edges, outline
+
+LAYERS = (
+    Layer("house", "House"), Layer("footings", "Footings"), Layer("beams", "Beams"), Layer("joists", "Joists"),
+    Layer("blocks", "Blocking"), Layer("boards", "Boards"),
+)  # fmt: skip
+WALL_MM = 260.0
+
+
+def deck_plan_scene(planned: DeckPlan) -> Scene:
+    """Everything that lies on the plan, with the house above it."""
+    board, brief, p = Board(), planned.brief, planned.brief.printer
+    shape = brief.deck.shape
+    board.layer = "house"
+    board.add(
+        Shape(
+            "poly",
+            _flip([(-300.0, 0.0), (shape.width_mm + 300, 0.0), (shape.width_mm + 300, -WALL_MM), (-300.0, -WALL_MM)]),
+            "zone",
+        )
+    )
+    for side in brief.deck.house.also:
+        x, d = (0.0, -WALL_MM) if side == "left" else (shape.width_mm, WALL_MM)
+        board.add(
+            Shape(
+                "poly",
+                _flip([(x, -WALL_MM), (x + d, -WALL_MM), (x + d, shape.out_mm + 200), (x, shape.out_mm + 200)]),
+                "zone",
+            )
+        )
+    for layer in LAYERS[1:]:
+        board.layer = layer.key
+        for part in planned.parts:
+            if part.sort.layer == layer.key and part.sort.look and part.lies:
+                _part(board, part, part.sort.look)
+        if layer.key == "footings":
+            for f in planned.laid.footings:
+                if not f.dug.layers:
+                    board.add(
+                        Shape("circle", (_y(f.post.at),), "concrete", f.label, radius_mm=max(f.dug.across_mm / 2, 40))
+                    )
+                board.text(
+                    _y(f.post.at), f.post.label, "label", f.post.label, towards=_y((f.post.at[0], f.post.at[1] + 1))
+                )
+    board.layer = ""
+    _dims(board, planned)
+    for cut in shape.cuts:
+        if cut.kind == "hole":
+            x, y = cut.x_mm + cut.along_mm / 2, cut.y_mm + cut.out_mm / 2
+            board.text(_y((x, y)), cut.what, "quiet", cut.id, towards=_y((x, y + 1)))
+    return board.scene(
+        "plan",
+        f"Plan, {p.length(shape.width_mm)} × {p.length(shape.out_mm)}",
+        250.0,
+        handles=tuple(_handles(planned)),
+        layers=LAYERS,
+    )
+
+
+def _handles(planned: DeckPlan) -> list[Handle]:
+    """The far edge, the right end, every cut and every level."""
+    shape = planned.brief.deck.shape
+    width, out = shape.width_mm, shape.out_mm
+    handles = [Handle("deck", "far", _y((width / 2, out))), Handle("deck", "right", _y((width, out / 2)))]
+    for cut in shape.cuts:
+        if cut.kind == "hole":
+            at = (cut.x_mm + cut.along_mm / 2, cut.y_mm + cut.out_mm / 2)
+        else:
+            share = 0.5 if cut.kind == "clip" else 1.0
+            dx, dy = cut.along_mm * share, cut.out_mm * share
+            at = (width - dx if cut.corner.endswith("right") else dx, out - dy if cut.corner.startswith("far") else dy)
+        handles.append(Handle("cut", cut.id, _y(at)))
+    handles += [Handle("level", low.level.id, _y((low.level.x_mm, low.level.y_mm))) for low in planned.laid.lower]
+    return handles
+
+
+def _y(point: Point) -> Point:
+    """The plan is drawn with the house at the top: y grows downwards."""
+    return point[0], -point[1]
+
+
+def _flip(points: list[Point]) -> tuple[Point, ...]:
+    return tuple(_y(q) for q in points)
+
+
+def _part(board: Board, part: Part, look: Look) -> None:
+    if part.lies is None:
+        return
+    of = part.of if look in ("concrete", "gravel") else part.label
+    board.add(Shape("poly", tuple(_y(q) for q in part.lies.points), look, of))
+    for hole in part.lies.holes:
+        board.add(Shape("poly", tuple(_y(q) for q in hole), "label", of))
+
+
+def _dims(board: Board, planned: DeckPlan) -> None:
+    p, shape = planned.brief.printer, planned.brief.deck.shape
+    for edge in edges(planned.laid.main.shape):
+        if edge.hole:
+            continue
+        whole = edge.length_mm >= max(shape.width_mm, shape.out_mm) - 1
+        board.dim(_y(edge.a), _y(edge.b), p.length(edge.length_mm), 1.4 if whole else 1.2)
+    for low in planned.laid.lower:
+        (x0, y0, x1, y1) = low.where.bounds
+        board.dim(_y((x1, y0)), _y((x1, y1)), p.length(y1 - y0), 1.2, low.level.id)
+        board.dim(_y((x1, y1)), _y((x0, y1)), p.length(x1 - x0), 1.2, low.level.id)
+    board.layer = "joists"
+    grid = planned.laid.main.grid
+    if not grid.turned:
+        marks = sorted({j.s for j in grid.joists})[:4]
+        for a, b in itertools.pairwise(marks):
+            board.dim(_y((a, shape.out_mm * 0.12)), _y((b, shape.out_mm * 0.12)), p.bare(b - a), 0.0)
+    board.layer = ""
+
+
+def deck_outline(shape: DeckShape) -> Scene:
+    """A small drawing for a list of jobs: the edge of the boards, and the house."""
+    board, poly = Board(), outline(shape)
+    board.add(Shape("poly", _flip([(float(x), float(y)) for x, y in poly.exterior.coords][:-1]), "board"))
+    board.line((-0.04 * shape.width_mm, 0.0), (1.04 * shape.width_mm, 0.0), "ground")
+    return board.scene("outline", "The deck", shape.width_mm * 0.06)

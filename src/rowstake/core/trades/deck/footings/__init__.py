@@ -1,0 +1,16 @@
+"""Kinds of footings: one file each, found by name; words stand in the catalogue."""
+
+from __future__ import annotations
+
+from functools import cache
+
+from rowstake.core.rooms import kept_in
+from rowstake.core.trades.deck.footings.base import Dug, Kind, Under
+
+__all__ = ["Dug", "Kind", "Under", "kinds"]
+
+
+@cache
+def kinds() -> dict[str, Kind]:
+    """Every kind of footing by its catalogue id."""
+    return {thing.id: thing for thing in kept_in(__name__, "KIND").values()}

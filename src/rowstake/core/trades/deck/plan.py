@@ -1,0 +1,49 @@
+"""A deck's job in, its plan out."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from rowstake.core.catalogue import CATALOGUE, pick
+from rowstake.core.parts import Notebook
+from rowstake.core.planned import Plan
+from rowstake.core.schedule.days import days, explain_days
+from rowstake.core.takeoff.explain import explain_lists
+from rowstake.core.takeoff.lists import Buyer, take_off
+from rowstake.core.trade import Trade
+from rowstake.core.trades.deck.advice import check
+from rowstake.core.trades.deck.brief import resolve_deck
+from rowstake.core.trades.deck.document import DeckJob
+from rowstake.core.trades.deck.explain import explain_deck
+from rowstake.core.trades.deck.laid import DeckLaid, DeckPlan
+from rowstake.core.trades.deck.level import lay_level, lower_levels
+from rowstake.core.year import live_through
+
+
+def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
+    """Raises `JobFault` when the deck cannot be laid out as it stands."""
+    main = lay_level(resolve_deck(job))
+    brief, lower = main.brief, lower_levels(main)
+    levels = (main, *lower)
+    parts = [part for level in levels for part in level.built.parts]
+    spoil = sum(f.dug.spoil_m3 for level in levels for f in level.built.footings)
+    lists = take_off(Buyer(brief.printer, brief.sold, brief.bag, job.site.near_salt, {}), parts, spoil)
+    poured = any(part.good.id == "concrete" for part in parts)
+    on_site = days(parts, job.site.crew, 48.0 if poured else 0.0, 0.0)
+    climate = pick(CATALOGUE.climates, job.site.climate or brief.region.climate, "site.climate")
+    damp = {"wet": "wet_pct", "yard": "yard_pct", "indoors": "indoors_pct"}[brief.deck.boards.stock]
+    moves = brief.species.moves_as if brief.product.moves == "timber" else None
+    turn = live_through(
+        climate, getattr(CATALOGUE.materials.seasons, damp), brief.field.width_mm, moves, main.laying.gap_mm, lap=False
+    )
+    book = Notebook()
+    explain_deck(brief, main.grid, main.supports, main.laying, main.built, turn, book)
+    for low in lower:
+        own = Notebook()
+        explain_deck(low.brief, low.grid, low.supports, low.laying, low.built, turn, own)
+        book.fold_in(f"level {low.level.id}", own)
+    explain_lists(brief.printer, brief.bag, lists, "", book)
+    explain_days(on_site, job.site.crew, brief.printer, book, "the frame")
+    laid = DeckLaid(main, lower, turn)
+    made = Plan(trade, brief, laid, tuple(parts), lists, on_site, book.workings)
+    return replace(made, findings=check(made))

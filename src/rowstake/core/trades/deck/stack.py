@@ -1,0 +1,79 @@
+"""The height stack at every post: what stands over its footing, and what is left for the post."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.reckoners.height_stack import HeightStack, Stack
+from rowstake.core.reckoners.height_stack import run as height_stack
+from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.shape import Point
+from rowstake.core.trades.deck.supports import BeamLine, Supports
+
+
+@dataclass(frozen=True, slots=True)
+class PostAt:
+    """A post under a beam, or (None) under the rim of a clipped corner: where it stands on the plan, the ground there, its stack, and the deck it carries."""
+
+    label: str
+    beam: BeamLine | None
+    at: Point
+    ground_mm: float
+    stack: Stack
+    carries_m2: float
+    beam_mm: float = 0.0
+    """What the beam adds to the stack; nothing when flush, or where the post stands under a rim."""
+
+    @property
+    def height_mm(self) -> float:
+        return self.stack.post_mm
+
+    @property
+    def under(self) -> str:
+        """What it carries, by its label."""
+        return self.beam.label if self.beam else "the rim of a clipped corner"
+
+    def fits(self, in_ground: bool) -> bool:
+        """Whether there is room for a post that can be cut and fixed, or for none at all; one that runs on into the
+        ground may be as short as it likes over it."""
+        return self.height_mm >= (
+            -0.5 if in_ground or abs(self.height_mm) <= 0.5 else CATALOGUE.materials.deck.least_post_mm - 0.5
+        )
+
+    @property
+    def foot_mm(self) -> float:
+        """The level of what the post stands on: the seat of its base, over the footing."""
+        return self.stack.top_of_beam_mm - self.beam_mm - self.stack.post_mm
+
+
+def ground_at(brief: DeckBrief, at: Point) -> float:
+    """The ground at a point of the plan, below zero where it falls: a plane from the left end of the house wall."""
+    levels, shape = brief.deck.levels, brief.deck.shape
+    return -levels.fall_along_mm * at[0] / shape.width_mm - levels.fall_out_mm * at[1] / shape.out_mm
+
+
+def joist_depth(brief: DeckBrief, supports: Supports) -> float:
+    """The depth of the joists: as measured on delivery, else as sold."""
+    return brief.deck.joists.measured_mm or supports.joist.width_mm
+
+
+def stack_at(brief: DeckBrief, supports: Supports, ground_mm: float, beam_mm: float) -> Stack:
+    """From the finished top down to a footing beside ground of this level; a flush beam takes no height of its own."""
+    footing = ground_mm + brief.footing_top_mm
+    return height_stack(
+        HeightStack(
+            finished_mm=brief.deck.levels.height_mm,
+            board_mm=brief.field.thickness_mm,
+            clip_mm=brief.strip_mm,
+            joist_mm=joist_depth(brief, supports),
+            beam_mm=beam_mm,
+            standoff_mm=CATALOGUE.materials.deck.standoff_mm,
+            footing_top_mm=footing,
+        )
+    )
+
+
+def beam_depth(supports: Supports, beam: BeamLine) -> float:
+    """What a beam adds under the joists: all of it when dropped; only what is deeper than they are when flush."""
+    return max(0.0, beam.section.width_mm - supports.joist.width_mm) if supports.flush else beam.section.width_mm

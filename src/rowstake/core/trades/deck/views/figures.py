@@ -1,0 +1,43 @@
+"""The headline figures of a deck."""
+
+from __future__ import annotations
+
+from rowstake.core.schedule.days import told
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.squaring import rectangle
+from rowstake.core.views.base import Figure
+
+
+def deck_figures(planned: DeckPlan) -> list[Figure]:
+    p, brief, lists = planned.brief.printer, planned.brief, planned.lists
+    reach, feet = planned.laid.main.supports.joist_reach, planned.laid.footings
+    levels = planned.laid.levels
+    boards = sum(len(level.laying.boards) for level in levels)
+    area, joists = sum(level.area_m2 for level in levels), sum(len(level.grid.joists) for level in levels)
+    butts = sum(len(level.laying.butts) for level in levels)
+    lowest, last = min(level.lowest_mm for level in levels), min(level.last_mm for level in levels)
+    beams = [beam for level in levels for beam in level.supports.beams]
+    worst = max((b.reach.used for b in beams), default=0.0)
+    out = [
+        Figure("area", "area", p.area(area), round(area, 3), "area"),
+        Figure("height", "finished height", p.length(brief.deck.levels.height_mm), brief.deck.levels.height_mm, "stack"),
+        Figure("joists", "joists", f"{joists} of {planned.laid.main.supports.joist.name}", joists, "joists"),
+        Figure("joist_span", "joist span", f"{p.length(reach.span_mm)}, {reach.used * 100:.0f} % of allowed", round(reach.span_mm, 1), "joist_span"),
+        Figure("beams", "beams", f"{len(beams)}, posts at {worst * 100:.0f} % of allowed", round(worst, 4), "beams"),
+        Figure("footings", "footings", str(len(feet)), len(feet), "footings"),
+        Figure("bags", "bags of concrete", str(lists.bags), lists.bags, "bags"),
+        Figure("post", "shortest post", p.length(lowest), round(lowest, 1), "stack"),
+        Figure("boards", "boards", str(boards), boards, "boards"),
+        Figure("last", "narrowest row", p.fine(last), round(last, 1), "last"),
+        Figure("butts", "butt joints", str(butts), butts, "boards"),
+        Figure("timber", "timber to buy", lists.timber_words(p), round(lists.timber_mm / 1000, 2), "timber"),
+        Figure("waste", "timber wasted", f"{lists.waste * 100:.0f} %", round(lists.waste * 100, 1), "waste"),
+        Figure("days", "on site", told(planned.days.total), planned.days.total, "days"),
+    ]  # fmt: skip
+    if (by := rectangle(planned.laid.main.grid)) is not None:
+        named = "diagonals of the frame" if by.whole else "diagonals of its largest part"
+        out.insert(4, Figure("square", named, p.length(by.diagonal_mm), round(by.diagonal_mm, 1), "square"))
+    if planned.laid.main.built.ledger:
+        holes = len(planned.laid.main.built.ledger.holes)
+        out.insert(6, Figure("ledger", "ledger fixings", str(holes), holes, "ledger"))
+    return out

@@ -1,0 +1,60 @@
+"""What has to be in the frame before the boards go down, and what else a later choice asks of an earlier step."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.views.base import Need
+
+
+def deck_needs(plan: DeckPlan) -> list[Need]:
+    brief, p, out = plan.brief, plan.brief.printer, []
+    boards = brief.deck.boards
+    if plan.laid.main.built.ledger:
+        out.append(
+            Need(
+                "frame",
+                "the ledger flashed, its fixings staggered and seen by the inspector",
+                "the boards that hide it",
+            )
+        )
+    under = [f"{n} {kind}s" for kind in ("nailer", "ladder block") if (n := plan.count(kind))]
+    if boards.border.boards and under:
+        out.append(Need("frame", f"{' and '.join(under)} under the border", "the border"))
+    if plan.laid.main.laying.breakers:
+        out.append(
+            Need(
+                "frame",
+                f"a joist under both edges of {len(plan.laid.main.laying.breakers)} breakers",
+                "the breaker boards",
+            )
+        )
+    if plan.laid.main.laying.butts:
+        out.append(Need("frame", f"{plan.count('sister block')} sister blocks under butt joints", "the butt joints"))
+    if brief.deck.joists.tape:
+        out.append(Need("frame", "tape on the joists", "keeping their tops dry"))
+    lights = brief.deck.lights
+    if lights.count:
+        out.append(Need("frame", f"{lights.count} holes of {p.length(19)} and the cable drawn", "the lights"))
+    if plan.laid.main.fall_mm() > brief.guard_over_mm or brief.deck.joists.guard_blocks:
+        out.append(Need("frame", "blocks and bolts where guard posts will stand", "the guard"))
+    if brief.fascia:
+        out.append(Need("frame", "every bolt and screw head on the rim countersunk", "the fascia"))
+    if brief.footing.id == "pile" and brief.fascia:
+        out.append(
+            Need(
+                "skin",
+                f"packers of {p.length(CATALOGUE.materials.deck.pile_saddle_mm)} behind the fascia, past the piles' saddles",
+                "the fascia",
+            )
+        )
+    if brief.deck.levels.paving_mm:
+        out.append(
+            Need(
+                "ground",
+                f"levels taken from the paving to come, {p.length(brief.deck.levels.paving_mm)} higher",
+                "the paving",
+            )
+        )
+    out.append(Need("skin", "services below, inspection and anything under the boards done", "what they cover"))
+    return sorted(out, key=lambda n: ["ground", "holes", "frame", "skin"].index(n.stake))

@@ -1,0 +1,20 @@
+"""The schedule of a deck's footings for paper."""
+
+from __future__ import annotations
+
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.views.base import Schedule
+
+
+def deck_schedules(plan: DeckPlan) -> list[Schedule]:
+    p, rows = plan.brief.printer, []
+    for f in plan.laid.footings:
+        x, y = plan.laid.main.told_at(f.post.at)
+        rows.append((
+            f.label, p.length(x), p.length(y), p.length(f.dug.across_mm), p.length(f.dug.depth_mm), f.dug.words(p),
+            p.force(f.load_kn), p.length(f.post.height_mm),
+        ))  # fmt: skip
+    heads = (
+        "Footing", "Along, from the left end of the frame", "Out from the wall", "Across", "Deep", "What", "Load", "Post",
+    )  # fmt: skip
+    return [Schedule("Footing schedule", heads, tuple(rows), frozenset({1, 2, 3, 4, 6, 7}))]

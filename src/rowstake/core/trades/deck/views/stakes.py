@@ -1,0 +1,24 @@
+"""The string of a deck."""
+
+from __future__ import annotations
+
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.views.figures import deck_figures
+from rowstake.core.views.base import Stake, flagged
+
+
+def deck_stakes(plan: DeckPlan) -> list[Stake]:
+    p, brief = plan.brief.printer, plan.brief
+    by_key = {f.key: f.text for f in deck_figures(plan)}
+    soil = plan.brief.soil.name.split(",")[0].split(" or ")[0] if brief.deck.footings.soil_known else "soil not known"
+    shape = brief.deck.shape
+    rows = [
+        ("site", "Site", f"{soil}, {p.pressure(brief.live_kpa)}", "footings"),
+        ("line", "Shape", f"{by_key['area']}, {p.bare(shape.width_mm)} × {p.bare(shape.out_mm)}", "area"),
+        ("ground", "Height", f"{by_key['height']}, posts from {by_key['post']}", "stack"),
+        ("holes", "Footings", f"{by_key['footings']}, {by_key['bags']} bags", "footings"),
+        ("frame", "Frame", by_key["joists"], "joist_span"),
+        ("skin", "Boards", f"{by_key['boards']}, last row {by_key['last']}", "last"),
+        ("buy", "Buy & cut", f"{by_key['timber']}, {by_key['waste']} waste", "timber"),
+    ]  # fmt: skip
+    return flagged(rows, plan.findings, plan.trade.id)

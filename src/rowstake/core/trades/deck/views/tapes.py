@@ -1,0 +1,61 @@
+"""The tapes of a deck: joists along the ledger or the beams, posts along each beam, board edges out from the start.
+
+A lower level has tapes of its own, hooked at its own left end.
+"""
+
+from __future__ import annotations
+
+from rowstake.core.kinds import kind_of
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.level import DeckLevel, Lower
+from rowstake.core.views.base import Mark, Tape
+
+
+def deck_tapes(planned: DeckPlan, _: int = 0) -> list[Tape]:
+    """Every level's, the deck's own first."""
+    return [tape for n, level in enumerate(planned.laid.levels) for tape in _of(level, n)]
+
+
+def _of(level: DeckLevel, leg: int) -> list[Tape]:
+    p, grid, brief = level.brief.printer, level.grid, level.brief
+    before = f"{level.level.id}-" if isinstance(level, Lower) else ""
+    low, _, high, _ = grid.poly.bounds
+    half = grid.thick_mm / 2
+
+    def tape(what: str, length: float, marks: list[Mark]) -> Tape:
+        return Tape(leg, what, length, p.length(length), tuple(marks))
+
+    joists = {
+        round(s.a[0], 2): (label, s.kind)
+        for label, s in reversed(level.built.sticks)
+        if kind_of(s.kind).family == "joist"
+    }
+    out = [
+        tape("joists", high - low, [
+            Mark(f"{before}{label}", kind, s - low, p.bare(s - low), p.bare(s - low - half), p.bare(s - low + half))
+            for s, (label, kind) in sorted(joists.items())
+        ]),
+    ]  # fmt: skip
+    for beam in level.supports.beams:
+        own = zip((q for q in level.built.posts if q.beam == beam), beam.posts, strict=True)
+        marks = [Mark(q.label, "post", s - low, p.bare(s - low), p.bare(s - low), p.bare(beam.t)) for q, s in own]
+        out.append(tape(f"posts of {before}{beam.label}", high - low, marks))
+    if brief.deck.boards.run != "diagonal":
+        run = brief.deck.shape.width_mm if grid.turned else brief.deck.shape.out_mm
+        off = level.datum_mm if grid.turned else 0.0  # out from the wall, or along from where every tape hooks
+        rows = [
+            Mark(f"{before}D{n}", "board", a - off, p.bare(a - off), p.bare(a - off), p.bare(b - off))
+            for n, (a, b) in _rows(level)
+        ]
+        out.append(tape("boards", run, rows))
+    return out
+
+
+def _rows(level: DeckLevel) -> list[tuple[int, tuple[float, float]]]:
+    """(first piece of a row, its edges) from the house (or the left) outwards."""
+    seen: dict[int, tuple[int, tuple[float, float]]] = {}
+    for b in level.laying.boards:
+        x0, y0, x1, y1 = b.shape.bounds
+        if b.kind == "board" and b.row not in seen:
+            seen[b.row] = (b.number, (x0, x1) if level.grid.turned else (y0, y1))
+    return sorted(seen.values(), key=lambda r: r[1][0])

@@ -1,0 +1,106 @@
+"""What is told about each thing of a deck that can be picked."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.trades.deck.carried import footing_used, post_used
+from rowstake.core.trades.deck.drawing.details import footings_alike
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.views.base import Line, Thing
+
+MANY = 6000
+STAKE = {"holes": "holes", "frame": "frame", "skin": "skin"}
+
+
+def deck_things(plan: DeckPlan) -> dict[str, Thing]:
+    """Posts and footings, beams, joists and boards, by label."""
+    out: dict[str, Thing] = {}
+    alike = footings_alike(plan)
+    for f in plan.laid.footings:
+        shown = f"section_{alike[f.label].label}"
+        post, footing = _post(plan, f.post.label, shown), _footing(plan, f.label, shown)
+        out[f.post.label], out[f.label] = post, footing
+    for beam in plan.laid.main.supports.beams:
+        out[beam.label] = _beam(plan, beam.label)
+    if len(plan.parts) <= MANY:
+        _pieces(plan, out)
+    for cut in plan.brief.deck.shape.cuts:
+        p = plan.brief.printer
+        size = Line("size", f"{p.length(cut.along_mm)} × {p.length(cut.out_mm)}", "area")
+        out[cut.id] = Thing(f"{cut.kind.capitalize()} {cut.id}", "line", (size,))
+    return out
+
+
+def _post(plan: DeckPlan, label: str, shown: str) -> Thing:
+    p = plan.brief.printer
+    post = next(f.post for f in plan.laid.footings if f.post.label == label)
+    f = next(x for x in plan.laid.footings if x.post is post)
+    part = next((q for q in plan.parts if q.label == label), None)
+    lines = [
+        Line("stands", "{} along, {} out".format(*(p.length(v) for v in plan.laid.main.told_at(post.at)))),
+        Line("ground there", p.length(post.ground_mm), "stack"),
+        Line("post", f"{plan.brief.post.name}, {p.length(post.height_mm)}", "stack"),
+        *((Line("cut", p.length(part.length_mm)),) if part else ()),
+        Line("top of the frame", p.length(post.stack.top_of_frame_mm), "stack"),
+        Line("carries", f"{p.area(post.carries_m2)}, {p.force(f.load_kn)}", "footings"),
+        Line("as a column", f"{post_used(plan.brief, f) * 100:.0f} % of what it holds", "footings"),
+        Line("under", post.under, "beams"),
+        Line("on", f"{f.label}, {f.dug.words(p)}", "footings"),
+    ]
+    return Thing(f"Post {label}", "holes", tuple(lines), shown)
+
+
+def _footing(plan: DeckPlan, label: str, shown: str) -> Thing:
+    p = plan.brief.printer
+    f = next(x for x in plan.laid.footings if x.label == label)
+    lines = [
+        Line("load", p.force(f.load_kn), "footings"),
+        Line("across", p.length(f.dug.across_mm), "footings"),
+        Line("deep", p.length(f.dug.depth_mm), "footings"),
+        *(Line(layer.what, p.volume(layer.volume_m3), "bags") for layer in f.dug.layers),
+        *(Line(item.words, str(n)) for item, n in f.dug.hardware),
+        Line("spoil", f"{p.volume(f.dug.spoil_m3)} loose"),
+    ]
+    if (used := footing_used(plan.brief, f)) is not None:
+        lines.append(Line("ground used", f"{used * 100:.0f} % of what it bears", "footings"))
+    if f.dug.carries_kn is not None:
+        lines.append(Line("can carry", p.force(f.dug.carries_kn)))
+    return Thing(f"Footing {label}", "holes", tuple(lines), shown)
+
+
+def _beam(plan: DeckPlan, label: str) -> Thing:
+    p = plan.brief.printer
+    beam = next(b for b in plan.laid.main.supports.beams if b.label == label)
+    lines = (
+        Line("section", f"{beam.plies} × {beam.section.name}", "beams"),
+        Line("length", p.length(beam.s1 - beam.s0)),
+        Line("posts at", f"{p.length(beam.reach.span_mm)}, {len(beam.posts)} posts", "beams"),
+        Line("allowed", f"{p.length(beam.reach.allowed_mm)}; {beam.reach.governed_by}", "beams"),
+        Line("used", f"{beam.reach.used * 100:.0f} %", "beams"),
+        Line("carries", f"{p.length(beam.carried_mm)} of deck", "beams"),
+    )
+    return Thing(f"Beam {label}", "frame", lines)
+
+
+def _pieces(plan: DeckPlan, out: dict[str, Thing]) -> None:
+    p = plan.brief.printer
+    reach = plan.laid.main.supports.joist_reach
+    for part in plan.parts:
+        if part.unit != "piece" or part.label in out:
+            continue
+        section = CATALOGUE.sections[part.material]
+        lines = [Line("cut", p.length(part.length_mm)), Line("section", section.name)]
+        if part.width_mm < section.width_mm - 0.05:
+            lines.append(Line("ripped to", p.fine(part.width_mm)))
+        if part.ends != "square":
+            lines.append(Line("ends", part.ends))
+        if part.sort.family == "joist":
+            lines.append(Line("span", f"{p.length(reach.span_mm)}, {reach.used * 100:.0f} % of allowed", "joist_span"))
+        if part.of != part.sort.name:
+            lines.append(Line("belongs to", part.of))
+        if part.lies:
+            x, y = plan.laid.main.told_at((min(q[0] for q in part.lies.points), min(q[1] for q in part.lies.points)))
+            lines.append(Line("near corner", f"{p.length(x)} along, {p.length(y)} out"))
+        out[part.label] = Thing(
+            f"{part.sort.name.capitalize()} {part.label}", STAKE.get(part.step, "frame"), tuple(lines)
+        )

@@ -1,0 +1,272 @@
+"""How hard every piece and every connector that carries is worked: headers, trimmers, rims, hangers, and what lifts.
+
+Joists and beams are sized from their spans in `supports`; here stands what their spans do not tell. Screening figures
+under the even load of the deck; each says its load, its moment and what it is held against.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from itertools import pairwise
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.reckoners.beam_span import SHARING
+from rowstake.core.reckoners.joist_span import REPETITIVE
+from rowstake.core.structure.beams import load_used
+from rowstake.core.structure.continuous import Bent, Loads, Point, Stretch, bend
+from rowstake.core.structure.timber import read_stick
+from rowstake.core.trades.deck.bearings import bearings_of
+from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.corners import Corner
+from rowstake.core.trades.deck.frame import Grid, Joist
+from rowstake.core.trades.deck.shape import Edge
+from rowstake.core.trades.deck.supports import Supports
+
+
+@dataclass(frozen=True, slots=True)
+class Worked:
+    """One member or connector: what it is, where (s, t), the share of what it holds that its load takes, what governs,
+    and its load and moment (kN, kN·m; a connector has no moment)."""
+
+    what: str
+    at: tuple[float, float]
+    used: float
+    governed_by: str
+    load_kn: float
+    moment_knm: float
+    span_mm: float
+    plies: int = 1
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """A line of joists with its bearings, the width of deck it carries, and its reactions (kN) under all of the load."""
+
+    joist: Joist
+    bearings: tuple[tuple[float, str], ...]
+    wide_mm: float
+    reactions: tuple[float, ...]
+
+    def at(self, t: float) -> float:
+        """The reaction at the bearing nearest t."""
+        nearest = min(range(len(self.bearings)), key=lambda i: abs(self.bearings[i][0] - t))
+        return self.reactions[nearest]
+
+
+def lines(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Line]:
+    """Every line of joists that has two bearings."""
+    out = []
+    for joist in grid.joists:
+        bears = bearings_of(joist, supports.under(joist.s))
+        wide = _wide(grid, joist)
+        if len(bears) > 1:
+            line = Stretch(joist.t0, joist.t1, brief.total_kpa * wide / 1000)
+            bent = bend([t for t, _ in bears], joist.t0, joist.t1, [line])
+            out.append(Line(joist, tuple(bears), wide, tuple(r / 1000 for r in bent.reactions)))
+    return out
+
+
+def _wide(grid: Grid, joist: Joist) -> float:
+    """Half the way to the joists on both sides, none further than the spacing (over a hole there is no deck); to the edge
+    where there is none."""
+    middle = (joist.t0 + joist.t1) / 2
+    beside = [j.s for j in grid.covering(middle) if abs(j.s - joist.s) > 1]
+    low = max((s for s in beside if s < joist.s), default=joist.s - grid.thick_mm)
+    high = min((s for s in beside if s > joist.s), default=joist.s + grid.thick_mm)
+    return (min(high, joist.s + grid.spacing_mm) - max(low, joist.s - grid.spacing_mm)) / 2
+
+
+def _joists(brief: DeckBrief, supports: Supports, own: list[Line]) -> Iterator[Worked]:
+    """The line of joists that works hardest as it lies: with what hangs past its beams, and cut at holes. Shear is taken
+    at the joist's depth from a bearing, as in the span tables."""
+    stick = read_stick(supports.joist.id)
+    live, hardest = brief.live_kpa / brief.total_kpa, None
+    for x in own:
+        places, load = [t for t, _ in x.bearings], brief.total_kpa * x.wide_mm / 1000
+        bent = bend(places, x.joist.t0, x.joist.t1, [Stretch(x.joist.t0, x.joist.t1, load)])
+        span = max(b - a for a, b in pairwise(places))
+        shear = max(0.0, bent.shear_n - load * stick.depth_mm)
+        used, governs = load_used(brief.species, stick, 1, REPETITIVE, span, bent.moment_nmm, shear, live)
+        if hardest is None or used > hardest.used:
+            at = (x.joist.s, places[0])
+            hardest = Worked("joist", at, used, governs, sum(bent.reactions) / 1000, bent.moment_nmm / 1e6, span)
+    if hardest:
+        yield hardest
+
+
+def _used(brief: DeckBrief, supports: Supports, plies: int, span: float, bent: Bent) -> tuple[float, str]:
+    stick = read_stick(supports.joist.id)
+    live = brief.live_kpa / brief.total_kpa
+    return load_used(brief.species, stick, plies, SHARING.get(plies, 1.15), span, bent.moment_nmm, bent.shear_n, live)
+
+
+def worked(brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[Corner]) -> list[Worked]:
+    """Everything beside joists and beams, the hardest worked first."""
+    own = lines(brief, grid, supports)
+    out = [
+        *_joists(brief, supports, own),
+        *_holes(brief, grid, supports, own),
+        *_hangers(supports, own),
+        *_lifts(brief, own),
+    ]
+    out += [_rim(brief, grid, supports, corner) for corner in corners]
+    return sorted(out, key=lambda w: -w.used)
+
+
+def _across_holes(grid: Grid) -> Iterator[tuple[Edge, list[Edge]]]:
+    """Every edge of a hole across the joists, with the two beside them."""
+    upright = [e for e in grid.edges if e.hole and abs(e.a[0] - e.b[0]) < 0.01]
+    for edge in grid.edges:
+        if edge.hole and abs(edge.a[0] - edge.b[0]) > 0.01:
+            yield edge, [e for e in upright if {e.a, e.b} & {edge.a, edge.b}]
+
+
+def _holes(brief: DeckBrief, grid: Grid, supports: Supports, own: list[Line]) -> Iterator[Worked]:
+    """Headers between their trimmers under the joists cut at a hole, the trimmers under the headers, and both hangers."""
+    at_trimmer: dict[float, list[Point]] = {}
+    beside = grid.thick_mm / 2 - 1  # a joist may meet the end of an edge with a part of its thickness
+    stub_rims: list[Worked] = []
+    for edge, sides in _across_holes(grid):
+        t, (s0, s1) = edge.a[1], sorted((edge.a[0], edge.b[0]))
+        cut = [
+            x
+            for x in own
+            if s0 - beside < x.joist.s < s1 + beside
+            and min(abs(x.joist.t0 - t), abs(x.joist.t1 - t)) < (grid.plies + 1) * grid.thick_mm
+        ]
+        loads: list[Stretch | Point] = [Point(min(max(x.joist.s, s0), s1), x.at(t) * 1000) for x in cut]
+        if not loads:
+            continue
+        bent = bend([s0, s1], s0, s1, loads)
+        plies = grid.headers[edge]
+        used, governs = _used(brief, supports, plies, s1 - s0, bent)
+        carried = sum(x.at(t) for x in cut)
+        yield Worked("header", ((s0 + s1) / 2, t), used, governs, carried, bent.moment_nmm / 1e6, s1 - s0, plies)
+        hung = max(bent.reactions) / 1000
+        rated = hanger_kn(supports, doubled=plies > 1)
+        yield Worked("hanger of a header", ((s0 + s1) / 2, t), hung / rated, "its rating", hung, 0.0, 0.0)
+        for side in sides:
+            reaction = bent.reactions[0 if abs(side.a[0] - s0) < 1 else 1]
+            at_trimmer.setdefault(side.a[0], []).append(Point(t, reaction))
+        stub_rims += _stub_rims(brief, grid, supports, cut, s0, s1)
+    yield from stub_rims
+    for s, points in at_trimmer.items():
+        yield from _trimmers(brief, grid, supports, own, s, points)
+
+
+def _stub_rims(brief: DeckBrief, grid: Grid, supports: Supports, cut: list[Line], s0: float, s1: float) -> list[Worked]:
+    """The rim between two trimmers where stubs between a hole and the edge bear on it."""
+    loads, t = [], 0.0
+    for x in cut:
+        for (at, by), reaction in zip(x.bearings, x.reactions, strict=True):
+            if by == "rim":
+                loads.append(Point(min(max(x.joist.s, s0), s1), reaction * 1000))
+                t = at
+    if not loads:
+        return []
+    bent = bend([s0, s1], s0, s1, loads)
+    used, governs = _used(brief, supports, 1, s1 - s0, bent)
+    return [
+        Worked(
+            "rim past a hole",
+            ((s0 + s1) / 2, t),
+            used,
+            governs,
+            sum(q.n for q in loads) / 1000,
+            bent.moment_nmm / 1e6,
+            s1 - s0,
+        )
+    ]
+
+
+def _trimmers(
+    brief: DeckBrief, grid: Grid, supports: Supports, own: list[Line], s: float, points: list[Point]
+) -> Iterator[Worked]:
+    """The joists beside a hole as one member, with their own strip of deck and the headers that hang on them."""
+    reach = grid.plies * grid.thick_mm + 1
+    plies = [x for x in own if abs(x.joist.s - s) < reach and x.joist.t0 < points[0].at < x.joist.t1]
+    if not plies:
+        return
+    line = max(plies, key=lambda x: x.joist.length_mm)
+    wide = sum(x.wide_mm for x in plies)
+    loads: Loads = [Stretch(line.joist.t0, line.joist.t1, brief.total_kpa * wide / 1000), *points]
+    places = [t for t, _ in line.bearings]
+    bent = bend(places, line.joist.t0, line.joist.t1, loads)
+    span = max(b - a for a, b in pairwise(places))
+    used, governs = _used(brief, supports, len(plies), span, bent)
+    carried = sum(bent.reactions) / 1000
+    yield Worked(
+        "trimmers", (line.joist.s, points[0].at), used, governs, carried, bent.moment_nmm / 1e6, span, len(plies)
+    )
+    for (t, by), reaction in zip(line.bearings, bent.reactions, strict=True):
+        if by in ("ledger", "header"):
+            each = reaction / 1000 / len(plies)
+            yield Worked(
+                "hanger of a trimmer", (line.joist.s, t), each / hanger_kn(supports), "its rating", each, 0.0, 0.0
+            )
+
+
+def hanger_kn(supports: Supports, doubled: bool = False) -> float:
+    """What the hanger for this joist is rated for, kN: the catalogue's careful figure for its depth; its maker's counts."""
+    facts = CATALOGUE.materials.deck
+    rated = [h.kn for h in facts.hangers if supports.joist.width_mm >= h.depth_mm - 0.5] or [facts.hangers[0].kn]
+    return max(rated) * (facts.hanger_doubled if doubled else 1.0)
+
+
+def _hangers(supports: Supports, own: list[Line]) -> Iterator[Worked]:
+    """The hanger that carries most, of those at a ledger or a header; in flush beams, of both sides of a beam."""
+    loads = [
+        (reaction, (x.joist.s, t))
+        for x in own
+        for (t, by), reaction in zip(x.bearings, x.reactions, strict=True)
+        if by in ("ledger", "header")
+    ]
+    if supports.flush:
+        for x in own:
+            places = [t for t, _ in x.bearings]
+            for i, (a, b) in enumerate(pairwise(places)):
+                load = sum(x.reactions) / (places[-1] - places[0] or 1.0) * (b - a) / 2
+                loads.append((load, (x.joist.s, places[i])))
+    if loads:
+        most, at = max(loads)
+        yield Worked("joist hanger", at, most / hanger_kn(supports), "its rating", most, 0.0, 0.0)
+
+
+def _lifts(brief: DeckBrief, own: list[Line]) -> Iterator[Worked]:
+    """Joists that lift at a bearing when only what hangs past the others is loaded; told as the lift over nothing."""
+    dead = brief.deck.loads.dead_kpa
+    worst: Worked | None = None
+    for x in own:
+        places = [t for t, _ in x.bearings]
+        ends = ((x.joist.t0, places[0]), (places[-1], x.joist.t1))
+        for n, (a, b) in enumerate(ends):
+            if b - a < 1:
+                continue
+            own_weight = Stretch(x.joist.t0, x.joist.t1, dead * x.wide_mm / 1000)
+            bent = bend(places, x.joist.t0, x.joist.t1, [own_weight, Stretch(a, b, brief.live_kpa * x.wide_mm / 1000)])
+            away = bent.reactions[-1 if n == 0 else 0] if len(places) == 2 else min(bent.reactions)
+            if away < -1.0 and (worst is None or -away / 1000 > worst.load_kn):
+                t = places[bent.reactions.index(min(bent.reactions))]
+                worst = Worked(
+                    "lift", (x.joist.s, t), 1.0 - away / 1000, "what hangs past the beam", -away / 1000, 0.0, b - a
+                )
+    if worst:
+        yield worst
+
+
+def _rim(brief: DeckBrief, grid: Grid, supports: Supports, corner: Corner) -> Worked:
+    """The rim of a clipped corner between its post and the beam (or wall) it crosses."""
+    loads = [Point(x, n) for x, n in corner.loads]
+    bent = bend([0.0, corner.span_mm], 0.0, corner.span_mm, loads)
+    used, governs = _used(brief, supports, grid.plies, corner.span_mm, bent)
+    return Worked(
+        "rim of a clipped corner",
+        corner.at,
+        used,
+        governs,
+        sum(q.n for q in loads) / 1000,
+        bent.moment_nmm / 1e6,
+        corner.span_mm,
+        grid.plies,
+    )

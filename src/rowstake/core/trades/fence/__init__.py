@@ -1,0 +1,61 @@
+"""Fences: a line, its ground, holes, rails, skin and gates."""
+
+from __future__ import annotations
+
+from rowstake.core.drawing.scene import Scene
+from rowstake.core.trade import Trade
+from rowstake.core.trades.fence import edits as e
+from rowstake.core.trades.fence.comparisons import ways_over_ground, what_the_wind_asks
+from rowstake.core.trades.fence.document import FenceJob
+from rowstake.core.trades.fence.drawing import fence_scenes
+from rowstake.core.trades.fence.drawing.elevation import elevation_scene
+from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.trades.fence.plan import plan_fence
+from rowstake.core.trades.fence.second_look import second_look
+from rowstake.core.trades.fence.views.card import fence_card
+from rowstake.core.trades.fence.views.choices import choices
+from rowstake.core.trades.fence.views.figures import figures
+from rowstake.core.trades.fence.views.order import needs
+from rowstake.core.trades.fence.views.own import FenceDesk, fence_own
+from rowstake.core.trades.fence.views.schedules import fence_schedules
+from rowstake.core.trades.fence.views.stakes import stakes
+from rowstake.core.trades.fence.views.strips import strips
+from rowstake.core.trades.fence.views.tapes import tapes
+from rowstake.core.trades.fence.views.things import things
+
+
+def _picture(plan: FencePlan) -> Scene:
+    return elevation_scene(plan)
+
+
+TRADE: Trade = Trade(
+    id="fence",
+    document=FenceJob,
+    plan=lambda job: plan_fence(job, TRADE),
+    stages=("site", "line", "ground", "holes", "frame", "skin", "gates", "buy"),
+    figures=figures,
+    stakes=stakes,
+    choices=choices,
+    things=things,
+    tapes=tapes,
+    scenes=fence_scenes,
+    picture=_picture,
+    card=fence_card,
+    needs=needs,
+    strips=strips,
+    schedules=fence_schedules,
+    year=lambda plan: (plan.laid.year, plan.brief.board.width_mm),
+    own=fence_own,
+    own_type=FenceDesk,
+    edits={
+        e.ChooseStyle: e.style, e.ChangeLeg: e.leg, e.AddLeg: e.add_leg, e.RemoveLeg: e.remove_leg, e.MoveCorner: e.move_corner,
+        e.AddGate: e.add_gate, e.ChangeGate: e.change, e.RemoveGate: e.remove, e.AddObstacle: e.add_obstacle,
+        e.ChangeObstacle: e.change, e.RemoveObstacle: e.remove, e.SetLevels: e.levels,
+    },
+    sections={
+        "fence.posts.size": ("post",), "fence.posts.gate_size": ("post",), "fence.rails.size": ("rail",), "fence.gate_frame.frame": ("rail",),
+        "fence.skin.board": ("board", "sheet"), "fence.trims.gravel_board": ("board", "rail"), "fence.trims.cap_rail": ("rail", "board"),
+    },
+    comparisons={"slopes": ways_over_ground, "wind": what_the_wind_asks},
+    second_look=second_look,
+)  # fmt: skip

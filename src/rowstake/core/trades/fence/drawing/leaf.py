@@ -1,0 +1,72 @@
+"""One leaf from its frame side, to scale: frame, brace, boards behind, bars, gaps and sizes."""
+
+from __future__ import annotations
+
+from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.parts import Part
+from rowstake.core.trades.fence.gates import Built
+from rowstake.core.trades.fence.laid import FencePlan
+
+ORDER: tuple[Look, ...] = ("board", "rail", "frame", "brace")
+
+
+def leaf_scene(planned: FencePlan, built: Built) -> Scene:
+    """The first leaf of a gate between its posts; the second is its mirror."""
+    board, p, frame = Board(), planned.brief.printer, planned.brief.fence.gate_frame
+    opening = next(o for o in planned.laid.layout.openings if o.gate.id == built.gate.id)
+    name = f"{built.gate.id}a" if built.gate.leaves == 2 else built.gate.id
+    own = [q for q in built.parts if q.place and q.label.startswith((f"{name}-", f"{name} bar")) and q.sort.look]
+    low = min(q.place.bottom_mm for q in own if q.place)
+    zero = opening.left_mm
+    for post, near in ((opening.left, True), (opening.right, False)):
+        x = -post.face_mm if near else opening.right_mm - zero
+        if near or built.gate.leaves == 1:
+            board.rect(
+                x,
+                planned.laid.levels.ground[post.label] - low,
+                x + post.face_mm,
+                planned.laid.levels.tops[post.label] - low,
+                "post",
+                post.label,
+            )
+    for look in ORDER:
+        for part in own:
+            if part.sort.look == look:
+                _draw(board, part, zero, low, look)
+    width, height = built.leaf.leaf_width_mm, built.leaf_height_mm
+    hinged = built.gate.leaves == 2 or built.gate.hinge == "start"
+    left = frame.hinge_gap_mm if hinged else frame.latch_gap_mm
+    _hinges(board, built, left if hinged else left + width, height)
+    board.dim((left, 0.0), (left + width, 0.0), p.length(width), -1.2)
+    board.dim((left, 0.0), (left, height), p.length(height), 3.2)
+    foot, head = (left, left + width) if hinged else (left + width, left)
+    board.line((foot, 0.0), (head, height), "quiet", hidden=True)
+    board.text((left + width / 2, height + 240), f"diagonals {p.length(built.leaf.diagonal_mm)}", "label")
+    board.text((left + width / 2, height + 150), f"brace {p.length(built.brace_mm)} at {built.brace_deg:.1f}°", "label")
+    gaps = f"{p.fine(frame.hinge_gap_mm)} at the hinges, {p.fine(frame.latch_gap_mm)} at the latch"
+    board.text((left + width / 2, height + 60), gaps, "quiet")
+    if built.panel.bars:
+        under = built.panel.boards_mm
+        board.dim((left + width, under), (left + width, under + frame.bars_mm), p.length(frame.bars_mm), -1.2)
+    leaves = "" if built.gate.leaves == 1 else ", first leaf of two"
+    joint = ", half-lapped" if frame.joint == "half_lap" else ""
+    return board.scene(f"leaf_{built.gate.id}", f"Gate {built.gate.id} from its frame side{leaves}{joint}", 160.0)
+
+
+def _draw(board: Board, part: Part, zero: float, low: float, look: Look) -> None:
+    if part.place is None:
+        return
+    x0, x1 = part.place.left_mm - zero, part.place.right_mm - zero
+    y0, y1 = part.place.bottom_mm - low, part.place.top_mm - low
+    if look == "brace":
+        a, b = (x1, x0) if "leaning" in part.kind else (x0, x1)
+        board.line((a, y0), (b, y1), look, part.label)
+    else:
+        board.add(Shape("poly", ((x0, y0), (x1, y0), (x1, y1), (x0, y1)), look, part.label, hidden=look == "board"))
+
+
+def _hinges(board: Board, built: Built, x: float, height: float) -> None:
+    """Where the hinges go: on the rails, the third in the middle."""
+    marks = [0.12, 0.88] if built.hinges_per_leaf == 2 else [0.12, 0.5, 0.88]
+    for share in marks:
+        board.add(Shape("circle", ((x, height * share),), "mark", radius_mm=18))

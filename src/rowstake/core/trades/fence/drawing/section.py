@@ -1,0 +1,84 @@
+"""The section through a hole: layers, post, ground, frost, and the marks to set it by."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.trades.fence.holes import HoleKind
+from rowstake.core.trades.fence.laid import FencePlan
+
+LOOKS: dict[str, Look] = {"concrete": "concrete", "foam": "concrete", "gravel": "gravel", "soil": "hole"}
+
+
+def section_scene(planned: FencePlan, kind: HoleKind) -> Scene:
+    """One kind of hole, to scale, from below the gravel to the top of the post."""
+    if not kind.dug:
+        return _base_scene(planned, kind)
+    board, brief, p = Board(), planned.brief, planned.brief.printer
+    hole, radius, half = kind.hole, kind.diameter_mm / 2, kind.post.thickness_mm / 2
+    above, wide = kind.above_mm, max(kind.diameter_mm * 1.15, 420.0)
+    top = min(above, max(700.0, hole.hole_depth_mm * 0.5)) if above > hole.hole_depth_mm else above
+    board.add(Shape("poly", ((-wide, 0), (-radius, 0), (-radius, -hole.hole_depth_mm), (radius, -hole.hole_depth_mm),
+                             (radius, 0), (wide, 0), (wide, -hole.hole_depth_mm - 120), (-wide, -hole.hole_depth_mm - 120)),
+                    "hole"))  # fmt: skip
+    board.line((-wide, 0.0), (-radius, 0.0), "ground")
+    board.line((radius, 0.0), (wide, 0.0), "ground")
+    for layer in kind.layers:
+        look = LOOKS[layer.material]
+        if layer.domed:
+            points = ((-radius, layer.bottom_mm), (radius, layer.bottom_mm), (radius, 0.0), (half, layer.top_mm),
+                      (-half, layer.top_mm), (-radius, 0.0))  # fmt: skip
+            board.add(Shape("poly", points, look, layer.what))
+        else:
+            board.rect(-radius, layer.bottom_mm, radius, layer.top_mm, look, layer.what)
+    board.rect(-half, -hole.embedment_mm, half, top, "post")
+    frost = brief.job.site.frost_depth_mm
+    if frost:
+        board.line((-wide, -frost), (wide, -frost), "frost", hidden=True)
+        board.text((-wide * 0.72, -frost + 24), "frost", "quiet")
+    board.dim((-radius, -hole.hole_depth_mm), (-radius, 0.0), p.length(hole.hole_depth_mm), 1.6)
+    board.dim((radius, 0.0), (radius, -hole.embedment_mm), p.length(hole.embedment_mm), 1.6)
+    if brief.fence.posts.gravel_mm:
+        board.dim(
+            (radius, -hole.embedment_mm),
+            (radius, -hole.hole_depth_mm),
+            p.length(brief.fence.posts.gravel_mm),
+            1.6,
+        )
+    board.dim((-radius, -hole.hole_depth_mm), (radius, -hole.hole_depth_mm), p.length(kind.diameter_mm), -1.0)
+    more = "" if top >= above else f"{p.length(above)} above ground"
+    if more:
+        board.text((0.0, top + 60), more, "label")
+    else:
+        board.dim((half, top), (half, 0.0), p.length(above), 1.4)
+    twice = ", widened for a second post" if kind.each > 1 else ""
+    return board.scene(f"section_{kind.setting.name}", f"Hole of the {kind.plural}{twice}", 90.0)
+
+
+def _base_scene(planned: FencePlan, kind: HoleKind) -> Scene:
+    """A post without a hole: on its base over a slab or wall, or bolted to the back of a wall; seen along the line."""
+    board, p, posts = Board(), planned.brief.printer, planned.brief.fence.posts
+    deep, reach, above = kind.post.width_mm, kind.hole.embedment_mm, kind.above_mm
+    low, wall = -posts.wall_over_soil_mm, posts.wall_thick_mm
+    top = min(above, 900.0)
+    if reach < 0:
+        wide = wall if kind.setting.walled else 700.0
+        bottom = low if kind.setting.walled else -150.0
+        board.rect(-wide / 2, bottom, wide / 2, 0.0, "concrete", "masonry")
+        board.rect(-deep / 2 - 8, 0.0, deep / 2 + 8, -reach, "frame", "base")
+        board.rect(-deep / 2, -reach, deep / 2, top, "post")
+        board.dim((-deep / 2, 0.0), (-deep / 2, -reach), p.length(-reach), 1.6)
+        low = bottom
+    else:
+        board.rect(0.0, low, wall, 0.0, "concrete", "masonry")
+        board.rect(-deep, -reach, 0.0, top, "post")
+        for n in range(CATALOGUE.materials.masonry.bolts_per_post):
+            y = -reach * (0.15 + 0.7 * n / max(CATALOGUE.materials.masonry.bolts_per_post - 1, 1))
+            board.line((-deep - 20, y), (wall + 20, y), "brace")
+        board.dim((-deep, -reach), (-deep, 0.0), p.length(reach), 1.6)
+        board.dim((0.0, low), (wall, low), p.length(wall), -1.0)
+    if kind.setting.walled:
+        board.line((-wall - 300, low), (-deep if reach > 0 else -wall / 2, low), "ground")
+        board.line((wall if reach > 0 else wall / 2, low), (wall + 300, low), "ground")
+    board.text((0.0, top + 60), f"{p.length(above)} above what it stands on", "label")
+    return board.scene(f"section_{kind.setting.name}", f"{kind.plural.capitalize()}: {kind.method.name}", 90.0)

@@ -1,0 +1,286 @@
+"""One gate: its leaves in their opening, each with frame, brace, boards and hardware."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass
+from itertools import pairwise
+
+from rowstake.core.catalogue import CATALOGUE, Section, Species
+from rowstake.core.fasteners import Sold
+from rowstake.core.faults import refuse
+from rowstake.core.goods import Good, timber
+from rowstake.core.measure import Printer
+from rowstake.core.parts import Part, Place
+from rowstake.core.reckoners.base import up
+from rowstake.core.reckoners.gate_leaf import GateLeaf, Leaf
+from rowstake.core.reckoners.gate_leaf import run as gate_leaf
+from rowstake.core.reckoners.picket_gaps import PicketGaps
+from rowstake.core.reckoners.picket_gaps import run as picket_gaps
+from rowstake.core.trades.fence.document import Gate, GateFrame
+from rowstake.core.trades.fence.gates.rehearsal import Ground, Swing, rehearse
+
+Boards = Callable[[float, float], tuple[tuple[float, float], ...]]
+"""The fence's pattern from a station over a width: (left, width) of each board, from that station."""
+
+
+def _level(_: float) -> float:
+    return 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class LeafBrief:
+    """What a gate needs to know of its fence. Lengths in mm; `left_mm` is the near edge of the opening."""
+
+    gate: Gate
+    leg: int
+    left_mm: float
+    opening_mm: float
+    height_mm: float
+    bottom_mm: float
+    hinge_gap_mm: float
+    latch_gap_mm: float
+    frame: Section
+    board: Section
+    species: Species
+    board_screw: Good
+    per_crossing: int
+    boards: Boards
+    bars: GateFrame
+    printer: Printer
+    sold: Sold
+    along: bool = False
+    faces: int = 1
+    """Faces of the leaf that carry boards: two for sheets on both."""
+    ground: Ground = _level
+
+
+@dataclass(frozen=True, slots=True)
+class Built:
+    """A gate worked out: its figures and its parts. Weights are of soaked timber, kg."""
+
+    gate: Gate
+    leaf: Leaf
+    leaf_height_mm: float
+    brace_mm: float
+    brace_deg: float
+    panel: Panels
+    weight_kg: float
+    hinge: Good
+    hinge_kg: float
+    """The heaviest leaf this hinge is made for."""
+    hinges_per_leaf: int
+    parts: tuple[Part, ...]
+    swings: tuple[Swing, ...]
+
+    @property
+    def hung(self) -> list[Swing]:
+        """The ways its leaves are hung: both hinge sides for two leaves, else the one chosen."""
+        sides = ("start", "end") if self.gate.leaves == 2 else (self.gate.hinge,)
+        return [s for s in self.swings if s.swing == self.gate.swing and s.hinge in sides]
+
+
+def _leaf_left(b: LeafBrief, leaf: Leaf, number: int) -> float:
+    """Near edge of a leaf. The hinge gap is at the hinge post, the latch gap at the other side."""
+    if b.gate.leaves == 2:
+        return b.left_mm + b.hinge_gap_mm + number * (leaf.leaf_width_mm + b.latch_gap_mm)
+    return b.left_mm + (b.hinge_gap_mm if b.gate.hinge == "start" else b.latch_gap_mm)
+
+
+def _hinged_at_start(b: LeafBrief, number: int) -> bool:
+    return number == 0 if b.gate.leaves == 2 else b.gate.hinge == "start"
+
+
+@dataclass(frozen=True, slots=True)
+class Panels:
+    """How a leaf is divided from the bottom: boards up to `boards_mm`, and over a middle rail a panel of bars."""
+
+    boards_mm: float
+    bars: tuple[float, ...]
+    bar_cut_mm: float
+    bar_gap_mm: float
+
+
+def panels(b: LeafBrief, leaf_width_mm: float, boards: tuple[tuple[float, float], ...]) -> Panels:
+    """Bars equally spaced, or one on the middle of each board. Raises `JobFault` where they leave no room for boards."""
+    bars, face = b.bars, b.frame.width_mm
+    if not bars.bars_mm:
+        return Panels(b.height_mm, (), 0.0, 0.0)
+    height = b.height_mm - face - bars.bars_mm
+    if height < 4 * face:
+        raise refuse(
+            "fence.gate_frame.bars_mm", b.printer.length(bars.bars_mm), f"up to {b.printer.length(b.height_mm - 5 * face)} in this leaf",
+            f"The bars of gate {b.gate.id} leave no room for boards",
+        )  # fmt: skip
+    inner = leaf_width_mm - 2 * face
+    cut = bars.bars_mm - 2 * bars.connector_mm
+    if cut <= 0:
+        raise refuse("fence.gate_frame.connector_mm", f"{bars.connector_mm:g} mm", "less than half the bars' panel",
+                     "The connectors take up the whole of a bar")  # fmt: skip
+    if bars.bars_on == "boards":
+        middles = [at + width / 2 - face for at, width in boards]
+        kept = tuple(m - bars.bar_mm / 2 for m in middles if bars.bar_mm < m < inner - bars.bar_mm)
+        gaps = [y - x - bars.bar_mm for x, y in pairwise(kept)]
+        return Panels(height, kept, cut, max(gaps, default=0.0))
+    out = picket_gaps(PicketGaps(clear_mm=inner, width_mm=bars.bar_mm, edges="gap", max_gap_mm=bars.bar_gap_mm))
+    return Panels(height, tuple(out.marks_mm), cut, out.gap_mm)
+
+
+def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
+    """Stiles full height, rails between them or half-lapped, one brace, the boards and the bars of one leaf."""
+    left, right = _leaf_left(b, leaf, number), _leaf_left(b, leaf, number) + leaf.leaf_width_mm
+    low, high, face = b.bottom_mm, b.bottom_mm + b.height_mm, b.frame.width_mm
+    of = f"gate {b.gate.id}"
+    boards = b.boards(low, b.height_mm) if b.along else b.boards(left, leaf.leaf_width_mm)
+    panel = panels(b, leaf.leaf_width_mm, () if b.along else boards)
+    lap = (
+        f"half-lapped {b.printer.length(face)} long, {b.printer.fine(b.frame.thickness_mm / 2)} deep"
+        if b.bars.joint == "half_lap"
+        else "square"
+    )
+
+    def stick(code: str, kind: str, length: float, place: Place, ends: str = "square") -> Part:
+        return Part(f"{name}-{code}", kind, "gates", timber(b.frame.id), of, length, face, ends, place=place)
+
+    def rail(code: str, bottom: float) -> Part:
+        a, z = (left, right) if lap != "square" else (left + face, right - face)
+        return stick(code, "gate rail", z - a, Place(b.leg, a, z, bottom, bottom + face), lap)
+
+    inner = leaf.leaf_width_mm - 2 * face
+    under = low + panel.boards_mm if panel.bars else high
+    length, angle = brace(inner, under - low - 2 * face)
+    ends = f"two cuts each end, {angle:.1f}° and {90 - angle:.1f}°, to a point"
+    lean = "brace" if _hinged_at_start(b, number) else "brace leaning left"
+    out = [
+        stick("S1", "stile", b.height_mm, Place(b.leg, left, left + face, low, high), lap),
+        stick("S2", "stile", b.height_mm, Place(b.leg, right - face, right, low, high), lap),
+        rail("T", high - face),
+        *([rail("M", under - face)] if panel.bars else []),
+        rail("B", low),
+        stick("X", lean, length, Place(b.leg, left + face, right - face, low + face, under - face), ends),
+    ]
+    top = b.height_mm if not panel.bars else panel.boards_mm
+    number_of = screws = 0
+    for face in range(b.faces):
+        for at, width in boards:
+            if b.along and at + width > top + 0.05:
+                continue
+            number_of += 1
+            ends = "ripped" if width < b.board.width_mm - 0.05 else "square"
+            length = leaf.leaf_width_mm if b.along else top
+            place = (
+                Place(b.leg, left, right, low + at, low + at + width)
+                if b.along
+                else Place(b.leg, left + at, left + at + width, low, low + top)
+            )
+            label = f"{name}-{number_of}" + " back" * face
+            out.append(Part(label, "gate board", "gates", timber(b.board.id), of, length, width, ends, place=place))
+            screws += _board_screws(b, length, width, bool(panel.bars))
+    for n, at in enumerate(panel.bars, 1):
+        x, foot = left + face + at, under + b.bars.connector_mm
+        out.append(
+            Part(f"{name} bar {n}", "bar", "gates", b.sold.good("bar", b.bars.bar_mm, panel.bar_cut_mm), of,
+                 unit="each", place=Place(b.leg, x, x + b.bars.bar_mm, foot, foot + panel.bar_cut_mm))
+        )  # fmt: skip
+    if panel.bars:
+        out.append(Part(f"{name} connectors", "hardware", "gates", b.sold.good("bar_connector", b.bars.bar_mm), of,
+                        amount=2 * len(panel.bars), unit="each"))  # fmt: skip
+    out.append(Part(f"{name} board screws", "board screw", "gates", b.board_screw, of, amount=screws, unit="each"))
+    joints = 4 + 2 * bool(panel.bars)
+    screw = b.sold.screw("screw", b.frame.thickness_mm * (1.8 if b.bars.joint == "half_lap" else 2.2))[0]
+    held = joints * FRAME_SCREWS + 2 * FRAME_SCREWS
+    out.append(Part(f"{name} frame screws", "frame screw", "gates", screw, of, amount=held, unit="each"))
+    return out
+
+
+def _board_screws(b: LeafBrief, length_mm: float, width_mm: float, divided: bool) -> int:
+    """A sheet is screwed all round; a board at every rail and at the brace behind it."""
+    if b.board.use == "sheet":
+        every = CATALOGUE.materials.sheets.screw_every_mm
+        return 2 * (up(length_mm / every) + up(width_mm / every))
+    return (2 if divided else 3) * max(b.per_crossing, 1)
+
+
+FRAME_SCREWS = 4
+"""At every joint of a leaf's frame and at both ends of its brace."""
+
+
+def brace(inner_width_mm: float, inner_height_mm: float) -> tuple[float, float]:
+    """Length point to point of a brace from corner to corner inside the frame, and its angle to the rail (°)."""
+    if inner_width_mm <= 0 or inner_height_mm <= 0:
+        return 0.0, 0.0
+    angle = math.degrees(math.atan2(inner_height_mm, inner_width_mm))
+    return math.hypot(inner_width_mm, inner_height_mm), angle
+
+
+def _hardware(b: LeafBrief, hinge: Good, per_leaf: int) -> list[Part]:
+    of = f"gate {b.gate.id}"
+
+    def item(what: Good, count: float = 1) -> Part:
+        return Part(f"{b.gate.id} {what.words}", "hardware", "gates", what, of, amount=count, unit="each")
+
+    out = [item(hinge, per_leaf * b.gate.leaves), item(b.sold.good("latch"))]
+    if b.gate.leaves == 2:
+        out.append(item(b.sold.good("drop_bolt")))
+    if b.gate.wheel:
+        out.append(item(b.sold.good("gate_wheel"), b.gate.leaves))
+    if b.gate.stop:
+        out.append(item(b.sold.good("ground_stop")))
+    return out
+
+
+def build(b: LeafBrief) -> Built:
+    """Raises `JobFault` when no leaf fits into the opening."""
+    facts = CATALOGUE.materials.gates
+    leaf = gate_leaf(
+        GateLeaf(
+            opening_mm=b.opening_mm,
+            leaves=b.gate.leaves,
+            hinge_gap_mm=b.hinge_gap_mm,
+            latch_gap_mm=b.latch_gap_mm,
+            leaf_height_mm=b.height_mm,
+        )
+    )
+    least = 2 * b.frame.width_mm
+    if leaf.leaf_width_mm <= least or b.height_mm <= least:
+        raise refuse(
+            f"fence.gates.{b.gate.id}.opening_mm", b.printer.length(b.opening_mm), f"leaves over {b.printer.length(least)} wide and high",
+            f"Gate {b.gate.id} is too small for a frame of {b.frame.name}",
+        )  # fmt: skip
+    names = [b.gate.id] if b.gate.leaves == 1 else [f"{b.gate.id}a", f"{b.gate.id}b"]
+    parts = [part for i, name in enumerate(names) for part in _leaf_parts(b, leaf, i, name)]
+    soaked = b.species.density_kg_m3 * facts.soaked
+    pieces = [(p, b.board if p.kind == "gate board" else b.frame) for p in parts if p.unit == "piece"]
+    weight = sum(section.kg(p.length_mm, p.width_mm, soaked) for p, section in pieces) / b.gate.leaves
+    hinge = next((h for h in facts.hinges if h.up_to_kg >= weight), facts.hinges[-1])
+    per_leaf = 3 if b.height_mm > facts.third_hinge_over_mm else 2
+    first = b.boards(_leaf_left(b, leaf, 0), leaf.leaf_width_mm)
+    panel = panels(b, leaf.leaf_width_mm, () if b.along else first)
+    under = panel.boards_mm if panel.bars else b.height_mm
+    length, angle = brace(leaf.leaf_width_mm - 2 * b.frame.width_mm, under - 2 * b.frame.width_mm)
+    named = b.sold.good(hinge.good, hinge.size_mm)
+    parts.extend(_hardware(b, named, per_leaf))
+    swings = rehearse(
+        b.gate,
+        b.left_mm,
+        b.left_mm + b.opening_mm,
+        leaf.leaf_width_mm,
+        (b.hinge_gap_mm, b.latch_gap_mm),
+        b.bottom_mm,
+        b.ground,
+    )
+    return Built(
+        b.gate,
+        leaf,
+        b.height_mm,
+        length,
+        angle,
+        panel,
+        weight,
+        named,
+        hinge.up_to_kg,
+        per_leaf,
+        tuple(parts),
+        tuple(swings),
+    )

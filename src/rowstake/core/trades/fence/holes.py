@@ -1,0 +1,409 @@
+"""Every post's hole: depth, width, layers, the post to buy, and the gust its bay stands."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from rowstake.core.catalogue import CATALOGUE, MethodEntry, Section
+from rowstake.core.goods import Good, timber
+from rowstake.core.parts import Notebook, Part, Place
+from rowstake.core.reckoners.fence_wind import FenceWind, Stands
+from rowstake.core.reckoners.fence_wind import run as fence_wind
+from rowstake.core.reckoners.post_hole import WORDS, Hole, PostHole
+from rowstake.core.reckoners.post_hole import run as post_hole
+from rowstake.core.setting import HoleSize, Layer, Masonry, methods
+from rowstake.core.trades.fence.layout import Bay, Layout, Opening, Post
+from rowstake.core.trades.fence.levels import Levels
+from rowstake.core.trades.fence.resolve import Brief, face_mm
+
+
+@dataclass(frozen=True, slots=True)
+class Setting:
+    """What makes two posts alike: gate posts and others, the way they are set, and whether a wall lifts the fence."""
+
+    gate: bool
+    method: str
+    walled: bool
+
+    @property
+    def name(self) -> str:
+        """`line`, `gate`, `line_plate`…: part of the names of drawings and workings."""
+        words = ["gate" if self.gate else "line"] + [self.method] * self.walled
+        return "_".join(words)
+
+
+@dataclass(frozen=True, slots=True)
+class HoleKind:
+    """What the holes of one kind of post share. Posts without a hole have a hole depth of 0 and no layers."""
+
+    setting: Setting
+    post: Section
+    method: MethodEntry
+    above_mm: float
+    """The tallest post of this kind above its ground: it sets the depth of all."""
+    hole: Hole
+    diameter_mm: float
+    layers: tuple[Layer, ...]
+    spoil_m3: float
+    hardware: tuple[tuple[Good, int], ...]
+    each: int
+    """How many posts stand here in the one hole: two where posts are doubled, and the hole is widened for the second."""
+
+    @property
+    def gate(self) -> bool:
+        return self.setting.gate
+
+    @property
+    def dug(self) -> bool:
+        return self.hole.hole_depth_mm > 0
+
+    @property
+    def key(self) -> str:
+        """Before the keys of its workings."""
+        return "gate_" * self.gate + (f"{self.setting.method}_" if self.setting.walled else "")
+
+    @property
+    def name(self) -> str:
+        return ("gate post" if self.gate else "post") + " at the wall" * self.setting.walled
+
+    @property
+    def plural(self) -> str:
+        return ("gate posts" if self.gate else "posts") + " at the wall" * self.setting.walled
+
+    @property
+    def depth_stick_mm(self) -> float:
+        """From the foot of the post to the mark of the stick that hangs it at its height."""
+        return self.hole.embedment_mm
+
+
+@dataclass(frozen=True, slots=True)
+class PostCut:
+    """One post: above its ground, its whole length, the stock it is cut from (None: no stock reaches) and the trim."""
+
+    above_mm: float
+    length_mm: float
+    stock_mm: float | None
+    trim_mm: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class Holds:
+    """What a bay stands on one kind of post: `gives` is what reaches its limit first."""
+
+    stands: Stands
+    holds_to_mps: float
+    gives: Literal["post", "earth", "base"]
+
+
+@dataclass(frozen=True, slots=True)
+class BayGust:
+    """What one kind of bay stands: bays (or the opening of a gate) with the same centres, height and posts."""
+
+    where: tuple[str, ...]
+    centres_mm: float
+    height_mm: float
+    setting: Setting
+    holds: Holds
+
+    @property
+    def stands(self) -> Stands:
+        return self.holds.stands
+
+    @property
+    def gate(self) -> bool:
+        return self.setting.gate
+
+
+GIVES = {"post": "the post", "earth": "the earth", "base": "what the post is bolted to"}
+
+
+def _width_carried(layout: Layout, gate: bool) -> float:
+    """The widest stretch of wind a post of this kind carries, mm."""
+    if gate:
+        return max((_gate_width(layout, o) for o in layout.openings), default=0.0)
+    return max((b.centres_mm for b in layout.bays), default=0.0)
+
+
+def _gate_width(layout: Layout, opening: Opening) -> float:
+    """Half the opening's leaves and half the widest bay beside it."""
+    posts = {opening.left.label, opening.right.label}
+    beside = max((b.centres_mm for b in layout.bays if {b.left.label, b.right.label} & posts), default=0.0)
+    return (opening.right_mm - opening.left_mm + beside) / 2
+
+
+class Digger:
+    """Works out every kind of hole of a layout."""
+
+    def __init__(self, brief: Brief, layout: Layout, levels: Levels, solidity: float) -> None:
+        self.brief, self.layout, self.levels, self.solidity = brief, layout, levels, solidity
+        used = dict.fromkeys(self.setting_of(post) for post in layout.posts)
+        self.kinds = {setting: self._kind(setting) for setting in used}
+
+    def setting_of(self, post: Post) -> Setting:
+        walled = post.label in self.levels.walled
+        return Setting(post.gate, self.brief.method_of(walled).id, walled)
+
+    @property
+    def usual(self) -> HoleKind:
+        """The kind the headline figures tell of: line posts in the soil where there are any."""
+        return min(self.kinds.values(), key=lambda k: (not k.dug, k.gate, k.setting.walled))
+
+    @property
+    def holes(self) -> int:
+        """How many holes are dug."""
+        return sum(self.of(post).dug for post in self.layout.posts)
+
+    def section(self, gate: bool) -> Section:
+        return self.brief.gate_post if gate else self.brief.post
+
+    def each(self, gate: bool) -> int:
+        return (
+            2 if self.brief.fence.posts.doubled == "all" or (gate and self.brief.fence.posts.doubled == "gates") else 1
+        )
+
+    def size(self, gate: bool, embedment_mm: float) -> HoleSize:
+        """The hole of one post; of two, widened once by the second, which stands against the first across the line."""
+        post, more = self.section(gate), self.each(gate) - 1
+        return HoleSize(
+            self.brief.hole_mm(post),
+            embedment_mm,
+            self.brief.fence.posts.gravel_mm,
+            face_mm(post),
+            post.width_mm * (1 + more),
+            post.width_mm * more,
+        )
+
+    def exposed_mm(self, *posts: Post) -> float:
+        """The face that the wind meets: from the lowest ground at these posts to the top of the boards."""
+        proud = self.brief.fence.posts.proud_mm
+        return max(self.levels.above_mm(post) for post in posts) - proud
+
+    def gust(self, setting: Setting, width_mm: float, height_mm: float, embedment_mm: float) -> Holds:
+        """What a bay of this width and height stands on posts of this kind at this depth. Doubled posts share it; the earth
+        round their one hole takes all of it."""
+        stands = self._wind(setting, width_mm, height_mm, embedment_mm)
+        if (each := self.each(setting.gate)) > 1:
+            capacity = stands.post_capacity_nm * each
+            site = self.brief.job.site.gust_mps
+            by_post, by_earth = site * math.sqrt(capacity / stands.moment_nm), stands.earth_holds_mps
+            stands = stands.model_copy(
+                update={
+                    "post_capacity_nm": capacity,
+                    "holds_to_mps": min(by_post, by_earth),
+                    "governed_by": "post" if by_post < by_earth else "embedment",
+                }
+            )
+        return self._held(setting, stands)
+
+    def _wind(self, setting: Setting, width_mm: float, height_mm: float, embedment_mm: float) -> Stands:
+        brief, method = self.brief, methods()[setting.method]
+        return fence_wind(
+            FenceWind(
+                height_mm=height_mm,
+                bay_mm=width_mm,
+                solidity=self.solidity,
+                exposure=brief.job.site.exposure,
+                wind_mps=brief.job.site.gust_mps,
+                species=brief.species.id,
+                post_size=self.section(setting.gate).id,
+                hole_diameter_mm=method.bearing_width_mm(self.size(setting.gate, embedment_mm)),
+                embedment_mm=max(embedment_mm, 1.0),
+                lateral_bearing_kpa_per_m=brief.soil.lateral_kpa_per_m,
+            )
+        )
+
+    def _held(self, setting: Setting, stands: Stands) -> Holds:
+        brief, method = self.brief, methods()[setting.method]
+        if method.stands is None:
+            return Holds(stands, stands.holds_to_mps, "post" if stands.governed_by == "post" else "earth")
+        site = brief.job.site.gust_mps
+        post = site * math.sqrt(stands.post_capacity_nm / stands.moment_nm)
+        rated = brief.fence.posts.plate_moment_nm
+        base = post if rated is None else site * math.sqrt(rated / stands.moment_nm)
+        return Holds(stands, min(post, base), "base" if base < post else "post")
+
+    def _kind(self, setting: Setting) -> HoleKind:
+        brief, posts, post = self.brief, self.brief.fence.posts, self.section(setting.gate)
+        own = [p for p in self.layout.posts if self.setting_of(p) == setting]
+        above = max(self.levels.above_mm(p) for p in own)
+        method, entry = methods()[setting.method], CATALOGUE.methods[setting.method]
+        each = self.each(setting.gate)
+        if method.stands is not None:
+            on = Masonry(post.name, brief.sold, post.width_mm, posts.wall_over_soil_mm, posts.wall_thick_mm)
+            footless = method.stands(on)
+            length = above + footless.below_mm
+            stock = post.next_length(length)
+            hole = Hole(
+                embedment_mm=footless.below_mm, hole_depth_mm=0.0, hole_diameter_mm=0.0, post_length_mm=length,
+                stock_length_mm=stock, trim_mm=None if stock is None else stock - length, governed_by=setting.method,
+            )  # fmt: skip
+            return HoleKind(setting, post, entry, above, hole, 0.0, (), 0.0, footless.hardware, each)
+        width = _width_carried(self.layout, setting.gate)
+        wind = 0.0
+        if posts.wind_checked and width:
+            least = CATALOGUE.materials.posts.least_embedment_mm
+            stands = self.gust(setting, width, above - posts.proud_mm, least).stands
+            wind = stands.required_embedment_mm or 0.0
+        hole = post_hole(
+            PostHole(
+                above_ground_mm=above,
+                post_w_mm=max(post.thickness_mm, post.width_mm),
+                school=posts.school,
+                fixed_depth_mm=posts.fixed_depth_mm,
+                frost_depth_mm=brief.job.site.frost_depth_mm,
+                gravel_mm=posts.gravel_mm,
+                stock_lengths_mm=post.lengths_mm,
+                wind_depth_mm=wind,
+                chosen_depth_mm=posts.depth_mm,
+                deeper=CATALOGUE.materials.posts.gate_deeper if setting.gate else 1.0,
+            )
+        )
+        size = self.size(setting.gate, hole.embedment_mm)
+        layers = tuple(method.layers(size))
+        spoil = size.area_mm2 * hole.hole_depth_mm / 1e9
+        put_back = sum(layer.volume_m3 for layer in layers if layer.material == "soil")
+        loose = (spoil - put_back) * CATALOGUE.materials.fill.spoil_bulking
+        return HoleKind(setting, post, entry, above, hole, size.diameter_mm, layers, loose, (), each)
+
+    def cut(self, post: Post) -> PostCut:
+        """How long this post is cut: its own height above ground and the depth of its kind."""
+        kind, above = self.of(post), self.levels.above_mm(post)
+        length = above + kind.hole.embedment_mm
+        stock = kind.post.next_length(length)
+        return PostCut(above, length, stock, None if stock is None else stock - length)
+
+    def of(self, post: Post) -> HoleKind:
+        return self.kinds[self.setting_of(post)]
+
+    def _weaker(self, posts: tuple[Post, Post], width_mm: float, height_mm: float) -> tuple[Setting, Holds]:
+        """What a bay stands on the weaker of its two posts."""
+        kinds = dict.fromkeys(self.setting_of(post) for post in posts)
+        each = [(s, self.gust(s, width_mm, height_mm, self.kinds[s].hole.embedment_mm)) for s in kinds]
+        return min(each, key=lambda h: h[1].holds_to_mps)
+
+    def gusts(self) -> list[BayGust]:
+        """One entry for each kind of bay and each gate, weakest first."""
+        groups: dict[tuple[float, float, frozenset[Setting]], list[Bay]] = {}
+        for bay in self.layout.bays:
+            height = self.exposed_mm(bay.left, bay.right)
+            on = frozenset({self.setting_of(bay.left), self.setting_of(bay.right)})
+            groups.setdefault((round(bay.centres_mm, 1), round(height, 0), on), []).append(bay)
+        out = []
+        for bays in groups.values():
+            centres, height = bays[0].centres_mm, max(self.exposed_mm(b.left, b.right) for b in bays)
+            setting, holds = self._weaker((bays[0].left, bays[0].right), centres, height)
+            out.append(BayGust(tuple(b.label for b in bays), centres, height, setting, holds))
+        for opening in self.layout.openings:
+            width, height = _gate_width(self.layout, opening), self.exposed_mm(opening.left, opening.right)
+            setting, holds = self._weaker((opening.left, opening.right), width, height)
+            out.append(BayGust((f"gate {opening.gate.id}",), width, height, setting, holds))
+        return sorted(out, key=lambda g: g.holds.holds_to_mps)
+
+    def parts(self) -> list[Part]:
+        """Every post, its double where it has one, the layers of their holes, and what bolts down those without."""
+        return [part for post in self.layout.posts for n in range(self.of(post).each) for part in self._stand(post, n)]
+
+    def _stand(self, post: Post, n: int) -> list[Part]:
+        kind, cut = self.of(post), self.cut(post)
+        leg, at = post.stations[0]
+        half, ground = post.face_mm / 2, self.levels.ground[post.label]
+        name = post.label if n == 0 else f"{post.label}b"
+        let_in = f"{self.brief.rows} notches for the rails" if self.brief.let_in else "square"
+        out = [
+            Part(
+                name, "post", "holes", timber(kind.post.id), post.label, cut.length_mm, kind.post.width_mm,
+                let_in if n == 0 else "square", above_mm=cut.above_mm,
+                place=Place(leg, at - half, at + half, ground - kind.hole.embedment_mm, ground + cut.above_mm),
+            )
+        ]  # fmt: skip
+        radius = kind.diameter_mm / 2
+        out.extend(
+            Part(
+                f"{name} {layer.what}", layer.material, "holes", self.brief.sold.good(layer.material), post.label,
+                amount=layer.volume_m3, unit="m³", domed=layer.domed,
+                place=Place(leg, at - radius, at + radius, ground + layer.bottom_mm, ground + layer.top_mm),
+            )
+            for layer in (kind.layers if n == 0 else ())
+        )  # fmt: skip
+        bolted = list(kind.hardware)
+        if n:
+            facts, deep = CATALOGUE.materials.masonry, kind.post.width_mm
+            screw, _ = self.brief.sold.screw("structural_screw", deep * (1 + facts.doubling_grip), 2 * deep - 1)
+            bolted.append((screw, facts.doubling_screws))
+        out.extend(
+            Part(f"{name} {item.words}", "hardware", "holes", item, post.label, amount=count, unit="each")
+            for item, count in bolted
+        )
+        return out
+
+    def explain(self, book: Notebook) -> None:
+        """Workings of depth and post for each kind of post in use."""
+        for kind in self.kinds.values():
+            if kind.dug:
+                self._explain_hole(kind, book)
+            else:
+                self._explain_base(kind, book)
+            self._explain_post(kind, book)
+
+    def _explain_hole(self, kind: HoleKind, book: Notebook) -> None:
+        p, brief, hole = self.brief.printer, self.brief, kind.hole
+        school = (
+            f"half of {p.length(kind.above_mm)} above ground = {p.length(kind.above_mm / 2)}"
+            if brief.fence.posts.school == "third"
+            else f"fixed at {p.length(brief.fence.posts.fixed_depth_mm)}"
+        )
+        times = CATALOGUE.materials.posts.gate_deeper if kind.gate and brief.fence.posts.depth_mm is None else 1.0
+        deepest = hole.embedment_mm / times
+        deeper = f" × {CATALOGUE.materials.posts.gate_deeper:.2f} for a gate post" * kind.gate
+        book.note(
+            f"{kind.key}hole", f"Hole of a {kind.name}", f"{p.length(hole.hole_depth_mm)} deep",
+            rule=f"The deepest of the school's depth, frost, {p.length(CATALOGUE.materials.posts.least_embedment_mm)} "
+            f"and wind where it is checked. Here {WORDS[hole.governed_by]} governs. The gravel bed comes below it.",
+            formula=f"school: {school}; frost {p.length(brief.job.site.frost_depth_mm)}; the deepest, {p.length(deepest)}{deeper} = "
+            f"{p.length(hole.embedment_mm)} in the ground + {p.length(brief.fence.posts.gravel_mm)} gravel "
+            f"= {p.length(hole.hole_depth_mm)}" + "; widened once for the second post" * (kind.each > 1),
+            source=f"{CATALOGUE.materials.posts.source}; frost depth is your entry: ask locally",
+            changes="Fence height, school, frost depth, gravel bed, wind-checked depth.",
+        )  # fmt: skip
+
+    def _explain_base(self, kind: HoleKind, book: Notebook) -> None:
+        p, reach = self.brief.printer, kind.hole.embedment_mm
+        foot = f"{p.length(-reach)} clear of it" if reach < 0 else f"{p.length(reach)} down behind the wall"
+        worst = max(
+            (g for g in self.gusts() if g.setting == kind.setting), key=lambda g: g.stands.moment_nm, default=None
+        )
+        asks = f"; at the site's gust each has to hold {worst.stands.moment_nm:.0f} N·m" if worst else ""
+        book.note(
+            f"{kind.key}hole", f"How a {kind.name} stands", kind.method.name,
+            rule=f"{kind.method.words} Its foot stands {foot}.",
+            formula=", ".join(f"{n} × {item.words}" for item, n in kind.hardware) + asks,
+            source=CATALOGUE.materials.masonry.source,
+            changes="How posts stand at a wall, its height and thickness, the post.",
+        )  # fmt: skip
+
+    def _explain_post(self, kind: HoleKind, book: Notebook) -> None:
+        p, brief, hole = self.brief.printer, self.brief, kind.hole
+        extra = kind.above_mm - brief.above_ground_mm
+        slope = f" + {p.length(extra)} over falling ground or a wall at the tallest" if extra > 0.5 else ""
+        stock = (
+            "no length on sale reaches"
+            if hole.stock_length_mm is None
+            else (f"buy {p.length(hole.stock_length_mm)}, trim {p.length(hole.trim_mm or 0)} from the top")
+        )
+        below = (
+            f"+ {p.length(hole.embedment_mm)} {'in the ground' if kind.dug else 'behind the wall'}"
+            if hole.embedment_mm >= 0
+            else f"− {p.length(-hole.embedment_mm)} clear of the base"
+        )
+        book.note(
+            f"{kind.key}post", f"Length of a {kind.name}", p.length(hole.post_length_mm),
+            rule="What stands above ground and what is in the ground, to the next length on sale. Trim the top and "
+            "treat the cut end; the factory end goes into the ground.",
+            formula=f"{p.length(brief.fence.skin.height_mm)} boards + {p.length(brief.fence.skin.ground_gap_mm)} ground gap "
+            f"+ {p.length(brief.fence.posts.proud_mm)} proud{slope} = {p.length(kind.above_mm)} above ground "
+            f"{below} = {p.length(hole.post_length_mm)}: {stock}",
+            source=CATALOGUE.materials.posts.source,
+            changes="Height, ground gap, how far posts stand proud, depth.",
+        )  # fmt: skip

@@ -1,0 +1,171 @@
+"""Gates of the fence: each opening given the fence's own boards and sizes."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, replace
+
+from rowstake.core.parts import Notebook
+from rowstake.core.setting import methods
+from rowstake.core.structure import earth, wind
+from rowstake.core.structure.timber import bending_mpa, read_stick
+from rowstake.core.trades.fence.gates import Boards, Built, LeafBrief, build
+from rowstake.core.trades.fence.holes import Digger
+from rowstake.core.trades.fence.layout import Layout, Opening
+from rowstake.core.trades.fence.levels import Levels
+from rowstake.core.trades.fence.resolve import Brief
+from rowstake.core.trades.fence.skin import Course, board_screw, stretch_for, style_of
+from rowstake.core.trades.fence.styles.base import NOTHING_MM
+
+
+def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
+    """The fence's own pattern over a width: laid afresh, or run on from the stretch beside the opening."""
+    style = style_of(brief)
+    beside = [c for c in laid if c.leg == opening.leg and len(c.laid.boards) > 2]
+    run_on = brief.fence.gate_frame.through and not brief.along and not brief.style.on_centres
+
+    def boards(start_mm: float, width_mm: float) -> tuple[tuple[float, float], ...]:
+        if not run_on or not beside:
+            return style.lay(replace(stretch_for(brief, width_mm), edges="board")).boards
+        near = min(beside, key=lambda c: abs(c.reach.right_mm - opening.left_mm))
+        (a, _), (b, _) = near.laid.boards[1:3]
+        pitch, wide = b - a, brief.board.width_mm
+        if brief.fence.skin.start == "end":
+            a = near.stretch.length_mm - a - wide
+        first = near.reach.left_mm + a - start_mm
+        k = math.floor((-wide - first) / pitch)
+        out = []
+        while (x := first + k * pitch) < width_mm:
+            low, high = max(x, 0.0), min(x + wide, width_mm)
+            if high - low >= NOTHING_MM:
+                out.append((low, high - low))
+            k += 1
+        return tuple(out)
+
+    return boards
+
+
+def gates(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Built]:
+    """Every gate, in the order of the line."""
+    fence = brief.fence
+    return [
+        build(
+            LeafBrief(
+                gate=opening.gate,
+                leg=opening.leg,
+                left_mm=opening.left_mm,
+                opening_mm=opening.right_mm - opening.left_mm,
+                height_mm=levels.feet[f"gate {opening.gate.id}"].height_mm,
+                bottom_mm=levels.feet[f"gate {opening.gate.id}"].left_mm,
+                hinge_gap_mm=fence.gate_frame.hinge_gap_mm,
+                latch_gap_mm=fence.gate_frame.latch_gap_mm,
+                frame=brief.frame,
+                board=brief.board,
+                species=brief.species,
+                board_screw=board_screw(brief)[0],
+                per_crossing=brief.style.per_crossing,
+                boards=_pattern(brief, laid, opening),
+                bars=fence.gate_frame,
+                printer=brief.printer,
+                sold=brief.sold,
+                along=brief.along,
+                faces=brief.faces,
+                ground=levels.profiles[opening.leg].at,
+            )
+        )
+        for opening in layout.openings
+    ]
+
+
+GRAVITY = 9.81
+
+
+@dataclass(frozen=True, slots=True)
+class LeafPull:
+    """What a leaf hung open along the line asks of its hinge post at the ground, and what post and earth hold, N·m.
+
+    The pull lasts, so the post has no gain for a short gust. `earth_nm` is None where there is no hole.
+    """
+
+    moment_nm: float
+    post_nm: float
+    earth_nm: float | None
+
+    @property
+    def holds_nm(self) -> float:
+        return self.post_nm if self.earth_nm is None else min(self.post_nm, self.earth_nm)
+
+
+def leaf_pull(digger: Digger, opening: Opening, built: Built) -> LeafPull:
+    """Weight of the soaked leaf at half its width, against the weaker of its hinge posts; the post is taken across its
+    weaker side, which a leaf pulls along the line when it is shut, and an oblong post has."""
+    brief, gate = digger.brief, built.gate
+    posts = (
+        [opening.left, opening.right]
+        if gate.leaves == 2
+        else [opening.left if gate.hinge == "start" else opening.right]
+    )
+    arm = built.leaf.leaf_width_mm / 2 + brief.fence.gate_frame.hinge_gap_mm
+    moment = built.weight_kg * GRAVITY * arm / 1000
+    out = []
+    for kind in (digger.of(post) for post in posts):
+        stick = read_stick(kind.post.id)
+        post = bending_mpa(brief.species, stick) * stick.weak_modulus_mm3 / 1000 * kind.each
+        lever = wind.LEVER * built.leaf_height_mm
+        ground = None
+        if kind.dug:
+            width = methods()[kind.setting.method].bearing_width_mm(digger.size(True, kind.hole.embedment_mm))
+            allowed = earth.allowed_force_n(kind.hole.embedment_mm, lever, width, brief.soil.lateral_kpa_per_m)
+            ground = allowed * lever / 1000
+        out.append(LeafPull(moment, post, ground))
+    return min(out, key=lambda pull: pull.holds_nm)
+
+
+def explain_pull(brief: Brief, digger: Digger, layout: Layout, built: list[Built], book: Notebook) -> None:
+    """A working of what each leaf asks of its post."""
+    p = brief.printer
+    for gate in built:
+        opening = next(o for o in layout.openings if o.gate.id == gate.gate.id)
+        pull = leaf_pull(digger, opening, gate)
+        soil = (
+            "no hole: ask the rating of what it is bolted to"
+            if pull.earth_nm is None
+            else f"earth {pull.earth_nm:.0f} N·m"
+        )
+        book.note(
+            f"pull_{gate.gate.id}", f"Pull of gate {gate.gate.id} on its post", f"{pull.moment_nm:.0f} of {pull.holds_nm:.0f} N·m",
+            rule="The soaked leaf pulls with its weight at half its width, day and night, so the post is taken at its lasting strength "
+            "and the earth as for wind. A screening estimate.",
+            formula=f"{p.weight(gate.weight_kg)} × 9.81 × ({p.length(gate.leaf.leaf_width_mm)} ÷ 2 + hinge gap) = {pull.moment_nm:.0f} N·m; "
+            f"post {pull.post_nm:.0f} N·m, {soil}",
+            source="published design values and pole embedment formula",
+            changes="Two leaves, a wheel, a larger or deeper gate post, a lighter skin.",
+        )  # fmt: skip
+
+
+def _bars(brief: Brief, gate: Built) -> str:
+    p, panel, frame = brief.printer, gate.panel, brief.fence.gate_frame
+    if not panel.bars:
+        return ""
+    return (
+        f"; {len(panel.bars)} bars a leaf, {p.fine(panel.bar_gap_mm)} between, cut {p.length(frame.bars_mm)} − "
+        f"2 × {p.fine(frame.connector_mm)} = {p.length(panel.bar_cut_mm)}"
+    )
+
+
+def explain(brief: Brief, built: list[Built], book: Notebook) -> None:
+    """A working for each leaf."""
+    p, frame = brief.printer, brief.fence.gate_frame
+    for gate in built:
+        opening = p.length(gate.gate.opening_mm)
+        gaps = f"{p.fine(frame.hinge_gap_mm)} hinge, {p.fine(frame.latch_gap_mm)} latch"
+        book.note(
+            f"leaf_{gate.gate.id}", f"Leaf of gate {gate.gate.id}", p.length(gate.leaf.leaf_width_mm),
+            rule="Single: the opening less the hinge gap and the latch gap. Double: less two hinge gaps and the centre "
+            "gap, halved. The brace runs from the bottom hinge corner up to the top latch corner. Equal diagonals show it square.",
+            formula=f"opening {opening}, {gaps}, {gate.gate.leaves} leaf → {p.length(gate.leaf.leaf_width_mm)} wide; diagonal "
+            f"√(width² + {p.length(gate.leaf_height_mm)}²) = {p.length(gate.leaf.diagonal_mm)}; brace {p.length(gate.brace_mm)} "
+            f"at {gate.brace_deg:.1f}°{_bars(brief, gate)}; soaked weight {p.weight(gate.weight_kg)}",
+            source="maker-neutral trade practice",
+            changes="Opening, leaves, gaps, height, frame section.",
+        )  # fmt: skip

@@ -1,0 +1,145 @@
+"""Second look: somebody's quantities beside what the geometry needs, each in words."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.faults import faults_of
+from rowstake.core.measure import parse_length
+from rowstake.core.reckoners.base import up
+from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.views.base import Verdict
+
+Count = Annotated[int, Field(ge=0, le=1_000_000)] | None
+
+
+class Quoted(BaseModel):
+    """What a quotation says; leave out what it does not. `centres_mm` is post spacing, middle to middle."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+    posts: Count = None
+    centres_mm: Annotated[float, Field(gt=0, le=100_000)] | None = None
+    bags: Count = None
+    boards: Count = None
+    rails: Count = None
+    screws: Count = None
+
+
+Look = Callable[[FencePlan, float], Verdict]
+NEAR = 0.03
+SPARE = 0.15
+
+
+def _weigh(theirs: float, ours: float) -> Literal["agrees", "short", "over"]:
+    """Within 3 % agrees; above it up to 15 % passes as spare."""
+    if theirs < ours * (1 - NEAR):
+        return "short"
+    return "over" if theirs > ours * (1 + SPARE) else "agrees"
+
+
+def _fence_mm(plan: FencePlan) -> float:
+    return sum(b.centres_mm for b in plan.laid.layout.bays)
+
+
+def _reach_words(plan: FencePlan, centres: float) -> str:
+    longest = plan.brief.longest_board_mm if plan.brief.along else plan.brief.longest_rail_mm
+    p = plan.brief.printer
+    if centres > longest:
+        return f", which your {'boards' if plan.brief.along else 'rails'} of {p.length(longest)} do not reach"
+    widest = max((b.centres_mm for b in plan.laid.layout.bays), default=0.0)
+    if centres > widest * 1.02:
+        return f"; the plan has {p.length(widest)} at most"
+    return ""
+
+
+def posts(plan: FencePlan, theirs: float) -> Verdict:
+    """What their posts mean for the spacing: the ends of runs are fixed, the rest stand between."""
+    p, ours = plan.brief.printer, len(plan.laid.layout.posts)
+    bays = theirs - (ours - len(plan.laid.layout.bays))
+    fence = _fence_mm(plan)
+    if bays < len(plan.laid.layout.runs):
+        need = ours - len(plan.laid.layout.bays) + len(plan.laid.layout.runs)
+        words = f"The ends, corners and gates alone take {need} posts."
+        return Verdict("posts", f"{theirs:g}", str(ours), "cannot be", words)
+    centres = fence / bays
+    words = f"{theirs:g} posts on {p.run(fence)} of fence mean {p.length(centres)} centres on average{_reach_words(plan, centres)}."
+    return Verdict("posts", f"{theirs:g}", str(ours), _weigh(theirs, ours), words)
+
+
+def centres(plan: FencePlan, theirs: float) -> Verdict:
+    p = plan.brief.printer
+    runs = [sum(b.centres_mm for b in run.bays) for run in plan.laid.layout.runs]
+    count = len(plan.laid.layout.posts) - len(plan.laid.layout.bays) + sum(up(r / theirs) for r in runs)
+    widest = max((b.centres_mm for b in plan.laid.layout.bays), default=0.0)
+    agrees: Literal["agrees", "short", "over"] = (
+        "agrees" if abs(theirs - widest) <= widest * 0.1 else "over" if theirs < widest else "short"
+    )
+    words = f"Centres of {p.length(theirs)} at most need {count} posts{_reach_words(plan, theirs)}."
+    return Verdict("centres", p.length(theirs), p.length(widest), agrees, words)
+
+
+def bags(plan: FencePlan, theirs: float) -> Verdict:
+    p, holes = plan.brief.printer, plan.laid.digger.holes
+    if not holes:
+        words = "These posts stand without holes: no concrete is needed."
+        return Verdict("bags", f"{theirs:g}", "0", "over" if theirs else "agrees", words)
+    dry = CATALOGUE.materials.concrete.dry_kg_per_m3
+    each, need = theirs * plan.brief.bag.kg / dry / holes, plan.lists.concrete_m3 / holes
+    words = (
+        f"{theirs:g} × {plan.brief.bag.name} make {p.volume(each * holes)}: {p.volume(each)} to a hole; "
+        f"these holes take {p.volume(need)} each on average."
+    )
+    return Verdict("bags", f"{theirs:g}", str(plan.lists.bags), _weigh(theirs, plan.lists.bags), words)
+
+
+def boards(plan: FencePlan, theirs: float) -> Verdict:
+    p, ours = plan.brief.printer, plan.count("board", "gate board")
+    short = (ours - theirs) / ours * (sum(c.reach.length_mm for c in plan.laid.courses)) if ours else 0.0
+    words = (
+        f"That leaves about {p.run(short)} of fence without boards."
+        if theirs < ours
+        else f"{theirs - ours:g} to spare, {(theirs - ours) / ours * 100:.0f} %." if ours else ""
+    )  # fmt: skip
+    return Verdict("boards", f"{theirs:g}", str(ours), _weigh(theirs, ours), words)
+
+
+def rails(plan: FencePlan, theirs: float) -> Verdict:
+    ours = plan.count("rail")
+    rows = theirs / (ours / plan.brief.rows) if ours else 0.0
+    words = (
+        f"At the lengths of this plan that is {rows:.1f} rows; it has {plan.brief.rows}."
+        if ours
+        else "These boards need no rails."
+    )
+    return Verdict(
+        "rails", f"{theirs:g}", str(ours), _weigh(theirs, ours) if ours else "over" if theirs else "agrees", words
+    )
+
+
+def screws(plan: FencePlan, theirs: float) -> Verdict:
+    used = sum(int(part.amount) for part in plan.parts if part.kind == "board screw")
+    each = theirs / used * max(plan.brief.style.per_crossing, 1) if used else 0.0
+    words = f"That is {each:.1f} to a crossing; the boards want {plan.brief.style.per_crossing}."
+    return Verdict("screws for boards", f"{theirs:g}", str(used), _weigh(theirs, used) if used else "agrees", words)
+
+
+LOOKS: dict[str, Look] = {
+    "posts": posts, "centres_mm": centres, "bags": bags, "boards": boards, "rails": rails, "screws": screws,
+}  # fmt: skip
+
+
+def second_look(plan: FencePlan, quoted: dict[str, Any]) -> list[Verdict]:
+    """A verdict for each quantity that was given, in the order of the work; lengths may be text in any unit. Raises
+    `JobFault`."""
+    given = {k: v for k, v in quoted.items() if v not in (None, "")}
+    if isinstance(centres := given.get("centres_mm"), str):
+        given["centres_mm"] = parse_length(centres, plan.brief.job.units, "quoted.centres_mm")
+    try:
+        told = Quoted.model_validate(given).model_dump()
+    except ValidationError as error:
+        raise faults_of(error, "quoted.") from None
+    return [look(plan, told[key]) for key, look in LOOKS.items() if told[key] is not None]

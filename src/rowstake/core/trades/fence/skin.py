@@ -1,0 +1,205 @@
+"""Boards on the rails: every stretch filled by the style, the pieces and their fixings."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.faults import refuse
+from rowstake.core.goods import Good, timber
+from rowstake.core.parts import Part, Place
+from rowstake.core.trades.fence.layout import Bay, Layout
+from rowstake.core.trades.fence.levels import Foot, Levels
+from rowstake.core.trades.fence.rails import Reach, board_planes_mm, clear_reach, parts_of, reach
+from rowstake.core.trades.fence.resolve import Brief
+from rowstake.core.trades.fence.styles import Laid, Stretch, Style, styles
+
+MOST_BOARDS = 120_000
+SQUARE_CUT = 1e-3
+"""Under this slope a board's ends are cut square."""
+
+
+@dataclass(frozen=True, slots=True)
+class Course:
+    """One stretch of boards: a run on face-fixed rails, or a bay between posts. Lying boards are laid up its height."""
+
+    label: str
+    leg: int
+    reach: Reach
+    stretch: Stretch
+    laid: Laid
+    feet: tuple[Foot, ...]
+    bays: tuple[Bay, ...]
+
+    @property
+    def last_mm(self) -> float:
+        return self.laid.narrowest_mm
+
+
+def stretch_for(brief: Brief, length_mm: float, edges: Literal["gap", "board"] = "board") -> Stretch:
+    """A stretch of this fence's skin, filled as the job says."""
+    skin = brief.fence.skin
+    return Stretch(
+        length_mm, brief.board.width_mm, skin.fit, skin.gap_mm, skin.lap_mm, brief.style.most_gap_mm,
+        edges,
+    )  # fmt: skip
+
+
+def style_of(brief: Brief) -> Style:
+    return styles()[brief.style.id]
+
+
+def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int, Reach, tuple[Bay, ...]]]:
+    """(label, leg, reach, bays) of every stretch: a bay between posts, or a run up to its next step."""
+    if brief.style.on_centres:
+        return [(b.label, b.leg, _on_centres(brief, b), (b,)) for b in layout.bays]
+    if brief.style.channels or (brief.between and not brief.along):
+        return [(b.label, b.leg, clear_reach(b), (b,)) for b in layout.bays]
+    planes, out = board_planes_mm(brief), []
+    for run in layout.runs:
+        whole = reach(brief, layout, run, *planes, mitred=brief.style.mitred)
+        parts = parts_of(whole, levels, run.leg, run.bays, at_bends=False)
+        for n, (part, bays) in enumerate(parts, 1):
+            out.append((run.label if len(parts) == 1 else f"{run.label}.{n}", run.leg, part, bays))
+    return out
+
+
+def _on_centres(brief: Brief, bay: Bay) -> Reach:
+    """From post middle to post middle, half a joint gap inside each."""
+    half = brief.fence.skin.gap_mm / 2
+    return Reach(bay.left.on(bay.leg) + half, bay.right.on(bay.leg) - half)
+
+
+def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
+    """Every stretch of boards. Face-fixed rails carry boards past the posts; rails between posts, bay by bay."""
+    style = style_of(brief)
+    done: dict[float, tuple[Stretch, Laid]] = {}
+    out: list[Course] = []
+    pieces = 0
+    edges: Literal["gap", "board"] = brief.style.between if brief.between else "board"
+    for label, leg, span, bays in _spans(brief, layout, levels):
+        if span.length_mm <= 1:
+            continue
+        feet = tuple(levels.feet[b.label] for b in bays)
+        length = feet[0].height_mm if brief.along else span.length_mm
+        key = round(length, 6)
+        if key not in done:
+            stretch = stretch_for(brief, length, edges)
+            done[key] = (stretch, style.lay(stretch))
+        out.append(Course(label, leg, span, *done[key], feet, bays))
+        pieces += len(done[key][1].boards)
+        if pieces > MOST_BOARDS:
+            raise refuse(
+                "fence.skin.board", f"over {MOST_BOARDS} boards", f"at most {MOST_BOARDS} boards in one job",
+                "That is more boards than one job holds: make it two jobs, or take wider boards",
+            )  # fmt: skip
+    return out
+
+
+def solidity(brief: Brief, laid: list[Course]) -> float:
+    """Share of the face that stops the wind, from the closest-boarded stretch; 1 is solid."""
+    style = style_of(brief)
+    return max((style.solidity(brief.board.width_mm, c.laid) for c in laid), default=1.0)
+
+
+def board_screw(brief: Brief) -> tuple[Good, float, float]:
+    """The screw, nail or pin for a board: (good, length mm, mm in the rail).
+
+    At least 2.5 × the board and 38 mm into the rail; where that would come out behind the rail, the longest
+    that does not. Pins only hold while the adhesive sets.
+    """
+    how, ways = brief.fence.skin.fixing, CATALOGUE.materials.board_fixing
+    if how == "adhesive":
+        return brief.sold.good("pin", ways.pin_mm), ways.pin_mm, max(0.0, ways.pin_mm - brief.board.mean_mm)
+    facts, into = CATALOGUE.materials.fixings, brief.post.width_mm if brief.on_posts else brief.rail.thickness_mm
+    board = brief.board.mean_mm * brief.style.deep
+    wanted = max(facts.board_times * brief.board.mean_mm, board + facts.grip_mm)
+    find = brief.sold.nail if how == "nails" else brief.sold.screw
+    good, length = find("ring_shank_nail" if how == "nails" else "screw", wanted, board + into)
+    return good, length, length - board
+
+
+def board_fixings(brief: Brief, of: str, crossings: int) -> list[Part]:
+    """What holds the boards of a stretch: fixings at each crossing, and a bead of adhesive across it where that is used."""
+    out = []
+    if brief.style.per_crossing:
+        out.append(
+            Part(f"{of} board screws", "board screw", "skin", board_screw(brief)[0], of,
+                 amount=crossings * brief.style.per_crossing, unit="each")
+        )  # fmt: skip
+    if brief.fence.skin.fixing == "adhesive" and crossings:
+        bead = crossings * min(brief.board.width_mm, brief.rail.width_mm) / 1000
+        out.append(
+            Part(f"{of} adhesive", "adhesive", "skin", brief.sold.good("adhesive"), of, amount=bead, unit="each")
+        )
+    return out
+
+
+def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Part]:
+    """Every upright board with its label along its leg, and the screws of each stretch."""
+    skin = brief.fence.skin
+    numbers = dict.fromkeys(range(len(layout.legs)), 0)
+    out: list[Part] = []
+    for course in laid:
+        boards = course.laid.boards
+        if skin.start == "end":
+            boards = tuple((course.stretch.length_mm - a - w, w) for a, w in reversed(boards))
+        feet, at, crossings = course.feet, 0, 0
+        for left, wide in boards:
+            numbers[course.leg] += 1
+            x = course.reach.left_mm + left
+            middle = x + wide / 2
+            while at < len(feet) - 1 and middle > feet[at].end_mm:
+                at += 1
+            crossings += brief.rows_for(feet[at].height_mm)
+            label = f"{course.leg + 1}B{numbers[course.leg]}"
+            beside = feet[at - 1] if x < feet[at].start_mm and at else feet[min(at + 1, len(feet) - 1)]
+            out.append(upright(brief, levels, course, (feet[at], beside), x, wide, label))
+        out += board_fixings(brief, course.label, crossings)
+    return out
+
+
+def upright(
+    brief: Brief, levels: Levels, course: Course, feet: tuple[Foot, Foot], x: float, wide: float, label: str
+) -> Part:
+    """One upright board: square, raked with its bay, or cut down to the ground.
+
+    `feet` are its own bay's and that of the bay beside it, into which it may reach: it stands clear of both.
+    """
+    foot, beside = feet
+    slope, height = foot.slope, foot.height_mm
+    low, rise = foot.left_mm + slope * (x - foot.start_mm), slope * wide
+    low += max(
+        0.0,
+        *(beside.at(e) - (low + slope * (e - x)) for e in (x, x + wide) if beside.start_mm < e < beside.end_mm),
+        0.0,
+    )
+    ends = "square" if wide > brief.board.width_mm - 0.05 else "ripped"
+    foot_rise, length = None, height + abs(rise)
+    if abs(slope) > SQUARE_CUT:
+        ends += f", both ends at {foot.angle_deg:.1f}°"
+    elif brief.fence.slope.fill and not levels.flat:
+        top = low + height
+        low, foot_rise = _down_to_ground(brief, levels, course.leg, low, x, wide)
+        length = top - min(low, low + foot_rise)
+        height = top - low
+        if abs(foot_rise) > SQUARE_CUT * wide:
+            ends += f", foot cut at {math.degrees(math.atan(abs(foot_rise) / wide)):.1f}°"
+    return Part(
+        label, "board", "skin", timber(brief.board.id), course.label, length, wide, ends,
+        place=Place(course.leg, x, x + wide, low, low + height, rise, foot_rise),
+    )  # fmt: skip
+
+
+def _down_to_ground(brief: Brief, levels: Levels, leg: int, low: float, x: float, wide: float) -> tuple[float, float]:
+    """(level of the left corner, rise to the right) of a foot cut the ground gap above the ground, never above where the
+    board would stand uncut."""
+    profile, gap = levels.profiles[leg], brief.fence.skin.ground_gap_mm
+    left, right = profile.at(x, from_left=False) + gap, profile.at(x + wide) + gap
+    hump = max(0.0, profile.over_line(x, left - gap, x + wide, right - gap))
+    left, right = min(left + hump, low), min(right + hump, low)
+    if profile.over_line(x, left - gap, x + wide, right - gap) > 1e-6:
+        return low, 0.0
+    return left, right - left

@@ -1,0 +1,55 @@
+"""Close boards, butted: whole boards and a last rip, a rip at both ends, or gaps opened to end whole."""
+
+from __future__ import annotations
+
+from rowstake.core.reckoners.base import whole
+from rowstake.core.reckoners.deck_boards import whole_gap
+from rowstake.core.trades.fence.styles.base import NOTHING_MM, Laid, Stretch, Style, gap_spacer, in_a_row
+
+
+def exact(s: Stretch, gap: float) -> Laid:
+    """The gap as given; what is left over is the last rip."""
+    pitch = s.board_mm + gap
+    full = whole((s.length_mm + gap) / pitch)
+    rip = s.length_mm - full * pitch
+    boards = in_a_row(full, s.board_mm, pitch)
+    if rip >= NOTHING_MM:
+        boards = (*boards, (full * pitch, rip))
+    return Laid(boards, gap)
+
+
+def _balanced(s: Stretch, gap: float) -> Laid:
+    """Both end boards ripped to the same width, at least half a board each."""
+    plain = exact(s, gap)
+    last = plain.boards[-1][1]
+    if len(plain.boards) < 3 or last >= s.board_mm - NOTHING_MM:
+        return plain
+    end = (s.board_mm + last) / 2
+    inner = in_a_row(len(plain.boards) - 2, s.board_mm, s.board_mm + gap, end + gap)
+    return Laid(((0.0, end), *inner, (s.length_mm - end, end)), gap)
+
+
+def lay(s: Stretch) -> Laid:
+    """`exact`: the gap as set, the last board ripped. `balanced`: a rip at each end. `whole`: gaps opened, where
+    the limit allows it, so that the last board is whole; else as `balanced`."""
+    if s.fit == "whole":
+        gap = whole_gap(s.length_mm, s.board_mm, s.gap_mm, 0.0, s.most_gap_mm)
+        if gap is not None:
+            count = round((s.length_mm + gap) / (s.board_mm + gap))
+            return Laid(in_a_row(count, s.board_mm, s.board_mm + max(0.0, gap)), max(0.0, gap))
+        return _balanced(s, s.gap_mm)
+    return _balanced(s, s.gap_mm) if s.fit == "balanced" else exact(s, s.gap_mm)
+
+
+def solidity(board_mm: float, laid: Laid) -> float:
+    return board_mm / (board_mm + laid.gap_mm)
+
+
+def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
+    ways = [("balanced", s.gap_mm, s.lap_mm, "Rip both end boards alike")]
+    if whole_gap(s.length_mm, s.board_mm, s.gap_mm, 0.0, s.most_gap_mm) is not None:
+        ways.append(("whole", s.gap_mm, s.lap_mm, "Open the joints to end on a whole board"))
+    return ways
+
+
+STYLE = Style("close_butted", lay, solidity, ways_out, gap_spacer)

@@ -1,0 +1,39 @@
+"""Lapped boards: one even lap across a stretch, or a set lap with the last board ripped."""
+
+from __future__ import annotations
+
+from rowstake.core.reckoners.base import whole
+from rowstake.core.reckoners.lap_boards import LapBoards
+from rowstake.core.reckoners.lap_boards import run as lap_boards
+from rowstake.core.trades.fence.styles.base import NOTHING_MM, Laid, Stretch, Style, in_a_row
+
+
+def lay(s: Stretch) -> Laid:
+    """`even`: the fewest boards that keep the lap, then one lap. `exact`: the lap as set, the last board ripped."""
+    if s.length_mm <= s.board_mm:
+        return Laid(((0.0, s.length_mm),), 0.0, s.lap_mm)
+    if s.fit == "even":
+        out = lap_boards(LapBoards(length_mm=s.length_mm, width_mm=s.board_mm, min_lap_mm=s.lap_mm))
+        return Laid(in_a_row(out.count, s.board_mm, out.pitch_mm), 0.0, out.lap_mm)
+    pitch = s.board_mm - s.lap_mm
+    full = whole((s.length_mm - s.lap_mm) / pitch)
+    boards = in_a_row(full, s.board_mm, pitch)
+    rip = s.length_mm - full * pitch
+    if rip - s.lap_mm >= NOTHING_MM:
+        boards = (*boards, (full * pitch, rip))
+    return Laid(boards, 0.0, s.lap_mm)
+
+
+def solidity(board_mm: float, laid: Laid) -> float:
+    return 1.0
+
+
+def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
+    return [("even", s.gap_mm, s.lap_mm, "Share one even lap, to end on a whole board")]
+
+
+def jig(_: float, laid: Laid) -> tuple[str, float] | None:
+    return ("jig, as wide as the lap", laid.lap_mm)
+
+
+STYLE = Style("lapped", lay, solidity, ways_out, jig)

@@ -1,0 +1,198 @@
+"""Trims: gravel boards under the boards, a cap rail over them, caps on the posts."""
+
+from __future__ import annotations
+
+import math
+from itertools import pairwise
+
+from rowstake.core.catalogue import CATALOGUE, Section, pick
+from rowstake.core.goods import timber
+from rowstake.core.parts import Part, Place
+from rowstake.core.trades.fence.layout import Layout, Post, Run
+from rowstake.core.trades.fence.levels import Foot, Levels
+from rowstake.core.trades.fence.rails import Reach, parts_of
+from rowstake.core.trades.fence.resolve import Brief
+
+DRAIN_MM = 5.0
+
+
+def trim_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
+    """Every trim the job asks for. Raises `JobFault` for a section that is not sold."""
+    trims, out = brief.fence.trims, []
+    if brief.style.framed:
+        out += _frames(brief, layout, levels)
+    if trims.gravel_board:
+        out += _gravel_boards(
+            brief, layout, levels, pick(CATALOGUE.sections, trims.gravel_board, "fence.trims.gravel_board")
+        )
+    if trims.cap_rail:
+        out += _cap_rail(brief, layout, levels, pick(CATALOGUE.sections, trims.cap_rail, "fence.trims.cap_rail"))
+    if trims.end_covers:
+        out += _end_covers(brief, layout, levels)
+    if trims.post_caps:
+        out += [
+            Part(
+                f"{post.label} cap",
+                "hardware",
+                "skin",
+                brief.sold.good("post_cap", _name(brief, post.gate)),
+                post.label,
+                unit="each",
+            )
+            for post in layout.posts
+        ]
+    return out
+
+
+MEETS_MM = 3.0
+"""Tops further apart than this are not mitred."""
+
+
+def plumb(run_mm: float, rise_mm: float) -> str:
+    """How the ends of a piece that lies along a slope are cut."""
+    if abs(rise_mm) <= 1 or run_mm <= 0:
+        return "square"
+    return f"plumb cut, {math.degrees(math.atan(abs(rise_mm) / run_mm)):.1f}° off square"
+
+
+def _name(brief: Brief, gate: bool) -> str:
+    return (brief.gate_post if gate else brief.post).name
+
+
+FACES = (("front", "top"), ("front", "bottom"), ("back", "top"), ("back", "bottom"))
+
+
+def _frames(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
+    """A trim of the board's own section along top and bottom of each face of every bay, from post to post."""
+    out, wide = [], brief.board.width_mm
+    for bay in layout.bays:
+        foot = levels.feet[bay.label]
+        high = foot.height_mm
+        left = bay.left.on(bay.leg) + bay.left.face_mm / 2
+        right = bay.right.on(bay.leg) - bay.right.face_mm / 2
+        rise = foot.slope * (right - left)
+        for face, edge in FACES:
+            low = foot.at(left) + (high - wide if edge == "top" else 0.0)
+            out.append(
+                Part(
+                    f"{bay.label} {face} {edge} trim", "trim", "skin", timber(brief.board.id), bay.label,
+                    math.hypot(right - left, rise), wide, plumb(right - left, rise), place=Place(bay.leg, left, right, low, low + wide, rise),
+                )
+            )  # fmt: skip
+    return out
+
+
+def _end_covers(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
+    """A strip over the ends of rails and boards at every end of a run that is no corner, ripped from a board."""
+    wide = (
+        brief.rail.thickness_mm * (not brief.on_posts and not brief.let_in)
+        + brief.board.thickness_mm * brief.style.faces
+    )
+    if brief.between:
+        return []
+    out = []
+    for run in layout.runs:
+        ends = ((run.posts[0], run.bays[0], -1), (run.posts[-1], run.bays[-1], 1))
+        for post, bay, sign in ends:
+            if post.kind == "corner":
+                continue
+            foot, face = levels.feet[bay.label], post.on(run.leg) + sign * post.face_mm / 2
+            left, right = sorted((face, face + sign * brief.board.thickness_mm))
+            low = foot.at(post.on(run.leg))
+            out.append(
+                Part(
+                    f"{run.label} {post.label} end cover", "trim", "skin", timber(brief.board.id), run.label, foot.height_mm,
+                    min(wide, brief.board.width_mm), "ripped",
+                    place=Place(run.leg, left, right, low, low + foot.height_mm),
+                )
+            )  # fmt: skip
+    return out
+
+
+def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section) -> list[Part]:
+    """One to a bay, from post face to post face, under the boards and clear of hard ground by a drainage gap."""
+    out = []
+    for bay in layout.bays:
+        foot = levels.feet[bay.label]
+        left = bay.left.on(bay.leg) + bay.left.face_mm / 2
+        right = bay.right.on(bay.leg) - bay.right.face_mm / 2
+        top, rise = foot.at(left), foot.slope * (right - left)
+        out.append(
+            Part(
+                f"{bay.label} gravel board", "gravel board", "frame", timber(board.id), bay.label,
+                math.hypot(right - left, rise), board.width_mm, plumb(right - left, rise),
+                place=Place(bay.leg, left, right, top - board.width_mm, top, rise),
+            )
+        )  # fmt: skip
+    return out
+
+
+def _cap_rail(brief: Brief, layout: Layout, levels: Levels, cap: Section) -> list[Part]:
+    """Lengths over the boards, as long as the stock allows, mitred at corners and meeting in 45° scarfs over posts.
+
+    A scarf's long point stands half a thickness past the joint, so each piece is that much longer there.
+    """
+    out: list[Part] = []
+    for run in layout.runs:
+        whole, mitres = _cap_reach(layout, levels, run, cap)
+        for part, bays in parts_of(whole, levels, run.leg, run.bays, at_bends=True):
+            stations = [b.right.on(run.leg) for b in bays[:-1]]
+            cuts = _cuts([part.left_mm, *stations, part.right_mm], max(cap.lengths_mm) - cap.thickness_mm)
+            ends = {at: how for at, how in mitres.items() if at in (part.left_mm, part.right_mm)}
+            out += _lengths(run, cap, cuts, levels.feet[bays[0].label], ends, len(out))
+    return out
+
+
+def _top_at(layout: Layout, levels: Levels, post: Post, leg: int) -> float | None:
+    """The top of the boards on one leg at a corner post; None where a gate stands there."""
+    bay = next((b for b in layout.bays if b.leg == leg and post in (b.left, b.right)), None)
+    if bay is None:
+        return None
+    foot = levels.feet[bay.label]
+    return (foot.left_mm if bay.left is post else foot.right_mm) + foot.height_mm
+
+
+def _cap_reach(layout: Layout, levels: Levels, run: Run, cap: Section) -> tuple[Reach, dict[float, str]]:
+    """From end to end of a run over the middle of its posts, to the long points of its mitred corners, and those mitres.
+    Where the tops of the two legs differ there is nothing to mitre with: the cap ends square over its own post."""
+    first, last = run.posts[0], run.posts[-1]
+    left, right = first.on(run.leg) - first.face_mm / 2, last.on(run.leg) + last.face_mm / 2
+    mitres = {}
+    for post, leg, sign in ((first, run.leg, -1), (last, run.leg + 1, 1)):
+        if post.kind == "corner":
+            turn = abs(layout.legs[leg].turn_deg)
+            tops = [_top_at(layout, levels, post, on) for on in (leg - 1, leg)]
+            if tops[0] is None or tops[1] is None or abs(tops[0] - tops[1]) > MEETS_MM:
+                continue
+            point = post.on(run.leg) + sign * cap.width_mm / 2 * math.tan(math.radians(turn) / 2)
+            left, right = (point, right) if sign < 0 else (left, point)
+            mitres[point] = f"mitred {turn / 2:.1f}°, to the long point"
+    return Reach(left, right), mitres
+
+
+def _cuts(places: list[float], longest: float) -> list[float]:
+    """Joints over posts: each piece as far as it reaches."""
+    cuts, i = [places[0]], 0
+    while i < len(places) - 1:
+        i = max((j for j in range(i + 1, len(places)) if places[j] - places[i] <= longest + 1e-6), default=i + 1)
+        cuts.append(places[i])
+    return cuts
+
+
+def _lengths(run: Run, cap: Section, cuts: list[float], foot: Foot, mitres: dict[float, str], done: int) -> list[Part]:
+    out = []
+    for n, (left, right) in enumerate(pairwise(cuts), done + 1):
+        joints = (left != cuts[0]) + (right != cuts[-1])
+        rise = foot.slope * (right - left)
+        length = math.hypot(right - left, rise) + cap.thickness_mm * joints / 2
+        told = ["scarf 45° over a post"] * (joints > 0) + [mitres[at] for at in (left, right) if at in mitres]
+        if (leans := plumb(right - left, rise)) != "square":
+            told.append(leans)
+        low = foot.left_mm + foot.slope * (left - foot.start_mm) + foot.height_mm
+        out.append(
+            Part(
+                f"C{n}", "cap rail", "skin", timber(cap.id), run.label, length, cap.width_mm, "; ".join(told) or "square",
+                place=Place(run.leg, left, right, low, low + cap.thickness_mm, rise),
+            )
+        )  # fmt: skip
+    return out
