@@ -48,7 +48,7 @@ class Held:
 
 
 @dataclass(frozen=True, slots=True)
-class Listed:
+class JobListed:
     """A job as the list shows it; `unread` says why its document cannot be read, and then `card` is None."""
 
     id: str
@@ -64,7 +64,7 @@ class Listed:
 class Page:
     """Some of the jobs, and how many there are in all."""
 
-    jobs: list[Listed]
+    jobs: list[JobListed]
     total: int
 
 
@@ -108,7 +108,8 @@ class Jobs:
         rows = list(self.session.scalars(query))
         self._fill_cards([row for row in rows if row.card is None and row.unread is None])
         found = [
-            Listed(r.id, r.name, r.archived, r.current, r.changed_at.isoformat(), r.card, r.unread or "") for r in rows
+            JobListed(r.id, r.name, r.archived, r.current, r.changed_at.isoformat(), r.card, r.unread or "")
+            for r in rows
         ]
         return Page(found, total)
 

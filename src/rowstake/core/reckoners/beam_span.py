@@ -26,12 +26,12 @@ class BeamSpan(Inputs):
     dead_kpa: LoadOrZero = 0.4788026
 
 
-class Span(Outputs):
+class BeamSpanOut(Outputs):
     span_mm: float
     governed_by: str
 
 
-def run(given: BeamSpan) -> Span:
+def run(given: BeamSpan) -> BeamSpanOut:
     """As for a joist, with the load of the joists that bear on it."""
     stick = read_stick(given.size)
     carried_m = given.joist_span_mm * OVERHANGING / 1000
@@ -44,10 +44,10 @@ def run(given: BeamSpan) -> Span:
         for name in given.species
     ]  # fmt: skip
     span, governs = min([*reaches, (LONGEST_MM, "longest in the tables")])
-    return Span(span_mm=span, governed_by=governs)
+    return BeamSpanOut(span_mm=span, governed_by=governs)
 
 
-def say(given: BeamSpan, out: Span, p: Printer) -> str:
+def say(given: BeamSpan, out: BeamSpanOut, p: Printer) -> str:
     return (
         f"{given.plies} plies of {given.size} reach {p.length(out.span_mm)} between posts under joists of "
         f"{p.length(given.joist_span_mm)}; {out.governed_by} governs."
@@ -56,7 +56,7 @@ def say(given: BeamSpan, out: Span, p: Printer) -> str:
 
 RECKONER = Reckoner(
     "beam-span", "Beam span", "Bending, deflection and shear under the joists it carries.",
-    BeamSpan, Span, run, say,
+    BeamSpan, BeamSpanOut, run, say,
     {"species": ["southern_pine"], "size": "2x8", "plies": 2, "joist_span_mm": 3048,
      "live_kpa": 1.9152104, "dead_kpa": 0.4788026},
 )  # fmt: skip

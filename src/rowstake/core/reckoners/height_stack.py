@@ -22,23 +22,23 @@ class HeightStack(Inputs):
     footing_top_mm: Annotated[float, Field(ge=-LONGEST, le=LONGEST)] = 0
 
 
-class Stack(Outputs):
+class HeightStackOut(Outputs):
     top_of_frame_mm: float
     top_of_beam_mm: float
     post_mm: float
     slack_mm: float
 
 
-def run(given: HeightStack) -> Stack:
+def run(given: HeightStack) -> HeightStackOut:
     """Each level is the one above less what lies between; a post below zero does not fit."""
     frame = given.finished_mm - given.board_mm - given.clip_mm
     beam = frame - given.joist_mm
     there = given.finished_mm - given.footing_top_mm
     needed = given.board_mm + given.clip_mm + given.joist_mm + given.beam_mm + given.standoff_mm
-    return Stack(top_of_frame_mm=frame, top_of_beam_mm=beam, post_mm=there - needed, slack_mm=there - needed)
+    return HeightStackOut(top_of_frame_mm=frame, top_of_beam_mm=beam, post_mm=there - needed, slack_mm=there - needed)
 
 
-def say(given: HeightStack, out: Stack, p: Printer) -> str:
+def say(given: HeightStack, out: HeightStackOut, p: Printer) -> str:
     there = given.finished_mm - given.footing_top_mm
     if out.post_mm < 0:
         return f"{p.length(there - out.slack_mm)} needed, {p.length(there)} there: it does not fit."
@@ -47,7 +47,7 @@ def say(given: HeightStack, out: Stack, p: Printer) -> str:
 
 RECKONER = Reckoner(
     "height-stack", "Height stack", "Boards, clips, joists, beam and standoff, from the top down.",
-    HeightStack, Stack, run, say,
+    HeightStack, HeightStackOut, run, say,
     {"finished_mm": 600, "board_mm": 28, "clip_mm": 0, "joist_mm": 147, "beam_mm": 147, "standoff_mm": 25,
      "footing_top_mm": 0},
 )  # fmt: skip

@@ -23,7 +23,7 @@ class HoleConcrete(Inputs):
     waste_pct: Annotated[float, Field(ge=0, le=100)] = 5
 
 
-class Concrete(Outputs):
+class HoleConcreteOut(Outputs):
     volume_each_m3: float
     volume_total_m3: float
     bags_each: int
@@ -35,7 +35,7 @@ def bags_for(volume_m3: float, bag_kg: float, waste_pct: float) -> int:
     return up(volume_m3 * (1 + waste_pct / 100) * CATALOGUE.materials.concrete.dry_kg_per_m3 / bag_kg)
 
 
-def run(given: HoleConcrete) -> Concrete:
+def run(given: HoleConcrete) -> HoleConcreteOut:
     """Hole less post; bags pooled over all holes, then rounded up."""
     area = math.pi * given.hole_diameter_mm**2 / 4
     if math.hypot(given.post_w_mm, given.post_d_mm) >= given.hole_diameter_mm:
@@ -44,7 +44,7 @@ def run(given: HoleConcrete) -> Concrete:
             "The post does not fit into the hole",
         )  # fmt: skip
     each = (area - given.post_w_mm * given.post_d_mm) * given.concrete_depth_mm / 1e9
-    return Concrete(
+    return HoleConcreteOut(
         volume_each_m3=each,
         volume_total_m3=each * given.count,
         bags_each=bags_for(each, given.bag_kg, given.waste_pct),
@@ -52,7 +52,7 @@ def run(given: HoleConcrete) -> Concrete:
     )
 
 
-def say(given: HoleConcrete, out: Concrete, p: Printer) -> str:
+def say(given: HoleConcrete, out: HoleConcreteOut, p: Printer) -> str:
     facts = CATALOGUE.materials.concrete
     mix = f" At {p.volume(out.volume_total_m3)}, ask the price of ready-mix." * (
         out.volume_total_m3 > facts.ready_mix_over_m3
@@ -65,7 +65,7 @@ def say(given: HoleConcrete, out: Concrete, p: Printer) -> str:
 
 RECKONER = Reckoner(
     "hole-concrete", "Concrete for holes", "Hole less post, waste added, bags pooled over all holes.",
-    HoleConcrete, Concrete, run, say,
+    HoleConcrete, HoleConcreteOut, run, say,
     {"hole_diameter_mm": 254, "concrete_depth_mm": 762, "post_w_mm": 88.9, "post_d_mm": 88.9, "count": 14,
      "bag_kg": 36.287, "waste_pct": 5},
 )  # fmt: skip

@@ -21,12 +21,12 @@ class JoistSpan(Inputs):
     dead_kpa: LoadOrZero = 0.4788026
 
 
-class Span(Outputs):
+class JoistSpanOut(Outputs):
     span_mm: float
     governed_by: str
 
 
-def run(given: JoistSpan) -> Span:
+def run(given: JoistSpan) -> JoistSpanOut:
     """Least of bending, deflection L/360, shear and 18 ft; several species give the least of them."""
     stick = read_stick(given.size)
     total, live = ((given.live_kpa + given.dead_kpa), given.live_kpa)
@@ -38,15 +38,15 @@ def run(given: JoistSpan) -> Span:
         for name in given.species
     ]  # fmt: skip
     span, governs = min([*reaches, (LONGEST_MM, "longest in the tables")])
-    return Span(span_mm=span, governed_by=governs)
+    return JoistSpanOut(span_mm=span, governed_by=governs)
 
 
-def say(given: JoistSpan, out: Span, p: Printer) -> str:
+def say(given: JoistSpan, out: JoistSpanOut, p: Printer) -> str:
     return f"A {given.size} joist at {p.length(given.spacing_mm)} reaches {p.length(out.span_mm)}; {out.governed_by} governs."
 
 
 RECKONER = Reckoner(
     "joist-span", "Joist span", "Bending, deflection of the live load, shear, and the longest in the tables.",
-    JoistSpan, Span, run, say,
+    JoistSpan, JoistSpanOut, run, say,
     {"species": ["southern_pine"], "size": "2x8", "spacing_mm": 406.4, "live_kpa": 1.9152104, "dead_kpa": 0.4788026},
 )  # fmt: skip

@@ -22,11 +22,11 @@ class WoodMovement(Inputs):
     moisture_to_pct: Moisture
 
 
-class Movement(Outputs):
+class WoodMovementOut(Outputs):
     change_mm: float
 
 
-def run(given: WoodMovement) -> Movement:
+def run(given: WoodMovement) -> WoodMovementOut:
     """`width · C · ΔMC`; moisture above 28 % counts as 28."""
     facts = CATALOGUE.movement
     if given.species not in facts.flat_quarter:
@@ -34,10 +34,10 @@ def run(given: WoodMovement) -> Movement:
     flat, quarter = facts.flat_quarter[given.species]
     wettest = facts.fibre_saturation_pct
     change = min(given.moisture_to_pct, wettest) - min(given.moisture_from_pct, wettest)
-    return Movement(change_mm=given.width_mm * (flat if given.grain == "flat" else quarter) * change)
+    return WoodMovementOut(change_mm=given.width_mm * (flat if given.grain == "flat" else quarter) * change)
 
 
-def say(given: WoodMovement, out: Movement, p: Printer) -> str:
+def say(given: WoodMovement, out: WoodMovementOut, p: Printer) -> str:
     if abs(out.change_mm) < 0.05:
         return "The board keeps its width."
     return f"Each board {'swells' if out.change_mm > 0 else 'shrinks'} by {p.fine(abs(out.change_mm))}."
@@ -45,7 +45,7 @@ def say(given: WoodMovement, out: Movement, p: Printer) -> str:
 
 RECKONER = Reckoner(
     "wood-movement", "Wood movement", "Width × coefficient × change of moisture.",
-    WoodMovement, Movement, run, say,
+    WoodMovement, WoodMovementOut, run, say,
     {"species": "western_red_cedar", "width_mm": 139.7, "grain": "flat", "moisture_from_pct": 19,
      "moisture_to_pct": 12},
 )  # fmt: skip

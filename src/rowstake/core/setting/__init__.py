@@ -5,9 +5,9 @@ from __future__ import annotations
 from functools import cache
 
 from rowstake.core.rooms import kept_in
-from rowstake.core.setting.base import Footless, HoleSize, Layer, Masonry, Method
+from rowstake.core.setting.base import FillLayer, Footless, HoleSize, Method, OnMasonry
 
-__all__ = ["Footless", "HoleSize", "Layer", "Masonry", "Method", "methods"]
+__all__ = ["FillLayer", "Footless", "HoleSize", "Method", "OnMasonry", "methods"]
 
 
 @cache

@@ -28,7 +28,7 @@ class HoleSize:
 
 
 @dataclass(frozen=True, slots=True)
-class Layer:
+class FillLayer:
     """One layer from `bottom_mm` to `top_mm` above (below zero: below) ground, and its volume."""
 
     what: str
@@ -39,21 +39,21 @@ class Layer:
     domed: bool = False
 
 
-def bed(hole: HoleSize) -> list[Layer]:
+def bed(hole: HoleSize) -> list[FillLayer]:
     """The gravel bed under the post; none when it has no thickness."""
     if not hole.gravel_mm:
         return []
     volume = hole.area_mm2 * hole.gravel_mm / 1e9
-    return [Layer("gravel bed", "gravel", -hole.embedment_mm - hole.gravel_mm, -hole.embedment_mm, volume)]
+    return [FillLayer("gravel bed", "gravel", -hole.embedment_mm - hole.gravel_mm, -hole.embedment_mm, volume)]
 
 
-def round_post(hole: HoleSize, what: str, material: str, bottom_mm: float, top_mm: float) -> list[Layer]:
+def round_post(hole: HoleSize, what: str, material: str, bottom_mm: float, top_mm: float) -> list[FillLayer]:
     """A layer that fills the hole round the post between two depths; none when they leave nothing."""
     bottom_mm = max(bottom_mm, -hole.embedment_mm)
     if top_mm - bottom_mm < 1:
         return []
     ring = hole.area_mm2 - hole.post_w_mm * hole.post_d_mm
-    return [Layer(what, material, bottom_mm, top_mm, ring * (top_mm - bottom_mm) / 1e9)]
+    return [FillLayer(what, material, bottom_mm, top_mm, ring * (top_mm - bottom_mm) / 1e9)]
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,7 +66,7 @@ class Footless:
 
 
 @dataclass(frozen=True, slots=True)
-class Masonry:
+class OnMasonry:
     """What a post is fixed to where it has no hole, and the post, mm."""
 
     post_name: str
@@ -84,11 +84,11 @@ class Method:
     """
 
     id: str
-    layers: Callable[[HoleSize], list[Layer]]
+    layers: Callable[[HoleSize], list[FillLayer]]
     bearing_width_mm: Callable[[HoleSize], float]
     formula: str
-    stands: Callable[[Masonry], Footless] | None = None
+    stands: Callable[[OnMasonry], Footless] | None = None
 
 
-def no_layers(_: HoleSize) -> list[Layer]:
+def no_layers(_: HoleSize) -> list[FillLayer]:
     return []

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.setting.base import HoleSize, Layer, Method, bed, round_post
+from rowstake.core.setting.base import FillLayer, HoleSize, Method, bed, round_post
 
 
-def layers(hole: HoleSize) -> list[Layer]:
+def layers(hole: HoleSize) -> list[FillLayer]:
     facts = CATALOGUE.materials.collar
     top = -min(facts.top_down_mm, hole.embedment_mm / 3)
     low = top - facts.thick_mm

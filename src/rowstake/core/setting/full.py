@@ -7,10 +7,10 @@ import math
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.reckoners.hole_concrete import HoleConcrete
 from rowstake.core.reckoners.hole_concrete import run as hole_concrete
-from rowstake.core.setting.base import HoleSize, Layer, Method, bed
+from rowstake.core.setting.base import FillLayer, HoleSize, Method, bed
 
 
-def layers(hole: HoleSize) -> list[Layer]:
+def layers(hole: HoleSize) -> list[FillLayer]:
     """The dome is highest at the post and runs out at the hole's edge: half its height over the ring."""
     dome = CATALOGUE.materials.posts.dome_mm
     area_mm2 = hole.area_mm2
@@ -23,7 +23,7 @@ def layers(hole: HoleSize) -> list[Layer]:
         )
     ).volume_each_m3
     ring_m3 = (area_mm2 - hole.post_w_mm * hole.post_d_mm) * dome / 2 / 1e9
-    pour = Layer("concrete", "concrete", -hole.embedment_mm, dome, body + ring_m3, domed=True)
+    pour = FillLayer("concrete", "concrete", -hole.embedment_mm, dome, body + ring_m3, domed=True)
     return [*bed(hole), pour]
 
 

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from rowstake.core.setting.base import HoleSize, Layer, Method, bed, round_post
+from rowstake.core.setting.base import FillLayer, HoleSize, Method, bed, round_post
 
 
-def layers(hole: HoleSize) -> list[Layer]:
+def layers(hole: HoleSize) -> list[FillLayer]:
     return [*bed(hole), *round_post(hole, "compacted gravel", "gravel", -hole.embedment_mm, 0.0)]
 
 

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.setting.base import Footless, Masonry, Method, no_layers
+from rowstake.core.setting.base import Footless, Method, OnMasonry, no_layers
 
 
-def stands(on: Masonry) -> Footless:
+def stands(on: OnMasonry) -> Footless:
     facts = CATALOGUE.materials.masonry
     base, anchor = on.sold.good("post_base_bolted", on.post_name), on.sold.good("masonry_anchor")
     items = ((base, 1), (anchor, facts.anchors_per_base))

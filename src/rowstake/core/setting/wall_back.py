@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.setting.base import Footless, Masonry, Method, no_layers
+from rowstake.core.setting.base import Footless, Method, OnMasonry, no_layers
 
 
-def stands(on: Masonry) -> Footless:
+def stands(on: OnMasonry) -> Footless:
     """Bolts as long as post, wall, washers and nut, to the next length on sale."""
     facts = CATALOGUE.materials.masonry
     lap = min(facts.lap_mm, on.over_soil_mm - CATALOGUE.materials.limits.soil_clear_mm)

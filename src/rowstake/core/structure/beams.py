@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from rowstake.core.catalogue import Species
-from rowstake.core.structure.timber import Stick, bending_mpa, shear_mpa, stiffness_mpa
+from rowstake.core.structure.timber import CrossSection, bending_mpa, shear_mpa, stiffness_mpa
 
 LONGEST_MM = 5486.4
 """18 ft, the cap of the published tables."""
@@ -14,7 +14,7 @@ DEFLECTION = 360
 
 
 def simple_span(
-    species: Species, stick: Stick, total_n_mm: float, live_n_mm: float, plies: int, sharing: float
+    species: Species, stick: CrossSection, total_n_mm: float, live_n_mm: float, plies: int, sharing: float
 ) -> tuple[float, str]:
     """Longest span (mm) and what governs: bending, deflection of the live load at L/360, or shear.
 
@@ -30,7 +30,7 @@ def simple_span(
 
 def load_used(
     species: Species,
-    stick: Stick,
+    stick: CrossSection,
     plies: int,
     sharing: float,
     span_mm: float,

@@ -15,7 +15,7 @@ _ACTUAL_IN = {1: 0.75, 2: 1.5, 3: 2.5, 4: 3.5, 5: 4.5, 6: 5.5, 8: 7.25, 10: 9.25
 
 
 @dataclass(frozen=True, slots=True)
-class Stick:
+class CrossSection:
     """A cross-section, breadth × depth in mm, with its nominal inches where it has them."""
 
     breadth_mm: float
@@ -40,29 +40,29 @@ class Stick:
         return self.breadth_mm * self.depth_mm
 
 
-def read_stick(size: str, field: str = "size") -> Stick:
+def read_stick(size: str, field: str = "size") -> CrossSection:
     """`2x8` (nominal inches), `100x100` (mm) or a catalogue section such as `uk_100x100`."""
     if size in CATALOGUE.sections:
         section = CATALOGUE.sections[size]
         nominal = re.fullmatch(r"na_(\d+)x(\d+)", size)
         named = (int(nominal[1]), int(nominal[2])) if nominal else None
-        return Stick(section.thickness_mm, section.width_mm, named)
+        return CrossSection(section.thickness_mm, section.width_mm, named)
     match = re.fullmatch(r"(\d+)\s*[x×]\s*(\d+)", size.strip())
     if not match:
         raise refuse(field, size, "a size such as 2x8, 4x4 or 100x100", f"“{size}” is not a size")
     a, b = int(match[1]), int(match[2])
     if a in _ACTUAL_IN and b in _ACTUAL_IN:
-        return Stick(_ACTUAL_IN[a] * IN, _ACTUAL_IN[b] * IN, (a, b))
+        return CrossSection(_ACTUAL_IN[a] * IN, _ACTUAL_IN[b] * IN, (a, b))
     if min(a, b) < 15 or max(a, b) > 600:
         raise refuse(field, size, "nominal inches 1 to 12, or 15 to 600 mm", f"“{size}” is not a size on sale")
-    return Stick(a, b)
+    return CrossSection(a, b)
 
 
-def _is_heavy(stick: Stick) -> bool:
+def _is_heavy(stick: CrossSection) -> bool:
     return min(stick.breadth_mm, stick.depth_mm) >= 4.5 * IN - 0.5
 
 
-def _table_bending(species: Species, stick: Stick) -> tuple[float, float]:
+def _table_bending(species: Species, stick: CrossSection) -> tuple[float, float]:
     """Tabulated bending stress (psi) and its size factor, by the group a section falls in."""
     small, large = sorted((stick.breadth_mm, stick.depth_mm))
     if _is_heavy(stick):
@@ -74,7 +74,7 @@ def _table_bending(species: Species, stick: Stick) -> tuple[float, float]:
     return species.fb_2x[key], species.cf[key]
 
 
-def bending_mpa(species: Species, stick: Stick, *, short_term: bool = False) -> float:
+def bending_mpa(species: Species, stick: CrossSection, *, short_term: bool = False) -> float:
     """Allowable bending outdoors: `Fb·CF·CM·Ci`, ×1.6 for a gust; a strength class gives it outright."""
     if species.graded:
         return species.short_mpa if short_term else species.long_mpa

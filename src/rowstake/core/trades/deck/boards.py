@@ -28,7 +28,7 @@ INSTALL_C, HOTTEST_C = 15.0, 50.0
 
 
 @dataclass(frozen=True, slots=True)
-class Board:
+class DeckBoard:
     """One piece: `shape` on the plan, cut length, ripped width, how its ends are cut. `row` is −1 off the field."""
 
     kind: str
@@ -56,7 +56,7 @@ class Butt:
 class Laying:
     """All boards, the forecast of the last row, and the butt joints as points of the plan."""
 
-    boards: tuple[Board, ...]
+    boards: tuple[DeckBoard, ...]
     field: Polygon
     rows: Rows
     row_count: int
@@ -67,7 +67,7 @@ class Laying:
     breakers: tuple[float, ...]
     end_gap_mm: float
 
-    def of(self, *kinds: str) -> list[Board]:
+    def of(self, *kinds: str) -> list[DeckBoard]:
         return [b for b in self.boards if b.kind in kinds]
 
 
@@ -105,7 +105,7 @@ def nailers(brief: DeckBrief) -> list[float]:
     return out
 
 
-def _border(brief: DeckBrief, grid: Grid) -> list[Board]:
+def _border(brief: DeckBrief, grid: Grid) -> list[DeckBoard]:
     """Border boards, mitred where two bordered edges meet, square where the next edge has none."""
     deck, width, gap = brief.deck.boards, brief.square.width_mm, brief.deck.boards.gap_mm
     ring = rings(edges(outline(brief.deck.shape)))[0]
@@ -123,7 +123,7 @@ def _border(brief: DeckBrief, grid: Grid) -> list[Board]:
 
 def _border_board(
     brief: DeckBrief, ring: list[Edge], i: int, outside: list[Point], inside: list[Point], width: float
-) -> Board:
+) -> DeckBoard:
     """One board of a border: mitred at both corners, or running through at its end and butted at its start."""
     j, gap = (i + 1) % len(ring), brief.deck.boards.gap_mm
     shape = Polygon([outside[i], outside[j], inside[j], inside[i]])
@@ -136,13 +136,13 @@ def _border_board(
             end = math.dist(outside[i], outside[j])
             corners = [(start, 0.0), (end, 0.0), (end, width), (start, width)]
             shape = Polygon([(ax + dx * k + nx * w, ay + dy * k + ny * w) for k, w in corners])
-            return Board("border", brief.square, orient(shape, 1.0), end - start, width, "square both ends", -1)
+            return DeckBoard("border", brief.square, orient(shape, 1.0), end - start, width, "square both ends", -1)
     ends = _border_ends(before + after)
     length = max(math.dist(outside[i], outside[j]), math.dist(inside[i], inside[j]))
-    return Board("border", brief.square, orient(shape, 1.0), length, width, ends, -1, mitred=(before, after))
+    return DeckBoard("border", brief.square, orient(shape, 1.0), length, width, ends, -1, mitred=(before, after))
 
 
-def in_lengths(brief: DeckBrief, grid: Grid, board: Board, edge: Edge) -> list[Board]:
+def in_lengths(brief: DeckBrief, grid: Grid, board: DeckBoard, edge: Edge) -> list[DeckBoard]:
     """A border board longer than its stock in lengths that meet on joists, or evenly where it runs with them."""
     longest = max(board.section.lengths_mm) - 2 * brief.deck.boards.trim_ends_mm
     if board.length_mm <= longest + 1e-6:
@@ -165,7 +165,9 @@ def in_lengths(brief: DeckBrief, grid: Grid, board: Board, edge: Edge) -> list[B
             mitred = [on for on, at in ((board.mitred[0], k == 0), (board.mitred[1], k == pieces - 1)) if at]
             ends = _border_ends(sum(mitred))
             shape = orient(affinity.rotate(part, angle, origin=edge.a), 1.0)
-            out.append(Board("border", board.section, shape, part.bounds[2] - part.bounds[0], board.width_mm, ends, -1))
+            out.append(
+                DeckBoard("border", board.section, shape, part.bounds[2] - part.bounds[0], board.width_mm, ends, -1)
+            )
     return out
 
 
@@ -275,7 +277,7 @@ def lay_boards(brief: DeckBrief, grid: Grid) -> Laying:
                 a, b = foot + (head - foot) * k / count, foot + (head - foot) * (k + 1) / count
                 cut = piece.intersection(box(low - 1, a, high + 1, b))
                 out += [
-                    Board("breaker", brief.square, _turn(brief, q, back=True), b - a, 2 * half, "square", -1)
+                    DeckBoard("breaker", brief.square, _turn(brief, q, back=True), b - a, 2 * half, "square", -1)
                     for q in _polygons(cut)
                 ]
         clear = box(mark - half - gap, bottom - 1, mark + half + gap, top + 1)
@@ -314,7 +316,7 @@ def _polygons(shape: object) -> list[Polygon]:
     return [p for p in parts if isinstance(p, Polygon) and p.area > 1.0]
 
 
-def _numbered(boards: list[Board]) -> tuple[Board, ...]:
+def _numbered(boards: list[DeckBoard]) -> tuple[DeckBoard, ...]:
     counts: dict[str, int] = {}
     out = []
     for b in boards:
@@ -397,7 +399,7 @@ def _from_the_low_end(places: list[float], low: float, high: float, longest: flo
 
 def _pieces(
     brief: DeckBrief, piece: Polygon, cuts: list[float], tight: float, y: float, wide: float, row: int
-) -> list[Board]:
+) -> list[DeckBoard]:
     """A row cut at its joints, each piece with its length, rip and ends; `tight` is left open at every joint."""
     low, _, high, _ = piece.bounds
     marks = [low, *cuts, high]
@@ -409,7 +411,7 @@ def _pieces(
             width = y1 - y0
             ends = _ends(brief, cut)
             shape = orient(_turn(brief, cut, back=True), 1.0)
-            out.append(Board("board", brief.field, shape, x1 - x0, min(width, wide), ends, row))
+            out.append(DeckBoard("board", brief.field, shape, x1 - x0, min(width, wide), ends, row))
     return out
 
 

@@ -29,7 +29,7 @@ from rowstake.core.trades.deck.work import Worked, worked
 
 
 @dataclass(frozen=True, slots=True)
-class Built:
+class BuiltLevel:
     sticks: tuple[tuple[str, Stick], ...]
     posts: tuple[PostAt, ...]
     footings: tuple[FootingAt, ...]
@@ -50,7 +50,7 @@ def _ring(at: Point, across_mm: float) -> tuple[Point, ...]:
     return tuple((at[0] + r * math.cos(k * math.pi / 12), at[1] + r * math.sin(k * math.pi / 12)) for k in range(24))
 
 
-def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> Built:
+def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> BuiltLevel:
     """All parts of a deck, in the order of the work."""
     top = brief.deck.levels.height_mm - brief.field.thickness_mm - brief.strip_mm
     depth = joist_depth(brief, supports)
@@ -79,7 +79,7 @@ def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> B
     )
     out += end_sealer(brief.sold, out)
     work = worked(brief, grid, supports, rims)
-    return Built(tuple(sticks), tuple(posts), tuple(footings), ledger, tuple(out), tuple(work), tuple(bare))
+    return BuiltLevel(tuple(sticks), tuple(posts), tuple(footings), ledger, tuple(out), tuple(work), tuple(bare))
 
 
 def _labelled(sticks: list[Stick]) -> list[tuple[str, Stick]]:

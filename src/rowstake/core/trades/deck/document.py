@@ -29,7 +29,7 @@ class Cut(Block):
     what: Annotated[str, Field(min_length=1, max_length=40)] = "tree"
 
 
-class Shape(Block):
+class DeckShape(Block):
     """The edge of the boards seen from above: so wide along the house, so far out from it, less what is cut out."""
 
     width_mm: Annotated[float, Field(ge=600, le=40_000)]
@@ -45,7 +45,7 @@ class LowerLevel(Block):
     x_mm: Annotated[float, Field(ge=-30_000, le=60_000)]
     y_mm: Annotated[float, Field(ge=0, le=60_000)]
     height_mm: Annotated[float, Field(ge=40, le=6000)]
-    shape: Shape
+    shape: DeckShape
 
 
 class House(Block):
@@ -62,7 +62,7 @@ class House(Block):
     window: Literal["none", "plain", "low_e"] = "none"
 
 
-class Levels(Block):
+class DeckLevels(Block):
     """`height_mm` is the finished top over the ground at the left end of the house wall; the ground falls from there."""
 
     height_mm: Annotated[float, Field(ge=60, le=6000)]
@@ -139,7 +139,7 @@ class Border(Block):
     corner: Literal["mitred", "butted"] = "mitred"
 
 
-class DeckBoards(Block):
+class DeckBoarding(Block):
     product: str
     run: Literal["along", "across", "diagonal"] = "along"
     """Along the house, straight out from it, or at 45°."""
@@ -171,10 +171,10 @@ class Squaring(Block):
 
 
 class Deck(Block):
-    shape: Shape
+    shape: DeckShape
     lower: Annotated[list[LowerLevel], Field(max_length=4)] = []
     house: House
-    levels: Levels
+    levels: DeckLevels
     loads: Loads
     species: str
     joists: Joists = Joists()
@@ -182,7 +182,7 @@ class Deck(Block):
     posts: DeckPosts
     footings: Footings
     ledger: Ledger = Ledger()
-    boards: DeckBoards
+    boards: DeckBoarding
     lights: Lights = Lights()
     squaring: Squaring = Squaring()
 

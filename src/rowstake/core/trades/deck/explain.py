@@ -10,7 +10,7 @@ from rowstake.core.reckoners.square_up import SquareUp
 from rowstake.core.reckoners.square_up import run as square_up
 from rowstake.core.trades.deck.boards import INSTALL_C, Laying
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.built import Built
+from rowstake.core.trades.deck.built import BuiltLevel
 from rowstake.core.trades.deck.dug import bearing_of
 from rowstake.core.trades.deck.frame import Grid
 from rowstake.core.trades.deck.shape import outline
@@ -24,7 +24,7 @@ TABLES = "published design values and span tables"
 
 
 def explain_deck(
-    brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying, built: Built, turn: Year, book: Notebook
+    brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying, built: BuiltLevel, turn: Year, book: Notebook
 ) -> None:
     _shape(brief, book)
     _height(brief, supports, built, book)
@@ -49,7 +49,7 @@ def _shape(brief: DeckBrief, book: Notebook) -> None:
     )  # fmt: skip
 
 
-def _height(brief: DeckBrief, supports: Supports, built: Built, book: Notebook) -> None:
+def _height(brief: DeckBrief, supports: Supports, built: BuiltLevel, book: Notebook) -> None:
     p, facts = brief.printer, CATALOGUE.materials.deck
     levels = brief.deck.levels
     post = min(built.posts, key=lambda q: q.height_mm, default=None)
@@ -148,7 +148,7 @@ def _beams(brief: DeckBrief, supports: Supports, book: Notebook) -> None:
     )  # fmt: skip
 
 
-def _footings(brief: DeckBrief, built: Built, book: Notebook) -> None:
+def _footings(brief: DeckBrief, built: BuiltLevel, book: Notebook) -> None:
     p = brief.printer
     worst = max(built.footings, key=lambda f: f.load_kn, default=None)
     if worst is None:
@@ -172,7 +172,7 @@ LEDGER_BY = {
 }
 
 
-def _ledger(brief: DeckBrief, built: Built, book: Notebook) -> None:
+def _ledger(brief: DeckBrief, built: BuiltLevel, book: Notebook) -> None:
     p, ledger = brief.printer, built.ledger
     if ledger is None:
         return

@@ -14,7 +14,7 @@ from rowstake.core.goods import Good
 from rowstake.core.kinds import kind_of
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
-from rowstake.core.trades.deck.boards import Board, Laying
+from rowstake.core.trades.deck.boards import DeckBoard, Laying
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.fascia import fascia_edges
 from rowstake.core.trades.deck.frame import Grid, Joist, Stick
@@ -90,7 +90,7 @@ def _beam_outline(beam: BeamLine) -> list[Point]:
     return [(beam.s0, beam.t - w), (beam.s1, beam.t - w), (beam.s1, beam.t + w), (beam.s0, beam.t + w)]
 
 
-def crossed(grid: Grid, board: Board) -> list[Joist]:
+def crossed(grid: Grid, board: DeckBoard) -> list[Joist]:
     """The joists a board bears on: those within its reach along s that come to it along t."""
     low, near, high, far = board.shape.bounds
     if grid.turned:
@@ -100,7 +100,7 @@ def crossed(grid: Grid, board: Board) -> list[Joist]:
     return [j for j in beside if j.t0 - 60 <= far and j.t1 + 60 >= near]
 
 
-def held_at(grid: Grid, board: Board) -> int:
+def held_at(grid: Grid, board: DeckBoard) -> int:
     """How many places a board is fixed at: the joists it crosses; where it lies along one, as a border beside the joists,
     every joist space."""
     low, near, high, far = board.shape.bounds

@@ -14,7 +14,7 @@ from shapely.geometry.polygon import orient
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.headers import Strip, header_rooms, too_narrow
+from rowstake.core.trades.deck.headers import HoleStrip, header_rooms, too_narrow
 from rowstake.core.trades.deck.shape import Edge, Point, cut_away, edges, inset, outline, swap
 
 BEARING_MM = 12.0
@@ -113,7 +113,7 @@ class Grid:
     """The edges whose headers joists hang on."""
     passed: list[Polygon] = field(default_factory=list)
     """Holes that pass between two joists and need no frame of their own."""
-    narrow: list[Strip] = field(default_factory=list)
+    narrow: list[HoleStrip] = field(default_factory=list)
     """Deck beside holes with no room for its frame."""
     broken: list[str] = field(default_factory=list)
     """Holes that break through the edge of the frame."""

@@ -12,7 +12,7 @@ SAME_MM = 0.01
 
 
 @dataclass(frozen=True, slots=True)
-class Strip:
+class HoleStrip:
     """The deck between an edge of a hole and what lies opposite, and the least of its width."""
 
     hole: Edge
@@ -20,7 +20,7 @@ class Strip:
     wide_mm: float
 
 
-def strips(all_edges: Sequence[Edge], axis: int) -> list[Strip]:
+def strips(all_edges: Sequence[Edge], axis: int) -> list[HoleStrip]:
     """For every edge of a hole that runs along `axis` (0: s, 1: t), each edge that lies opposite over the deck, nearest first."""
     out = []
     for edge in all_edges:
@@ -28,7 +28,7 @@ def strips(all_edges: Sequence[Edge], axis: int) -> list[Strip]:
             continue
         looks = edge.inward[1 - axis]
         found = [
-            Strip(edge, other, wide)
+            HoleStrip(edge, other, wide)
             for other in all_edges
             if other.inward[1 - axis] * looks < -SAME_MM and (wide := _wide(edge, other, axis, looks)) is not None
         ]
@@ -65,7 +65,7 @@ def header_rooms(all_edges: Sequence[Edge], thick_mm: float, rim_mm: float, plie
     return room
 
 
-def too_narrow(every: Sequence[Edge], framed: Sequence[Edge], thick_mm: float, rim_mm: float) -> list[Strip]:
+def too_narrow(every: Sequence[Edge], framed: Sequence[Edge], thick_mm: float, rim_mm: float) -> list[HoleStrip]:
     """Strips of deck beside holes with no room for the frame, each once: for what closes it across the joists, and, beside holes that
     are framed, for the joist of each side."""
     found = [strip for strip in strips(every, 0) if strip.wide_mm < (thick_mm if strip.opposite.hole else rim_mm) - 0.1]

@@ -37,7 +37,7 @@ LAP_MM = 100.0
 
 
 @dataclass(frozen=True, slots=True)
-class Hole:
+class LedgerHole:
     """A fixing: along s, and how high over the ledger's lower edge."""
 
     s: float
@@ -56,7 +56,7 @@ class LedgerPlan:
     by: str
     rows: int
     thick_mm: float
-    holes: tuple[Hole, ...]
+    holes: tuple[LedgerHole, ...]
     over: bool
 
 
@@ -74,7 +74,7 @@ def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[S
     facts, high = CATALOGUE.materials.deck, supports.joist.width_mm
     two = high - 2 * facts.ledger_edge_mm >= facts.ledger_rows_mm - 0.5
     levels = (high - facts.ledger_edge_mm, facts.ledger_edge_mm) if two else (high / 2, high / 2)
-    holes: list[Hole] = []
+    holes: list[LedgerHole] = []
     over = spacing < LEAST_MM - 1e-6
     for stick in pieces:
         low, far = sorted((stick.a[0], stick.b[0]))
@@ -82,7 +82,7 @@ def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[S
         over = over or (bool(paired) and (not two or any(b - a > 2 * spacing for a, b in pairwise(places))))
         for n, s in enumerate(places):
             ups = levels if s in paired and two else (levels[n % 2],)
-            holes += [Hole(s, up) for up in ups]
+            holes += [LedgerHole(s, up) for up in ups]
     return LedgerPlan(
         sum(s.length_mm for s in pieces),
         spacing,

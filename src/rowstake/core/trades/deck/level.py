@@ -12,7 +12,7 @@ from rowstake.core.faults import JobFault, refuse
 from rowstake.core.parts import Lies, Part
 from rowstake.core.trades.deck.boards import Laying, breaker_nailers, lay_boards, nailers
 from rowstake.core.trades.deck.brief import DeckBrief, resolve_deck
-from rowstake.core.trades.deck.built import Built, build
+from rowstake.core.trades.deck.built import BuiltLevel, build
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.corners import corners
 from rowstake.core.trades.deck.document import LowerLevel
@@ -31,7 +31,7 @@ class DeckLevel:
     grid: Grid
     supports: Supports
     laying: Laying
-    built: Built
+    built: BuiltLevel
 
     @property
     def shape(self) -> Polygon:
@@ -206,7 +206,7 @@ def _lower(main: DeckLevel, level: LowerLevel, n: int) -> Lower:
     return Lower(made.brief, made.grid, made.supports, made.laying, _moved(made.built, level, ground), level, n, ground)
 
 
-def _moved(built: Built, level: LowerLevel, up_mm: float) -> Built:
+def _moved(built: BuiltLevel, level: LowerLevel, up_mm: float) -> BuiltLevel:
     """Everything named after the level and moved to its place; drawings of its own keep to its own corner."""
     names = {q.label: f"{level.id}-{q.label}" for q in built.posts}
     posts = tuple(

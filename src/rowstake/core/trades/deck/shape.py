@@ -12,7 +12,7 @@ from shapely.geometry.base import BaseGeometry
 from shapely.geometry.polygon import orient
 
 from rowstake.core.faults import refuse
-from rowstake.core.trades.deck.document import Cut, DeckSide, Shape
+from rowstake.core.trades.deck.document import Cut, DeckShape, DeckSide
 
 Point = tuple[float, float]
 LEAST_M2 = 0.5
@@ -56,7 +56,7 @@ def cut_away(cut: Cut, width: float, out: float) -> Polygon:
     return box(min(x, x + dx), min(y, y + dy), max(x, x + dx), max(y, y + dy))
 
 
-def outline(shape: Shape) -> Polygon:
+def outline(shape: DeckShape) -> Polygon:
     """The edge of the boards. Raises `JobFault` for cuts that overlap an edge, leave two decks or too little."""
     width, out = shape.width_mm, shape.out_mm
     poly: BaseGeometry = box(0.0, 0.0, width, out)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.reckoners.height_stack import HeightStack, Stack
+from rowstake.core.reckoners.height_stack import HeightStack, HeightStackOut
 from rowstake.core.reckoners.height_stack import run as height_stack
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.shape import Point
@@ -20,7 +20,7 @@ class PostAt:
     beam: BeamLine | None
     at: Point
     ground_mm: float
-    stack: Stack
+    stack: HeightStackOut
     carries_m2: float
     beam_mm: float = 0.0
     """What the beam adds to the stack; nothing when flush, or where the post stands under a rim."""
@@ -58,7 +58,7 @@ def joist_depth(brief: DeckBrief, supports: Supports) -> float:
     return brief.deck.joists.measured_mm or supports.joist.width_mm
 
 
-def stack_at(brief: DeckBrief, supports: Supports, ground_mm: float, beam_mm: float) -> Stack:
+def stack_at(brief: DeckBrief, supports: Supports, ground_mm: float, beam_mm: float) -> HeightStackOut:
     """From the finished top down to a footing beside ground of this level; a flush beam takes no height of its own."""
     footing = ground_mm + brief.footing_top_mm
     return height_stack(

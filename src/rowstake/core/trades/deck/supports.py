@@ -33,7 +33,7 @@ END_MM = 300.0
 
 
 @dataclass(frozen=True, slots=True)
-class Reach:
+class SpanReach:
     """How far something may span, what stops it, and how far it does."""
 
     allowed_mm: float
@@ -59,7 +59,7 @@ class BeamLine:
     plies: int
     carried_mm: float
     posts: tuple[float, ...]
-    reach: Reach
+    reach: SpanReach
     outer: bool
 
     @property
@@ -85,7 +85,7 @@ class Supports:
     """`overhang_mm` is that of the deepest group; `hangs` tells every group's."""
 
     joist: Section
-    joist_reach: Reach
+    joist_reach: SpanReach
     overhang_mm: float
     beams: tuple[BeamLine, ...]
     flush: bool
@@ -118,14 +118,14 @@ def overhang_of(brief: DeckBrief, group: Group, spans: int, deepest: bool) -> fl
     return tidy if tidy >= facts.least_overhang_mm else 0.0
 
 
-def allowed_joist(brief: DeckBrief, joist: Section) -> Reach:
+def allowed_joist(brief: DeckBrief, joist: Section) -> SpanReach:
     out = joist_span(
         JoistSpan(
             species=[brief.species.id], size=joist.id, spacing_mm=brief.spacing_mm, live_kpa=brief.live_kpa,
             dead_kpa=brief.deck.loads.dead_kpa,
         )
     )  # fmt: skip
-    return Reach(out.span_mm, out.governed_by, 0.0)
+    return SpanReach(out.span_mm, out.governed_by, 0.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -327,7 +327,7 @@ def _propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Poly
                     brief, joist, group, t, list(spread.marks), ends, len(beams) + 1, PLIES[: 1 if way.close else None]
                 )
             )
-    reach = Reach(limit.allowed_mm, limit.governed_by, max(s.span_mm for s in laid))
+    reach = SpanReach(limit.allowed_mm, limit.governed_by, max(s.span_mm for s in laid))
     hangs = {group: spread.overhang_mm for group, spread in zip(groups, laid, strict=True)}
     return Supports(joist, reach, hangs[deepest], tuple(beams), flush, hangs)
 
@@ -398,7 +398,7 @@ def _beam(
     if flush:
         half = n * section.thickness_mm / 2
         t = min(t, group.t1 - half) if group.ledger else max(group.t0 + half, min(t, group.t1 - half))
-    reach = Reach(allowed, governed, max(b - a for a, b in pairwise(posts)))
+    reach = SpanReach(allowed, governed, max(b - a for a, b in pairwise(posts)))
     return BeamLine(f"B{number}", group, t, low, high, section, n, load, posts, reach, outer)
 
 

@@ -40,7 +40,7 @@ class Worked:
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class JoistLine:
     """A line of joists with its bearings, the width of deck it carries, and its reactions (kN) under all of the load."""
 
     joist: Joist
@@ -54,7 +54,7 @@ class Line:
         return self.reactions[nearest]
 
 
-def lines(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Line]:
+def lines(brief: DeckBrief, grid: Grid, supports: Supports) -> list[JoistLine]:
     """Every line of joists that has two bearings."""
     out = []
     for joist in grid.joists:
@@ -63,7 +63,7 @@ def lines(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Line]:
         if len(bears) > 1:
             line = Stretch(joist.t0, joist.t1, brief.total_kpa * wide / 1000)
             bent = bend([t for t, _ in bears], joist.t0, joist.t1, [line])
-            out.append(Line(joist, tuple(bears), wide, tuple(r / 1000 for r in bent.reactions)))
+            out.append(JoistLine(joist, tuple(bears), wide, tuple(r / 1000 for r in bent.reactions)))
     return out
 
 
@@ -77,7 +77,7 @@ def _wide(grid: Grid, joist: Joist) -> float:
     return (min(high, joist.s + grid.spacing_mm) - max(low, joist.s - grid.spacing_mm)) / 2
 
 
-def _joists(brief: DeckBrief, supports: Supports, own: list[Line]) -> Iterator[Worked]:
+def _joists(brief: DeckBrief, supports: Supports, own: list[JoistLine]) -> Iterator[Worked]:
     """The line of joists that works hardest as it lies: with what hangs past its beams, and cut at holes. Shear is taken
     at the joist's depth from a bearing, as in the span tables."""
     stick = read_stick(supports.joist.id)
@@ -122,7 +122,7 @@ def _across_holes(grid: Grid) -> Iterator[tuple[Edge, list[Edge]]]:
             yield edge, [e for e in upright if {e.a, e.b} & {edge.a, edge.b}]
 
 
-def _holes(brief: DeckBrief, grid: Grid, supports: Supports, own: list[Line]) -> Iterator[Worked]:
+def _holes(brief: DeckBrief, grid: Grid, supports: Supports, own: list[JoistLine]) -> Iterator[Worked]:
     """Headers between their trimmers under the joists cut at a hole, the trimmers under the headers, and both hangers."""
     at_trimmer: dict[float, list[Point]] = {}
     beside = grid.thick_mm / 2 - 1  # a joist may meet the end of an edge with a part of its thickness
@@ -155,7 +155,9 @@ def _holes(brief: DeckBrief, grid: Grid, supports: Supports, own: list[Line]) ->
         yield from _trimmers(brief, grid, supports, own, s, points)
 
 
-def _stub_rims(brief: DeckBrief, grid: Grid, supports: Supports, cut: list[Line], s0: float, s1: float) -> list[Worked]:
+def _stub_rims(
+    brief: DeckBrief, grid: Grid, supports: Supports, cut: list[JoistLine], s0: float, s1: float
+) -> list[Worked]:
     """The rim between two trimmers where stubs between a hole and the edge bear on it."""
     loads, t = [], 0.0
     for x in cut:
@@ -181,7 +183,7 @@ def _stub_rims(brief: DeckBrief, grid: Grid, supports: Supports, cut: list[Line]
 
 
 def _trimmers(
-    brief: DeckBrief, grid: Grid, supports: Supports, own: list[Line], s: float, points: list[Point]
+    brief: DeckBrief, grid: Grid, supports: Supports, own: list[JoistLine], s: float, points: list[Point]
 ) -> Iterator[Worked]:
     """The joists beside a hole as one member, with their own strip of deck and the headers that hang on them."""
     reach = grid.plies * grid.thick_mm + 1
@@ -214,7 +216,7 @@ def hanger_kn(supports: Supports, doubled: bool = False) -> float:
     return max(rated) * (facts.hanger_doubled if doubled else 1.0)
 
 
-def _hangers(supports: Supports, own: list[Line]) -> Iterator[Worked]:
+def _hangers(supports: Supports, own: list[JoistLine]) -> Iterator[Worked]:
     """The hanger that carries most, of those at a ledger or a header; in flush beams, of both sides of a beam."""
     loads = [
         (reaction, (x.joist.s, t))
@@ -233,7 +235,7 @@ def _hangers(supports: Supports, own: list[Line]) -> Iterator[Worked]:
         yield Worked("joist hanger", at, most / hanger_kn(supports), "its rating", most, 0.0, 0.0)
 
 
-def _lifts(brief: DeckBrief, own: list[Line]) -> Iterator[Worked]:
+def _lifts(brief: DeckBrief, own: list[JoistLine]) -> Iterator[Worked]:
     """Joists that lift at a bearing when only what hangs past the others is loaded; told as the lift over nothing."""
     dead = brief.deck.loads.dead_kpa
     worst: Worked | None = None

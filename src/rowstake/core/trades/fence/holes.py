@@ -13,7 +13,7 @@ from rowstake.core.reckoners.fence_wind import FenceWind, Stands
 from rowstake.core.reckoners.fence_wind import run as fence_wind
 from rowstake.core.reckoners.post_hole import WORDS, Hole, PostHole
 from rowstake.core.reckoners.post_hole import run as post_hole
-from rowstake.core.setting import HoleSize, Layer, Masonry, methods
+from rowstake.core.setting import FillLayer, HoleSize, OnMasonry, methods
 from rowstake.core.trades.fence.layout import Bay, Layout, Opening, Post
 from rowstake.core.trades.fence.levels import Levels
 from rowstake.core.trades.fence.resolve import Brief, face_mm
@@ -45,7 +45,7 @@ class HoleKind:
     """The tallest post of this kind above its ground: it sets the depth of all."""
     hole: Hole
     diameter_mm: float
-    layers: tuple[Layer, ...]
+    layers: tuple[FillLayer, ...]
     spoil_m3: float
     hardware: tuple[tuple[Good, int], ...]
     each: int
@@ -231,7 +231,7 @@ class Digger:
         method, entry = methods()[setting.method], CATALOGUE.methods[setting.method]
         each = self.each(setting.gate)
         if method.stands is not None:
-            on = Masonry(post.name, brief.sold, post.width_mm, posts.wall_over_soil_mm, posts.wall_thick_mm)
+            on = OnMasonry(post.name, brief.sold, post.width_mm, posts.wall_over_soil_mm, posts.wall_thick_mm)
             footless = method.stands(on)
             length = above + footless.below_mm
             stock = post.next_length(length)

@@ -14,7 +14,7 @@ from rowstake.core.trades.fence.layout import Bay, Layout
 from rowstake.core.trades.fence.levels import Foot, Levels
 from rowstake.core.trades.fence.rails import Reach, board_planes_mm, clear_reach, parts_of, reach
 from rowstake.core.trades.fence.resolve import Brief
-from rowstake.core.trades.fence.styles import Laid, Stretch, Style, styles
+from rowstake.core.trades.fence.styles import BoardStretch, Laid, Style, styles
 
 MOST_BOARDS = 120_000
 SQUARE_CUT = 1e-3
@@ -28,7 +28,7 @@ class Course:
     label: str
     leg: int
     reach: Reach
-    stretch: Stretch
+    stretch: BoardStretch
     laid: Laid
     feet: tuple[Foot, ...]
     bays: tuple[Bay, ...]
@@ -38,10 +38,10 @@ class Course:
         return self.laid.narrowest_mm
 
 
-def stretch_for(brief: Brief, length_mm: float, edges: Literal["gap", "board"] = "board") -> Stretch:
+def stretch_for(brief: Brief, length_mm: float, edges: Literal["gap", "board"] = "board") -> BoardStretch:
     """A stretch of this fence's skin, filled as the job says."""
     skin = brief.fence.skin
-    return Stretch(
+    return BoardStretch(
         length_mm, brief.board.width_mm, skin.fit, skin.gap_mm, skin.lap_mm, brief.style.most_gap_mm,
         edges,
     )  # fmt: skip
@@ -75,7 +75,7 @@ def _on_centres(brief: Brief, bay: Bay) -> Reach:
 def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
     """Every stretch of boards. Face-fixed rails carry boards past the posts; rails between posts, bay by bay."""
     style = style_of(brief)
-    done: dict[float, tuple[Stretch, Laid]] = {}
+    done: dict[float, tuple[BoardStretch, Laid]] = {}
     out: list[Course] = []
     pieces = 0
     edges: Literal["gap", "board"] = brief.style.between if brief.between else "board"

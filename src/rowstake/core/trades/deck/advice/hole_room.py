@@ -9,7 +9,7 @@ from shapely.geometry import Point
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.parts import Finding, Fix
 from rowstake.core.trades.deck.document import Cut
-from rowstake.core.trades.deck.headers import Strip
+from rowstake.core.trades.deck.headers import HoleStrip
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.shape import cut_away
 from rowstake.core.trades.deck.supports import rim_room
@@ -39,7 +39,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         )
 
 
-def _cut_of(planned: DeckLevel, strip: Strip) -> Cut | None:
+def _cut_of(planned: DeckLevel, strip: HoleStrip) -> Cut | None:
     """The hole whose edge a strip begins at."""
     shape, over = planned.brief.deck.shape, planned.brief.deck.boards.overhang_mm
     (ax, ay), (bx, by) = strip.hole.a, strip.hole.b
@@ -54,7 +54,7 @@ def _cut_of(planned: DeckLevel, strip: Strip) -> Cut | None:
     )
 
 
-def _fixes(planned: DeckLevel, strip: Strip, hole: Cut) -> Iterator[Fix]:
+def _fixes(planned: DeckLevel, strip: HoleStrip, hole: Cut) -> Iterator[Fix]:
     """Moved off by as much as a rim and a whole header take, where that stays inside; or no hole."""
     brief, grid = planned.brief, planned.grid
     shape, snap = brief.deck.shape, brief.region.snap_mm

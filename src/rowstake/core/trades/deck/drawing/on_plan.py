@@ -6,7 +6,7 @@ import itertools
 
 from rowstake.core.drawing.scene import Board, Handle, Layer, Look, Scene, Shape
 from rowstake.core.parts import Part
-from rowstake.core.trades.deck.document import Shape as DeckShape
+from rowstake.core.trades.deck.document import DeckShape
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.shape import Point, edges, outline
 

@@ -5,12 +5,12 @@ from __future__ import annotations
 from functools import cache
 
 from rowstake.core.rooms import kept_in
-from rowstake.core.trades.deck.footings.base import Dug, Kind, Under
+from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under
 
-__all__ = ["Dug", "Kind", "Under", "kinds"]
+__all__ = ["Dug", "FootingKind", "Under", "kinds"]
 
 
 @cache
-def kinds() -> dict[str, Kind]:
+def kinds() -> dict[str, FootingKind]:
     """Every kind of footing by its catalogue id."""
     return {thing.id: thing for thing in kept_in(__name__, "KIND").values()}

@@ -12,7 +12,7 @@ from rowstake.core.goods import Good
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners.footing_size import Footing, FootingSize
 from rowstake.core.reckoners.footing_size import run as footing_size
-from rowstake.core.setting import Layer
+from rowstake.core.setting import FillLayer
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,7 +55,7 @@ class Dug:
 
     across_mm: float
     depth_mm: float
-    layers: tuple[Layer, ...]
+    layers: tuple[FillLayer, ...]
     spoil_m3: float
     hardware: tuple[tuple[Good, int], ...]
     carries_kn: float | None = None
@@ -65,7 +65,7 @@ class Dug:
 
 
 @dataclass(frozen=True, slots=True)
-class Kind:
+class FootingKind:
     id: str
     dig: Callable[[Under], Dug]
 

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.setting import Layer
-from rowstake.core.trades.deck.footings.base import Dug, Kind, Under, tidy
+from rowstake.core.setting import FillLayer
+from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under, tidy
 
 
 def dig(under: Under) -> Dug:
@@ -14,7 +14,7 @@ def dig(under: Under) -> Dug:
     thick = max(facts.block_base_mm, tidy((side - facts.block_mm) / 2, under.step_mm / 2))
     foot = under.top_mm - facts.block_high_mm
     volume = side * side * thick / 1e9
-    base = Layer("compacted base", "gravel", foot - thick, foot, volume)
+    base = FillLayer("compacted base", "gravel", foot - thick, foot, volume)
     loose = side * side * max(0.0, thick - foot) / 1e9 * CATALOGUE.materials.fill.spoil_bulking
     items = ((under.sold.good("precast_block", facts.block_mm), 1),)
     return Dug(
@@ -23,4 +23,4 @@ def dig(under: Under) -> Dug:
     )  # fmt: skip
 
 
-KIND = Kind("block", dig)
+KIND = FootingKind("block", dig)

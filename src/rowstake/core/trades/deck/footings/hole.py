@@ -5,8 +5,8 @@ from __future__ import annotations
 import math
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.setting import Layer
-from rowstake.core.trades.deck.footings.base import Dug, Kind, Under, round_m3
+from rowstake.core.setting import FillLayer
+from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under, round_m3
 
 
 def dig(under: Under) -> Dug:
@@ -15,9 +15,9 @@ def dig(under: Under) -> Dug:
     across = next((a for a in sorted(under.augers_mm) if a >= wanted - 1e-6), wanted)
     depth = under.depth_mm + facts.hole_base_mm
     round_post = depth - facts.hole_base_mm
-    base = Layer("concrete base", "concrete", -depth, -round_post, round_m3(across, facts.hole_base_mm))
+    base = FillLayer("concrete base", "concrete", -depth, -round_post, round_m3(across, facts.hole_base_mm))
     volume = round_m3(across, round_post) - under.post_mm * under.post_deep_mm * round_post / 1e9
-    pour = Layer("concrete", "concrete", -round_post, 0.0, volume)
+    pour = FillLayer("concrete", "concrete", -round_post, 0.0, volume)
     loose = round_m3(across, depth) * CATALOGUE.materials.fill.spoil_bulking
     return Dug(
         across,
@@ -31,4 +31,4 @@ def dig(under: Under) -> Dug:
     )
 
 
-KIND = Kind("hole", dig)
+KIND = FootingKind("hole", dig)

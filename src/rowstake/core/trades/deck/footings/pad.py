@@ -9,8 +9,8 @@ import math
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.measure import Printer
-from rowstake.core.setting import Layer
-from rowstake.core.trades.deck.footings.base import Dug, Kind, Under, base_of, round_m3, tidy
+from rowstake.core.setting import FillLayer
+from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under, base_of, round_m3, tidy
 
 
 def dig(under: Under) -> Dug:
@@ -19,16 +19,16 @@ def dig(under: Under) -> Dug:
     depth = max(under.depth_mm, thick - min(0.0, under.top_mm))
     pier = tidy(under.post_deep_mm + facts.pier_over_post_mm, under.step_mm)
     across = max(tidy(asked.diameter_mm, under.step_mm), pier)
-    pad = Layer("concrete pad", "concrete", -depth, -depth + thick, round_m3(across, thick))
+    pad = FillLayer("concrete pad", "concrete", -depth, -depth + thick, round_m3(across, thick))
     tall = depth - thick + under.top_mm
     layers = [pad]
     back = 0.0
     if tall > 1:
-        layers.append(Layer("concrete pier", "concrete", -depth + thick, under.top_mm, round_m3(pier, tall)))
+        layers.append(FillLayer("concrete pier", "concrete", -depth + thick, under.top_mm, round_m3(pier, tall)))
     below, beside = max(0.0, depth - thick), max(0.0, min(tall, depth - thick))
     back = round_m3(across, below) - round_m3(pier, beside)
     if back > 1e-6:
-        layers.append(Layer("soil put back", "soil", -depth + thick, 0.0, back))
+        layers.append(FillLayer("soil put back", "soil", -depth + thick, 0.0, back))
     loose = (round_m3(across, depth) - back) * CATALOGUE.materials.fill.spoil_bulking
 
     def words(p: Printer) -> str:
@@ -37,4 +37,4 @@ def dig(under: Under) -> Dug:
     return Dug(across, depth, tuple(layers), loose, base_of(under), bears_m2=math.pi * across**2 / 4 / 1e6, words=words)
 
 
-KIND = Kind("pad", dig)
+KIND = FootingKind("pad", dig)

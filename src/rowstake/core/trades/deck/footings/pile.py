@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowstake.core.trades.deck.footings.base import Dug, Kind, Under
+from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under
 
 SHAFT_MM = 76.0
 
@@ -12,4 +12,4 @@ def dig(under: Under) -> Dug:
     return Dug(SHAFT_MM, under.depth_mm, (), 0.0, items, carries_kn=under.pile_kn, words=lambda p: "screw pile")
 
 
-KIND = Kind("pile", dig)
+KIND = FootingKind("pile", dig)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.trades.deck.footings.base import Dug, Kind, Under
+from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under
 
 
 def dig(under: Under) -> Dug:
@@ -20,4 +20,4 @@ def dig(under: Under) -> Dug:
     )  # fmt: skip
 
 
-KIND = Kind("slab", dig)
+KIND = FootingKind("slab", dig)

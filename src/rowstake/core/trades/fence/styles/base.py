@@ -11,7 +11,7 @@ NOTHING_MM = 0.05
 
 
 @dataclass(frozen=True, slots=True)
-class Stretch:
+class BoardStretch:
     """One stretch to fill with boards, and how. Lengths in mm."""
 
     length_mm: float
@@ -42,9 +42,9 @@ class Style:
     """`ways_out` gives other (fit, gap, lap, words) that end better than a sliver."""
 
     id: str
-    lay: Callable[[Stretch], Laid]
+    lay: Callable[[BoardStretch], Laid]
     solidity: Callable[[float, Laid], float]
-    ways_out: Callable[[Stretch], list[tuple[str, float, float, str]]]
+    ways_out: Callable[[BoardStretch], list[tuple[str, float, float, str]]]
     jig: Callable[[float, Laid], tuple[str, float] | None]
     """(What the spacer or jig is, its width) for boards of a width laid so; None where none is used."""
 
@@ -63,5 +63,5 @@ def no_jig(_: float, __: Laid) -> tuple[str, float] | None:
     return None
 
 
-def no_way_out(_: Stretch) -> list[tuple[str, float, float, str]]:
+def no_way_out(_: BoardStretch) -> list[tuple[str, float, float, str]]:
     return []

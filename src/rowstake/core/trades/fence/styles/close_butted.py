@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from rowstake.core.reckoners.base import whole
 from rowstake.core.reckoners.deck_boards import whole_gap
-from rowstake.core.trades.fence.styles.base import NOTHING_MM, Laid, Stretch, Style, gap_spacer, in_a_row
+from rowstake.core.trades.fence.styles.base import NOTHING_MM, BoardStretch, Laid, Style, gap_spacer, in_a_row
 
 
-def exact(s: Stretch, gap: float) -> Laid:
+def exact(s: BoardStretch, gap: float) -> Laid:
     """The gap as given; what is left over is the last rip."""
     pitch = s.board_mm + gap
     full = whole((s.length_mm + gap) / pitch)
@@ -18,7 +18,7 @@ def exact(s: Stretch, gap: float) -> Laid:
     return Laid(boards, gap)
 
 
-def _balanced(s: Stretch, gap: float) -> Laid:
+def _balanced(s: BoardStretch, gap: float) -> Laid:
     """Both end boards ripped to the same width, at least half a board each."""
     plain = exact(s, gap)
     last = plain.boards[-1][1]
@@ -29,7 +29,7 @@ def _balanced(s: Stretch, gap: float) -> Laid:
     return Laid(((0.0, end), *inner, (s.length_mm - end, end)), gap)
 
 
-def lay(s: Stretch) -> Laid:
+def lay(s: BoardStretch) -> Laid:
     """`exact`: the gap as set, the last board ripped. `balanced`: a rip at each end. `whole`: gaps opened, where
     the limit allows it, so that the last board is whole; else as `balanced`."""
     if s.fit == "whole":
@@ -45,7 +45,7 @@ def solidity(board_mm: float, laid: Laid) -> float:
     return board_mm / (board_mm + laid.gap_mm)
 
 
-def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
+def ways_out(s: BoardStretch) -> list[tuple[str, float, float, str]]:
     ways = [("balanced", s.gap_mm, s.lap_mm, "Rip both end boards alike")]
     if whole_gap(s.length_mm, s.board_mm, s.gap_mm, 0.0, s.most_gap_mm) is not None:
         ways.append(("whole", s.gap_mm, s.lap_mm, "Open the joints to end on a whole board"))

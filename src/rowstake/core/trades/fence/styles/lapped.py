@@ -5,10 +5,10 @@ from __future__ import annotations
 from rowstake.core.reckoners.base import whole
 from rowstake.core.reckoners.lap_boards import LapBoards
 from rowstake.core.reckoners.lap_boards import run as lap_boards
-from rowstake.core.trades.fence.styles.base import NOTHING_MM, Laid, Stretch, Style, in_a_row
+from rowstake.core.trades.fence.styles.base import NOTHING_MM, BoardStretch, Laid, Style, in_a_row
 
 
-def lay(s: Stretch) -> Laid:
+def lay(s: BoardStretch) -> Laid:
     """`even`: the fewest boards that keep the lap, then one lap. `exact`: the lap as set, the last board ripped."""
     if s.length_mm <= s.board_mm:
         return Laid(((0.0, s.length_mm),), 0.0, s.lap_mm)
@@ -28,7 +28,7 @@ def solidity(board_mm: float, laid: Laid) -> float:
     return 1.0
 
 
-def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
+def ways_out(s: BoardStretch) -> list[tuple[str, float, float, str]]:
     return [("even", s.gap_mm, s.lap_mm, "Share one even lap, to end on a whole board")]
 
 

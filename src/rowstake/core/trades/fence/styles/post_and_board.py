@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.trades.fence.styles.base import Laid, Stretch, Style, gap_spacer, no_way_out
+from rowstake.core.trades.fence.styles.base import BoardStretch, Laid, Style, gap_spacer, no_way_out
 from rowstake.core.trades.fence.styles.spaced_pickets import solidity
 
 
-def lay(s: Stretch) -> Laid:
+def lay(s: BoardStretch) -> Laid:
     """Three boards up to 1.2 m, four above, evenly from the foot to the top."""
     count = 3 if s.length_mm <= CATALOGUE.materials.rails.two_up_to_mm else 4
     count = min(count, max(2, int(s.length_mm // s.board_mm)))

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from rowstake.core.trades.fence.styles.base import Laid, Stretch, Style, gap_spacer, no_way_out
+from rowstake.core.trades.fence.styles.base import BoardStretch, Laid, Style, gap_spacer, no_way_out
 from rowstake.core.trades.fence.styles.close_butted import exact
 
 
-def lay(s: Stretch) -> Laid:
+def lay(s: BoardStretch) -> Laid:
     """Whole sheets and what is left; a last piece too narrow to fix is left out of no bay: it is a ripped sheet."""
     return exact(s, s.gap_mm)
 

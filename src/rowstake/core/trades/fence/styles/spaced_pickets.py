@@ -6,10 +6,10 @@ from rowstake.core.faults import JobFault
 from rowstake.core.reckoners.base import whole
 from rowstake.core.reckoners.picket_gaps import Gaps, PicketGaps
 from rowstake.core.reckoners.picket_gaps import run as picket_gaps
-from rowstake.core.trades.fence.styles.base import NOTHING_MM, Laid, Stretch, Style, gap_spacer, in_a_row
+from rowstake.core.trades.fence.styles.base import NOTHING_MM, BoardStretch, Laid, Style, gap_spacer, in_a_row
 
 
-def _even(s: Stretch) -> Laid:
+def _even(s: BoardStretch) -> Laid:
     """The gap nearest the one wanted; never past the style's limit unless the builder wants more."""
     if s.length_mm < 2 * s.board_mm:
         width = min(s.length_mm, s.board_mm)
@@ -27,7 +27,7 @@ def _even(s: Stretch) -> Laid:
     return Laid(in_a_row(out.count, s.board_mm, s.board_mm + out.gap_mm, out.marks_mm[0]), out.gap_mm)
 
 
-def _exact(s: Stretch) -> Laid:
+def _exact(s: BoardStretch) -> Laid:
     """The spacer stick from the start; what is left at the end is a ripped picket if a board belongs there."""
     first = s.gap_mm if s.edges == "gap" else 0.0
     pitch = s.board_mm + s.gap_mm
@@ -39,7 +39,7 @@ def _exact(s: Stretch) -> Laid:
     return Laid(boards or ((0.0, min(s.length_mm, s.board_mm)),), s.gap_mm)
 
 
-def lay(s: Stretch) -> Laid:
+def lay(s: BoardStretch) -> Laid:
     return _even(s) if s.fit == "even" else _exact(s)
 
 
@@ -47,7 +47,7 @@ def solidity(board_mm: float, laid: Laid) -> float:
     return board_mm / (board_mm + laid.gap_mm)
 
 
-def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
+def ways_out(s: BoardStretch) -> list[tuple[str, float, float, str]]:
     return [("even", s.gap_mm, s.lap_mm, "Share one even gap, to end on a whole picket")]
 
 

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from rowstake.core.reckoners.base import whole
-from rowstake.core.trades.fence.styles.base import Laid, Stretch, Style, in_a_row, no_jig
+from rowstake.core.trades.fence.styles.base import BoardStretch, Laid, Style, in_a_row, no_jig
 from rowstake.core.trades.fence.styles.close_butted import exact
 
 
-def lay(s: Stretch) -> Laid:
+def lay(s: BoardStretch) -> Laid:
     """`whole`: as many whole boards as the height takes, the stack ending below it; `exact`: the top one ripped."""
     if s.fit == "whole":
         return Laid(in_a_row(max(1, whole(s.length_mm / s.board_mm)), s.board_mm, s.board_mm))
@@ -18,7 +18,7 @@ def solidity(board_mm: float, laid: Laid) -> float:
     return 1.0
 
 
-def ways_out(s: Stretch) -> list[tuple[str, float, float, str]]:
+def ways_out(s: BoardStretch) -> list[tuple[str, float, float, str]]:
     return [("whole", s.gap_mm, s.lap_mm, "Stop at the last whole board")]
 
 

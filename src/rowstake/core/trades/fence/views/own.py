@@ -11,7 +11,7 @@ from rowstake.core.trades.fence.views.offered import without_effect
 
 
 @dataclass(frozen=True, slots=True)
-class Corner:
+class LegCorner:
     """A corner before a leg, as a builder reads it."""
 
     leg: int
@@ -23,7 +23,7 @@ class Corner:
 class FenceDesk:
     """What only a fence's page shows."""
 
-    corners: list[Corner]
+    corners: list[LegCorner]
     joint: str
     along: bool
     framed: bool
@@ -37,7 +37,7 @@ class FenceDesk:
 
 def fence_own(plan: FencePlan) -> FenceDesk:
     corners = [
-        Corner(leg.index, round(180 - abs(leg.turn_deg), 4), "left" if leg.turn_deg >= 0 else "right")
+        LegCorner(leg.index, round(180 - abs(leg.turn_deg), 4), "left" if leg.turn_deg >= 0 else "right")
         for leg in plan.laid.layout.legs[1:]
     ]
     return FenceDesk(
