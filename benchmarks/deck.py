@@ -10,11 +10,11 @@ from typing import Any
 
 from timing import best
 
+from rowstake.core.desk import desk
 from rowstake.core.edits import apply_raw
 from rowstake.core.parts import Lies, Part
 from rowstake.core.plan import plan
 from rowstake.core.trades.deck.document import DeckJob, new_deck
-from rowstake.core.desk import desk
 
 SIZES = ((4000.0, 2500.0), (10_000.0, 6000.0), (25_000.0, 16_000.0))
 

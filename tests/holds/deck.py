@@ -86,8 +86,9 @@ def joists_stand_close_enough(level):
 
 def supports_keep_clear_of_holes(level):
     holes = [Polygon(r) for r in getattr(level, "where", level.shape).interiors]
-    for part in level.built.parts:
-        if part.lies is None or part.kind not in ("beam", "post", "concrete", "gravel"):
+    own = {"post", "concrete", "gravel"} | ({"beam"} if not level.supports.flush else set())
+    for part in level.built.parts:  # a flush beam is of the frame, as a header is: see holds/frame.py
+        if part.lies is None or part.kind not in own:
             continue
         shape = Polygon(part.lies.points)
         for hole in holes:

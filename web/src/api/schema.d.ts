@@ -477,12 +477,12 @@ export interface components {
              * @default far_right
              * @enum {string}
              */
-            corner: "house_left" | "house_right" | "far_left" | "far_right";
+            corner?: "house_left" | "house_right" | "far_left" | "far_right";
             /**
              * What
              * @default tree
              */
-            what: string;
+            what?: string;
         };
         /** AddGate */
         AddGate: {
@@ -495,7 +495,7 @@ export interface components {
              * Leg
              * @default 0
              */
-            leg: number;
+            leg?: number;
             /** At Mm */
             at_mm?: number | string | null;
             /** Opening Mm */
@@ -517,13 +517,13 @@ export interface components {
              * Angle Deg
              * @default 180
              */
-            angle_deg: number;
+            angle_deg?: number;
             /**
              * Side
              * @default left
              * @enum {string}
              */
-            side: "left" | "right";
+            side?: "left" | "right";
             /** X Mm */
             x_mm?: number | null;
             /** Y Mm */
@@ -551,7 +551,7 @@ export interface components {
              * Leg
              * @default 0
              */
-            leg: number;
+            leg?: number;
             /** At Mm */
             at_mm?: number | string | null;
             /** Width Mm */
@@ -560,7 +560,7 @@ export interface components {
              * What
              * @default tree
              */
-            what: string;
+            what?: string;
         };
         /** Answer */
         Answer: {
@@ -589,7 +589,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveCut"] | components["schemas"]["MoveLevel"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
+            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveCut"] | components["schemas"]["MoveLevel"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
         };
         /** AskAbout */
         AskAbout: {
@@ -669,7 +669,7 @@ export interface components {
              * Snap
              * @default false
              */
-            snap: boolean;
+            snap?: boolean;
         };
         /**
          * ChangeLeg
@@ -686,7 +686,7 @@ export interface components {
             /** Length Mm */
             length_mm?: number | string | null;
             /** Angle Deg */
-            angle_deg?: number | null;
+            angle_deg?: number | string | null;
             /** Side */
             side?: ("left" | "right") | null;
         };
@@ -707,7 +707,7 @@ export interface components {
              * Snap
              * @default false
              */
-            snap: boolean;
+            snap?: boolean;
         };
         /** Choice */
         Choice: {
@@ -719,7 +719,7 @@ export interface components {
              * Words
              * @default
              */
-            words: string;
+            words?: string;
         };
         /**
          * ChooseStyle
@@ -747,18 +747,6 @@ export interface components {
             brings: string[];
             /** Sentence */
             sentence: string;
-        };
-        /**
-         * Corner
-         * @description A corner before a leg, as a builder reads it.
-         */
-        Corner: {
-            /** Leg */
-            leg: number;
-            /** Angle Deg */
-            angle_deg: number;
-            /** Side */
-            side: string;
         };
         /** CutRow */
         CutRow: {
@@ -852,7 +840,7 @@ export interface components {
          */
         FenceDesk: {
             /** Corners */
-            corners: components["schemas"]["Corner"][];
+            corners: components["schemas"]["LegCorner"][];
             /** Joint */
             joint: string;
             /** Along */
@@ -905,22 +893,22 @@ export interface components {
              * Where
              * @default []
              */
-            where: string[];
+            where?: string[];
             /**
              * Fixes
              * @default []
              */
-            fixes: components["schemas"]["Fix"][];
+            fixes?: components["schemas"]["Fix"][];
             /**
              * Source
              * @default
              */
-            source: string;
+            source?: string;
             /**
              * Weight
              * @default needs
              */
-            weight: string;
+            weight?: string;
         };
         /** FirstLeg */
         FirstLeg: {
@@ -930,13 +918,13 @@ export interface components {
              * Angle Deg
              * @default 180
              */
-            angle_deg: number;
+            angle_deg?: number;
             /**
              * Side
              * @default left
              * @enum {string}
              */
-            side: "left" | "right";
+            side?: "left" | "right";
         };
         /**
          * Fix
@@ -1010,12 +998,12 @@ export interface components {
              * Leg
              * @default 0
              */
-            leg: number;
+            leg?: number;
             /**
              * Offset Mm
              * @default 0
              */
-            offset_mm: number;
+            offset_mm?: number;
         };
         /**
          * Held
@@ -1057,6 +1045,18 @@ export interface components {
             name: string;
         };
         /**
+         * LegCorner
+         * @description A corner before a leg, as a builder reads it.
+         */
+        LegCorner: {
+            /** Leg */
+            leg: number;
+            /** Angle Deg */
+            angle_deg: number;
+            /** Side */
+            side: string;
+        };
+        /**
          * LegFrame
          * @description Where a leg lies in a scene, to turn a pointer into a running mark.
          */
@@ -1086,7 +1086,7 @@ export interface components {
              * Working
              * @default
              */
-            working: string;
+            working?: string;
         };
         /**
          * LineFile
@@ -1103,7 +1103,7 @@ export interface components {
              * Style
              * @default close_butted
              */
-            style: string;
+            style?: string;
         };
         /** Listed */
         Listed: {
@@ -1137,12 +1137,12 @@ export interface components {
              * Ground
              * @default
              */
-            ground: string;
+            ground?: string;
             /**
              * Top
              * @default
              */
-            top: string;
+            top?: string;
         };
         /**
          * MoveCorner
@@ -1227,7 +1227,7 @@ export interface components {
              * @default ledger
              * @enum {string}
              */
-            support: "ledger" | "free";
+            support?: "ledger" | "free";
         };
         /**
          * NewJob
@@ -1242,7 +1242,7 @@ export interface components {
              * Style
              * @default close_butted
              */
-            style: string;
+            style?: string;
             /** Legs */
             legs: components["schemas"]["FirstLeg"][];
         };
@@ -1280,7 +1280,7 @@ export interface components {
              * @default mm
              * @enum {string}
              */
-            units: "mm" | "ft-in";
+            units?: "mm" | "ft-in";
             /** Inputs */
             inputs: {
                 [key: string]: unknown;
@@ -1386,7 +1386,7 @@ export interface components {
              * Note
              * @default
              */
-            note: string;
+            note?: string;
         };
         /**
          * Scene
@@ -1413,17 +1413,17 @@ export interface components {
              * Handles
              * @default []
              */
-            handles: components["schemas"]["Handle"][];
+            handles?: components["schemas"]["Handle"][];
             /**
              * Legs
              * @default []
              */
-            legs: components["schemas"]["LegFrame"][];
+            legs?: components["schemas"]["LegFrame"][];
             /**
              * Layers
              * @default []
              */
-            layers: components["schemas"]["Layer"][];
+            layers?: components["schemas"]["Layer"][];
         };
         /**
          * Season
@@ -1509,32 +1509,32 @@ export interface components {
              * Of
              * @default
              */
-            of: string;
+            of?: string;
             /**
              * Text
              * @default
              */
-            text: string;
+            text?: string;
             /**
              * Radius Mm
              * @default 0
              */
-            radius_mm: number;
+            radius_mm?: number;
             /**
              * Aside
              * @default 0
              */
-            aside: number;
+            aside?: number;
             /**
              * Hidden
              * @default false
              */
-            hidden: boolean;
+            hidden?: boolean;
             /**
              * Layer
              * @default
              */
-            layer: string;
+            layer?: string;
         };
         /**
          * Shown
@@ -1682,7 +1682,7 @@ export interface components {
              * Only
              * @default false
              */
-            only: boolean;
+            only?: boolean;
         };
         /**
          * Tape
@@ -1715,12 +1715,12 @@ export interface components {
              * Section
              * @default
              */
-            section: string;
+            section?: string;
             /**
              * Leg
              * @default -1
              */
-            leg: number;
+            leg?: number;
         };
         /** Tried */
         Tried: {
@@ -1787,7 +1787,7 @@ export interface components {
              * Type
              * @default about:blank
              */
-            type: string;
+            type?: string;
             /** Title */
             title: string;
             /** Status */
@@ -1796,17 +1796,17 @@ export interface components {
              * Detail
              * @default
              */
-            detail: string;
+            detail?: string;
             /**
              * Errors
              * @default []
              */
-            errors: components["schemas"]["FaultShown"][];
+            errors?: components["schemas"]["FaultShown"][];
             /**
              * Theirs
              * @default null
              */
-            theirs: {
+            theirs?: {
                 [key: string]: unknown;
             } | null;
         };

@@ -45,7 +45,7 @@ function Shape() {
   const index = found < 0 ? cuts.length - 1 : found;
   const cut = cuts[index];
   const at = `deck.shape.cuts.${index}`;
-  const add = (kind: Cut["kind"], words: string) => edit([{ do: "add_cut", kind } as never], words);
+  const add = (kind: Cut["kind"], words: string) => edit([{ do: "add_cut", kind }], words);
   return (
     <>
       <Say>
@@ -67,7 +67,7 @@ function Shape() {
         <Plain onClick={() => void add("notch", "Notch")}>Take a corner out</Plain>
         <Plain onClick={() => void add("clip", "Corner clipped")}>Clip a corner</Plain>
         <Plain onClick={() => void add("hole", "Hole")}>Leave a hole</Plain>
-        <Plain onClick={() => void edit([{ do: "add_level" } as never], "Level")}>Another level</Plain>
+        <Plain onClick={() => void edit([{ do: "add_level" }], "Level")}>Another level</Plain>
       </Say>
       {lower.map((level, n) => (
         <Say key={level.id}>
@@ -76,7 +76,7 @@ function Shape() {
           <Length path={`deck.lower.${n}.shape.width_mm`} name={`Level ${level.id} width`} /> by{" "}
           <Length path={`deck.lower.${n}.shape.out_mm`} name={`Level ${level.id} way out`} />,{" "}
           <Length path={`deck.lower.${n}.height_mm`} name={`Level ${level.id} height`} /> high.{" "}
-          <Quiet onClick={() => void edit([{ do: "remove_level", id: level.id } as never], "Level removed")}>Take {level.id} away</Quiet>
+          <Quiet onClick={() => void edit([{ do: "remove_level", id: level.id }], "Level removed")}>Take {level.id} away</Quiet>
         </Say>
       ))}
       {cut && (
@@ -111,7 +111,7 @@ function Shape() {
             </>
           )}{" "}
           takes <Length path={`${at}.along_mm`} name="Cut along" /> by <Length path={`${at}.out_mm`} name="Cut out" />.
-          <Quiet onClick={() => void edit([{ do: "remove_cut", id: cut.id } as never], "Cut removed")}>Put it back</Quiet>
+          <Quiet onClick={() => void edit([{ do: "remove_cut", id: cut.id }], "Cut removed")}>Put it back</Quiet>
         </Say>
       )}
     </>

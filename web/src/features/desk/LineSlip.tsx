@@ -42,7 +42,7 @@ export function LineSlip({ placing, place }: { placing: boolean; place: (on: boo
             <Typed
               value={`${corner.angle_deg}`}
               name="Corner angle"
-              commit={(text) => edit([{ do: "leg", index: leg, angle_deg: text } as never], "Corner angle")}
+              commit={(text) => edit([{ do: "leg", index: leg, angle_deg: text }], "Corner angle")}
             />
             ° to the{" "}
             <select

@@ -110,7 +110,7 @@ function FindingNote({ finding, index, open, turn }: { finding: Finding; index: 
       <ul className="mt-1 space-y-1.5">
         {(trying || !open ? [] : (finding.fixes ?? [])).map((fix, j) => (
           <li key={fix.label}>
-            <Plain onClick={() => void tryOut(fix.label, fix.edits as never)} className="w-full text-left">
+            <Plain onClick={() => void tryOut(fix.label, fix.edits)} className="w-full text-left">
               <span className="font-semibold">
                 <Num>{fix.label}</Num>
               </span>

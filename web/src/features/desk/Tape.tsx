@@ -21,7 +21,8 @@ export function Tape() {
   const [pull, setPull] = useState(0);
   const box = useRef<HTMLDivElement>(null);
   const held = useRef<{ x: number; pull: number } | null>(null);
-  const leg = thing && thing.leg >= 0 ? thing.leg : Math.min(legChosen, Math.max(...tapes.map((t) => t.leg)));
+  const own = thing?.leg ?? -1;
+  const leg = own >= 0 ? own : Math.min(legChosen, Math.max(...tapes.map((t) => t.leg)));
   const tape = tapes.find((t) => t.leg === leg && t.what === what) ?? tapes.find((t) => t.leg === leg)!;
   const width = 860;
   const close = Math.min(...tape.marks.slice(1).map((m, i) => m.mm - tape.marks[i].mm).filter((d) => d > 1), tape.length_mm);

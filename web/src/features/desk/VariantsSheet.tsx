@@ -18,7 +18,7 @@ export function VariantsSheet({ onClose }: { onClose: () => void }) {
     void post<Side[]>("/api/plan/variants", { document }).then(setSides);
   }, [document]);
   const take = async (side: Side) => {
-    await edit(side.edits as never, `Kept ${side.label}`);
+    await edit(side.edits, `Kept ${side.label}`);
     onClose();
   };
   return (

@@ -14,7 +14,7 @@ export function WaysSheet({ path, title, words, onClose }: { path: string; title
     void post<Side[]>(path, { document }).then(setSides);
   }, [document, path]);
   const take = async (side: Side) => {
-    await edit(side.edits as never, `${title}: ${side.label}`);
+    await edit(side.edits, `${title}: ${side.label}`);
     onClose();
   };
   return (

@@ -56,7 +56,7 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
                 })}
                 <td className="text-right">
                   {!side.chosen && side.figures.length > 0 && (
-                    <Plain onClick={() => void tryOut(side.label, side.edits as never).then(onClose)}>Try it</Plain>
+                    <Plain onClick={() => void tryOut(side.label, side.edits).then(onClose)}>Try it</Plain>
                   )}
                 </td>
               </tr>

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import itertools
 import math
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
+
+from pydantic import BeforeValidator
 
 from rowstake.core.catalogue import CATALOGUE, pick
 from rowstake.core.edits.base import Change, LengthText, mm, next_id, snap
@@ -28,13 +30,17 @@ class ChooseStyle(Change):
     style: str
 
 
+Degrees = Annotated[float, BeforeValidator(lambda given: given, json_schema_input_type=float | str)]
+"""An angle, as a number or as it is typed."""
+
+
 class ChangeLeg(Change):
     """Type a leg's length, or the inner angle and side of the corner before it."""
 
     do: Literal["leg"]
     index: int
     length_mm: LengthText | None = None
-    angle_deg: float | None = None
+    angle_deg: Degrees | None = None
     side: Literal["left", "right"] | None = None
 
 
