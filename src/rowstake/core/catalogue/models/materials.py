@@ -1,0 +1,240 @@
+"""Facts of materials and of how they are worked, by what they are about."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue.models.base import Fact
+
+
+class Bag(Fact):
+    name: str
+    kg: float
+
+
+class Concrete(Fact):
+    dry_kg_per_m3: float
+    waste_pct: float
+    ready_mix_over_m3: float
+    water_litre_per_kg: float
+
+
+class Fill(Fact):
+    gravel_kg_per_m3: float
+    spoil_bulking: float
+
+
+class Collar(Fact):
+    thick_mm: float
+    top_down_mm: float
+
+
+class Foam(Fact):
+    kit_m3: float
+
+
+class Fixings(Fact):
+    packs: list[int]
+    spare_pct: float
+    screw_lengths_mm: list[float]
+    screw_lengths_in: list[float]
+    """As sold in inch regions, in mm."""
+    board_times: float
+    grip_mm: float
+
+
+class Cutting(Fact):
+    kerf_mm: float
+
+
+class PostFacts(Fact):
+    least_embedment_mm: float
+    gate_deeper: float
+    hole_widths: float
+    dome_mm: float
+
+
+class RailFacts(Fact):
+    two_up_to_mm: float
+    three_up_to_mm: float
+    from_board_end_mm: float
+    per_crossing: int
+
+
+class SolidBay(Fact):
+    post_over_mm: float
+    reach_mm: float
+
+
+class Limits(Fact):
+    soil_clear_mm: float
+    short_bay: float
+    sliver_of_board: float
+    solid_bay: list[SolidBay]
+
+
+class SeasonFacts(Fact):
+    wet_pct: float
+    yard_pct: float
+    indoors_pct: float
+    least_lap_mm: float
+    least_gap_mm: float
+
+
+class SlopeFacts(Fact):
+    nearly_flat: float
+    most_gap_mm: float
+
+
+class Hinge(Fact):
+    up_to_kg: float
+    good: str
+    size_mm: float
+
+
+class GateFacts(Fact):
+    wheel_over_mm: float
+    third_hinge_over_mm: float
+    soaked: float
+    hinges: list[Hinge]
+
+
+class PostHeight(Fact):
+    lesser_mm: float
+    greater_mm: float
+    highest_mm: float
+
+
+class HangerRating(Fact):
+    """What a joist hanger for joists from this depth carries, kN."""
+
+    depth_mm: float
+    kn: float
+
+
+class DeckFacts(Fact):
+    standoff_mm: float
+    overhang_share: float
+    least_overhang_mm: float
+    overhang_of_run: float
+    blocking_over_mm: float
+    sister_mm: float
+    splice_lap_mm: float
+    edge_rows: int
+    least_footing_depth_mm: float
+    pier_over_post_mm: float
+    hole_base_mm: float
+    block_mm: float
+    block_base_mm: float
+    block_high_mm: float
+    least_post_mm: float
+    beside_hole_mm: float
+    roots_mm: float
+    growing: list[str]
+    """Words for what grows in a hole: footings keep `roots_mm` off it, and off anything else `beside_hole_mm`."""
+    block_highest_mm: float
+    slab_least_mm: float
+    pile_saddle_mm: float
+    free_braced_over_mm: float
+    permit_over_mm: float
+    ledger_edge_mm: float
+    ledger_rows_mm: float
+    """The least between two rows of fixings: three of their diameters."""
+    house_rim_mm: float
+    pack_under_mm: float
+    """A gap between two joists narrower than this takes packing, not a block: nobody can cut or nail one so short."""
+    fascia_screw_every_mm: float
+    ply_screw_every_mm: float
+    ledger_end_mm: float
+    screws_per_crossing: int
+    hanger_nails: int
+    hangers: list[HangerRating]
+    hanger_doubled: float
+    """How many times as much the hanger for a doubled member carries."""
+    ties_kn: float
+    ties: int
+    heavy_board_mm: float
+    guard_posts_mm: float
+    post_heights: list[PostHeight]
+
+
+class TrimFacts(Fact):
+    screw_every_mm: float
+    gravel_end_screws: int
+    cleat_mm: float
+    cleat_thick_mm: float
+    channel_every_mm: float
+    channel_screw_mm: float
+
+
+class SealerFacts(Fact):
+    m2_per_litre: float
+    coats: int
+    tin_litre: float
+    tin_in_litre: float
+
+
+class BoltFacts(Fact):
+    """Lengths on sale, mm, in millimetre and in inch regions; `over_mm` is what washers and nut take."""
+
+    over_mm: float
+    lengths_mm: list[float]
+    lengths_in: list[float]
+
+
+class SheetFacts(Fact):
+    screw_grip_mm: float
+    screw_every_mm: float
+    batten_screw_every_mm: float
+
+
+class BoardFixing(Fact):
+    nail_lengths_mm: list[float]
+    nail_lengths_in: list[float]
+    pin_mm: float
+    bead_m_per_cartridge: float
+
+
+class Finish(Fact):
+    coverage_m2_per_litre: float
+    coats: int
+    dry_days: dict[str, float]
+
+
+class Stack(Fact):
+    lay_at_once: int
+    dry_out_days: int
+
+
+class Masonry(Fact):
+    standoff_mm: float
+    anchors_per_base: int
+    lap_mm: float
+    least_lap_mm: float
+    bolts_per_post: int
+    doubling_screws: int
+    doubling_grip: float
+    """How far its screw goes into the second post, as a share of it."""
+
+
+class Materials(Fact):
+    concrete: Concrete
+    bags: dict[str, Bag]
+    fill: Fill
+    collar: Collar
+    foam: Foam
+    fixings: Fixings
+    cutting: Cutting
+    posts: PostFacts
+    rails: RailFacts
+    limits: Limits
+    gates: GateFacts
+    slopes: SlopeFacts
+    seasons: SeasonFacts
+    masonry: Masonry
+    sheets: SheetFacts
+    bolts: BoltFacts
+    trims: TrimFacts
+    sealer: SealerFacts
+    board_fixing: BoardFixing
+    finish: Finish
+    stack: Stack
+    deck: DeckFacts

@@ -1,0 +1,17 @@
+"""Hours."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue.models.base import Fact
+
+
+class WorkingDay(Fact):
+    hours: float
+    dig_h_per_m3: float
+    finish_h_per_m2: float
+    alone_over_mm: float
+    alone_times: float
+
+
+class Rates(Fact):
+    day: WorkingDay
