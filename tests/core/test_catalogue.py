@@ -16,6 +16,8 @@ PSI = 0.006894757
 
 @pytest.mark.parametrize("path", sorted(DATA.glob("*.toml")), ids=lambda p: p.stem)
 def test_every_entry_names_its_source(path):
+    if path.stem.startswith("choices_"):
+        return  # words, no facts
     if path.stem in ("cautions", "movement"):
         assert path.stem == "cautions" or CATALOGUE.movement.sources
         return

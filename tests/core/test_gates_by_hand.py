@@ -1,5 +1,6 @@
 """Bars, half-laps, boards running through, the pull on the post; days and needs: each worked by hand."""
 
+import itertools
 import math
 
 import pytest
@@ -159,3 +160,22 @@ def test_an_oblong_hinge_post_is_taken_over_its_weaker_side():
     stick = read_stick("4x6")
     assert stick.weak_modulus_mm3 == pytest.approx(139.7 * 88.9**2 / 6)
     assert stick.section_modulus_mm3 == pytest.approx(88.9 * 139.7**2 / 6)
+
+
+@pytest.mark.parametrize("on", ["equal", "boards"])
+def test_bars_stand_between_the_stiles_and_nowhere_else(on):
+    edits = [
+        put("fence.gate_frame.bars_mm", 450),
+        put("fence.gate_frame.bars_on", on),
+        {"do": "add_gate", "leg": 0, "at_mm": 3000, "opening_mm": 1200},
+    ]
+    [gate] = plan(edited(fence((9000, 0)), *edits)).laid.gates
+    bars = [p.place for p in gate.parts if p.kind == "bar"]
+    near, far = [p.place for p in gate.parts if p.kind == "stile"]
+    gaps = [b.left_mm - a.right_mm for a, b in itertools.pairwise([near, *bars, far])]
+    assert min(gaps) > 0
+    if on == "equal":  # the same gap everywhere, at the stiles too
+        assert gaps == pytest.approx([gaps[0]] * len(gaps))
+    else:  # each on the middle of a board
+        middles = [(p.place.left_mm + p.place.right_mm) / 2 for p in gate.parts if p.kind == "gate board"]
+        assert all(min(abs((b.left_mm + b.right_mm) / 2 - m) for m in middles) < 1e-6 for b in bars)

@@ -70,5 +70,10 @@ def test_types_of_the_front_end_follow_the_server(tmp_path):
     document.write_text(json.dumps(create_app().openapi(), indent=2, ensure_ascii=False))
     made = tmp_path / "schema.d.ts"
     tool = ROOT / "web" / "node_modules" / ".bin" / "openapi-typescript"
-    subprocess.run([str(tool), str(document), "-o", str(made), "--default-non-nullable=false"], check=True, capture_output=True, cwd=ROOT / "web")
+    subprocess.run(
+        [str(tool), str(document), "-o", str(made), "--default-non-nullable=false"],
+        check=True,
+        capture_output=True,
+        cwd=ROOT / "web",
+    )
     assert made.read_text() == (ROOT / "web" / "src" / "api" / "schema.d.ts").read_text(), "run: npm run types"

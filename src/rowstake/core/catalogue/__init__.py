@@ -122,6 +122,10 @@ class Catalogue:
     def rates(self) -> Rates:
         return Rates(**_read("rates"))
 
+    def worded(self, trade: str) -> dict[str, dict[str, list[str]]]:
+        """The choices of a trade that are told in words alone: by path and id, the name and what it means."""
+        return _read(f"choices_{trade}")
+
     @cached_property
     def cautions(self) -> dict[str, Any]:
         return _read("cautions")

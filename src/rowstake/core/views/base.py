@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cache
 from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
@@ -114,6 +115,12 @@ class Choice:
     id: str
     name: str
     words: str = ""
+
+
+@cache
+def worded(trade: str) -> dict[str, list[Choice]]:
+    """The choices of a trade that are told in words alone, by the path they set."""
+    return {path: [Choice(id, *told) for id, told in ways.items()] for path, ways in CATALOGUE.worded(trade).items()}
 
 
 @dataclass(frozen=True, slots=True)

@@ -76,8 +76,7 @@ def explain_line(brief: Brief, layout: Layout, book: Notebook) -> None:
 def explain_skin(
     brief: Brief, laid: list[Course], pieces: int, on_gates: int, gusts: list[BayGust], solidity: float, book: Notebook
 ) -> None:
-    p, facts = brief.printer, CATALOGUE.materials
-    width = brief.board.width_mm
+    p, width = brief.printer, brief.board.width_mm
     boards, lying = pieces + on_gates, brief.along
     rows = [
         f"{c.label}: {p.run(c.stretch.length_mm)} takes {len(c.laid.boards)} {'courses' if lying else 'boards'} of {p.length(width)}, "
@@ -106,6 +105,14 @@ def explain_skin(
             source=brief.style.source,
             changes="Fit, gap or lap, the length of the stretch.",
         )  # fmt: skip
+    _explain_rails(brief, book)
+    if gusts:
+        _explain_gust(brief, gusts[0], solidity, book)
+
+
+def _explain_rails(brief: Brief, book: Notebook) -> None:
+    """Their rows, and what holds the boards on them."""
+    p, facts = brief.printer, CATALOGUE.materials
     heights = ", ".join(p.length(h) for h in row_offsets_mm(brief, brief.fence.skin.height_mm)) if brief.rows else ""
     book.note(
         "rails", "Rows of rails", str(brief.rows),
@@ -128,23 +135,25 @@ def explain_skin(
         source=facts.fixings.source,
         changes="Board, rail, style.",
     )  # fmt: skip
-    if gusts:
-        weak = gusts[0]
-        s, site = weak.stands, brief.job.site
-        shared = ", each of two posts taking half" * (brief.fence.posts.doubled == "all")
-        part = PARTS[weak.holds.gives]
-        book.note(
-            "gust", "Gust it stands", p.speed(weak.holds.holds_to_mps),
-            rule="q = 0.613·Kz·0.85·V²; p = 0.6·q·0.85·1.3·(1 − (1 − solidity)^1.5); F = p·height·bay at 0.55 of the height. "
-            "The post holds S·Fb′; the earth holds 4d²/(4d + 4.36h)·S1·b/2.34. The gust is V·√(capacity ÷ demand) of the "
-            "weaker. A screening estimate, not a design.",
-            formula=f"weakest: {weak.where[0]}{f' and {len(weak.where) - 1} alike' if len(weak.where) > 1 else ''}, "
-            f"{p.length(weak.centres_mm)} wide, {p.length(weak.height_mm)} high, solidity {solidity:.2f}; at the site's "
-            f"{p.speed(site.gust_mps)}, exposure {site.exposure}: {s.pressure_pa:.0f} Pa, {s.force_n:.0f} N, {s.moment_nm:.0f} N·m "
-            f"against {s.post_capacity_nm:.0f} N·m in the post{shared}. At {p.speed(weak.holds.holds_to_mps)} {part}.",
-            source="published wind pressure and pole embedment formulas; design values of the timber",
-            changes="Closer or larger posts, deeper or wider holes, more open boards, the site's soil and exposure.",
-        )  # fmt: skip
+
+
+def _explain_gust(brief: Brief, weak: BayGust, solidity: float, book: Notebook) -> None:
+    p = brief.printer
+    s, site = weak.stands, brief.job.site
+    shared = ", each of two posts taking half" * (brief.fence.posts.doubled == "all")
+    part = PARTS[weak.holds.gives]
+    book.note(
+        "gust", "Gust it stands", p.speed(weak.holds.holds_to_mps),
+        rule="q = 0.613·Kz·0.85·V²; p = 0.6·q·0.85·1.3·(1 − (1 − solidity)^1.5); F = p·height·bay at 0.55 of the height. "
+        "The post holds S·Fb′; the earth holds 4d²/(4d + 4.36h)·S1·b/2.34. The gust is V·√(capacity ÷ demand) of the "
+        "weaker. A screening estimate, not a design.",
+        formula=f"weakest: {weak.where[0]}{f' and {len(weak.where) - 1} alike' if len(weak.where) > 1 else ''}, "
+        f"{p.length(weak.centres_mm)} wide, {p.length(weak.height_mm)} high, solidity {solidity:.2f}; at the site's "
+        f"{p.speed(site.gust_mps)}, exposure {site.exposure}: {s.pressure_pa:.0f} Pa, {s.force_n:.0f} N, {s.moment_nm:.0f} N·m "
+        f"against {s.post_capacity_nm:.0f} N·m in the post{shared}. At {p.speed(weak.holds.holds_to_mps)} {part}.",
+        source="published wind pressure and pole embedment formulas; design values of the timber",
+        changes="Closer or larger posts, deeper or wider holes, more open boards, the site's soil and exposure.",
+    )  # fmt: skip
 
 
 def see_through_deg(brief: Brief, lap_mm: float) -> float:

@@ -11,6 +11,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing.scene import Board, Look, Scene, Shape
 from rowstake.core.trades.deck.frame import Group
 from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.stack import ground_at, joist_depth
 
 FAR_MM = 1e6
@@ -61,6 +62,20 @@ def deck_section_scene(planned: DeckPlan) -> Scene:
                 "rail",
                 beam.label,
             )
+    _joist(board, planned.laid.main, group, frame, depth)
+    _boards(board, planned, group.t0, group.t1, top)
+    _fascia(board, planned, 1 if grid.turned else 0, s)
+    if not grid.turned:
+        _lower_levels(board, planned)
+    _stack(board, planned, group, ground, frame, depth)
+    _heights(board, planned, group.t1 + brief.deck.boards.overhang_mm, ground, top)
+    where = "along the house" if grid.turned else "from the house outwards"
+    return board.scene("elevation", f"Section {where}; finished {p.length(top)}", 160.0)
+
+
+def _joist(board: Board, level: DeckLevel, group: Group, frame: float, depth: float) -> None:
+    """The longest joist of a group, with what closes the frame at its ends."""
+    grid, supports = level.grid, level.supports
     line = max((j for j in grid.joists if group.s0 < j.s < group.s1), key=lambda j: j.length_mm, default=None)
     if line is not None:
         thick = grid.thick_mm
@@ -71,14 +86,6 @@ def deck_section_scene(planned: DeckPlan) -> Scene:
         if not supports.flush:
             board.rect(line.t1, frame - depth, line.t1 + thick, frame, "frame")
         board.rect(line.t0, frame - depth, line.t1, frame, "frame")
-    _boards(board, planned, group.t0, group.t1, top)
-    _fascia(board, planned, 1 if grid.turned else 0, s)
-    if not grid.turned:
-        _lower_levels(board, planned)
-    _stack(board, planned, group, ground, frame, depth)
-    _heights(board, planned, group.t1 + brief.deck.boards.overhang_mm, ground, top)
-    where = "along the house" if grid.turned else "from the house outwards"
-    return board.scene("elevation", f"Section {where}; finished {p.length(top)}", 160.0)
 
 
 def _lower_levels(board: Board, planned: DeckPlan) -> None:

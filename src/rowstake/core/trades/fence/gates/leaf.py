@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -160,38 +160,70 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
         rail("B", low),
         stick("X", lean, length, Place(b.leg, left + face, right - face, low + face, under - face), ends),
     ]
-    top = b.height_mm if not panel.bars else panel.boards_mm
-    number_of = screws = 0
-    for face in range(b.faces):
+    covering, screws = _covering(b, leaf, left, name, boards, panel)
+    joints = 4 + 2 * bool(panel.bars)
+    screw = b.sold.screw("screw", b.frame.thickness_mm * (1.8 if b.bars.joint == "half_lap" else 2.2))[0]
+    held = (joints + 2) * FRAME_SCREWS
+    return [
+        *out,
+        *covering,
+        *_bars(b, left + face, under, name, panel),
+        Part(f"{name} board screws", "board screw", "gates", b.board_screw, of, amount=screws, unit="each"),
+        Part(f"{name} frame screws", "frame screw", "gates", screw, of, amount=held, unit="each"),
+    ]
+
+
+def _covering(
+    b: LeafBrief, leaf: Leaf, left: float, name: str, boards: Sequence[tuple[float, float]], panel: Panels
+) -> tuple[list[Part], int]:
+    """The boards of one leaf, on each face, and the screws that hold them."""
+    low, top = b.bottom_mm, b.height_mm if not panel.bars else panel.boards_mm
+    out: list[Part] = []
+    screws = 0
+    for side in range(b.faces):
         for at, width in boards:
             if b.along and at + width > top + 0.05:
                 continue
-            number_of += 1
             ends = "ripped" if width < b.board.width_mm - 0.05 else "square"
             length = leaf.leaf_width_mm if b.along else top
             place = (
-                Place(b.leg, left, right, low + at, low + at + width)
+                Place(b.leg, left, left + leaf.leaf_width_mm, low + at, low + at + width)
                 if b.along
                 else Place(b.leg, left + at, left + at + width, low, low + top)
             )
-            label = f"{name}-{number_of}" + " back" * face
-            out.append(Part(label, "gate board", "gates", timber(b.board.id), of, length, width, ends, place=place))
+            label = f"{name}-{len(out) + 1}" + " back" * side
+            out.append(
+                Part(
+                    label,
+                    "gate board",
+                    "gates",
+                    timber(b.board.id),
+                    f"gate {b.gate.id}",
+                    length,
+                    width,
+                    ends,
+                    place=place,
+                )
+            )
             screws += _board_screws(b, length, width, bool(panel.bars))
-    for n, at in enumerate(panel.bars, 1):
-        x, foot = left + face + at, under + b.bars.connector_mm
-        out.append(
-            Part(f"{name} bar {n}", "bar", "gates", b.sold.good("bar", b.bars.bar_mm, panel.bar_cut_mm), of,
-                 unit="each", place=Place(b.leg, x, x + b.bars.bar_mm, foot, foot + panel.bar_cut_mm))
-        )  # fmt: skip
-    if panel.bars:
-        out.append(Part(f"{name} connectors", "hardware", "gates", b.sold.good("bar_connector", b.bars.bar_mm), of,
-                        amount=2 * len(panel.bars), unit="each"))  # fmt: skip
-    out.append(Part(f"{name} board screws", "board screw", "gates", b.board_screw, of, amount=screws, unit="each"))
-    joints = 4 + 2 * bool(panel.bars)
-    screw = b.sold.screw("screw", b.frame.thickness_mm * (1.8 if b.bars.joint == "half_lap" else 2.2))[0]
-    held = joints * FRAME_SCREWS + 2 * FRAME_SCREWS
-    out.append(Part(f"{name} frame screws", "frame screw", "gates", screw, of, amount=held, unit="each"))
-    return out
+    return out, screws
+
+
+def _bars(b: LeafBrief, inside: float, under: float, name: str, panel: Panels) -> list[Part]:
+    """The bars between the stiles, from the inner edge of the left one, and what holds them."""
+    if not panel.bars:
+        return []
+    of, foot = f"gate {b.gate.id}", under + b.bars.connector_mm
+    good = b.sold.good("bar", b.bars.bar_mm, panel.bar_cut_mm)
+    out = [
+        Part(
+            f"{name} bar {n}", "bar", "gates", good, of, unit="each",
+            place=Place(b.leg, inside + at, inside + at + b.bars.bar_mm, foot, foot + panel.bar_cut_mm),
+        )
+        for n, at in enumerate(panel.bars, 1)
+    ]  # fmt: skip
+    held = b.sold.good("bar_connector", b.bars.bar_mm)
+    return [*out, Part(f"{name} connectors", "hardware", "gates", held, of, amount=2 * len(out), unit="each")]
 
 
 def _board_screws(b: LeafBrief, length_mm: float, width_mm: float, divided: bool) -> int:
