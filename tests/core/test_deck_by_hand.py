@@ -546,9 +546,14 @@ def test_every_piece_of_a_spliced_joist_has_two_bearings(out):
             assert b - a <= 4800
             assert sum(a <= t <= b for t in beams) >= 2
     # A piece never meets another over the first or the last beam.
-    laps = {t for _, s in made.laid.main.built.sticks if "lapped" in s.ends for t in beams if abs(s.b[1] - t - 150) < 1}
-    assert laps
-    assert laps <= set(beams[1:-1])
+    met = {t for _, s in made.laid.main.built.sticks if "meets" in s.ends for t in beams if abs(s.b[1] - t) < 1}
+    assert met
+    assert met <= set(beams[1:-1])
+    # A block of 600 lies beside every joint, half of it on either piece.
+    blocks = [s for _, s in made.laid.main.built.sticks if s.kind == "splice block"]
+    joints = [s for _, s in made.laid.main.built.sticks if s.kind == "joist" and s.b[1] in met]
+    assert {(round(b.a[1] + 300, 6), round(b.length_mm, 6)) for b in blocks} == {(round(t, 6), 600) for t in met}
+    assert len(blocks) >= len(joints)
 
 
 def test_a_hole_is_framed_as_strong_as_its_load_asks():

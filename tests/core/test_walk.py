@@ -2,7 +2,7 @@
 
 import os
 
-from hypothesis import HealthCheck, given, settings
+from hypothesis import HealthCheck, example, given, settings
 from hypothesis import strategies as st
 
 from tests.decks import deck
@@ -15,6 +15,8 @@ from tests.jobs import put, yard
     max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 40)), deadline=None, suppress_health_check=list(HealthCheck)
 )
 @given(st.integers(0, 2**48))
+@example(1101091)  # a clipped corner whose last joist lies between two rims
+@example(140260412482)  # a notch as narrow as a joist
 def test_a_walk_of_edits_holds(seed):
     walk(seed)
 

@@ -117,7 +117,9 @@ class DeckFacts(Fact):
     overhang_of_run: float
     blocking_over_mm: float
     sister_mm: float
-    splice_lap_mm: float
+    splice_mm: float
+    """How long the block is beside a joint of two joists, and how many screws hold it."""
+    splice_screws: int
     edge_rows: int
     least_footing_depth_mm: float
     pier_over_post_mm: float

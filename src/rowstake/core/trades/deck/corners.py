@@ -49,7 +49,7 @@ def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corn
             continue
         foot, other = _ends(grid, edge)
         cross = _crossed(brief, supports, edge, foot, other)
-        if cross is None:
+        if cross is None or any(_adrift(supports, j) for j, _ in held):
             bare.append(edge)
             continue
         span = math.dist(foot, cross)
@@ -63,6 +63,12 @@ def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corn
         at = (foot[0] + s_in * grid.thick_mm, foot[1] + t_in * grid.thick_mm)
         out.append(Corner(at, span, tuple(loads)))
     return out, bare
+
+
+def _adrift(supports: Supports, joist: Joist) -> bool:
+    """Whether a joist runs from a plain rim to the clipped one with no beam under it."""
+    own = [by for _, by in bearings_of(joist, supports.under(joist.s)) if by not in ("rim", "clipped rim")]
+    return not own and "rim" in (joist.near, joist.far)
 
 
 def _meeting(grid: Grid, edge: Edge) -> list[Joist]:

@@ -35,10 +35,11 @@ def frame_hardware(
         lines += [Polygon(_beam_outline(b)).buffer(4.0) for b in supports.beams]
     hangers = sum(any(line.intersects(At(end)) for line in lines) for j in joists for end in (j.a, j.b))
     ties = 0 if supports.flush else sum(
-        min(j.a[1], j.b[1]) < b.t < max(j.a[1], j.b[1]) for j in joists for b in supports.under(j.a[0])
+        min(j.a[1], j.b[1]) - 1 < b.t < max(j.a[1], j.b[1]) + 1 for j in joists for b in supports.under(j.a[0])
     )  # fmt: skip
     ends = 2 * len(joists) - hangers + 2 * sum(n for edge, n in grid.headers.items() if edge not in grid.carry)
-    blocks = sum(kind_of(s.kind).family == "block" for s in sticks)
+    spliced = sum(s.kind == "splice block" for s in sticks)
+    blocks = sum(kind_of(s.kind).family == "block" for s in sticks) - spliced
     hung = [grid.headers[edge] for edge in grid.carry]
     sold = brief.sold
 
@@ -60,7 +61,11 @@ def frame_hardware(
             sold.nail("connector_nail", CONNECTOR_MM)[0],
             (hangers + ties + 2 * sum(min(n, 2) for n in hung)) * facts.hanger_nails,
         ),
-        *item("frame screw", sold.screw("frame_screw", FRAME_MM)[0], max(0, ends) * 3 + blocks * 4),
+        *item(
+            "frame screw",
+            sold.screw("frame_screw", FRAME_MM)[0],
+            max(0, ends) * 3 + blocks * 4 + spliced * facts.splice_screws,
+        ),
         *item(
             "frame screw",
             sold.screw("structural_screw", 1.7 * supports.joist.thickness_mm, 2 * supports.joist.thickness_mm - 3)[0],

@@ -23,18 +23,17 @@ from rowstake.core.trades.deck.supports import BeamLine, Supports
 
 
 def _joist_pieces(joist: Joist, section: Section, supports: Supports, beams: list[BeamLine]) -> list[Stick]:
-    """A line of joists in the pieces it is made of: in hangers between flush beams, or lapped over dropped ones, each on
-    two bearings at least."""
+    """A line of joists in the pieces it is made of: in hangers between flush beams, or meeting in line over dropped ones,
+    each on two bearings at least."""
     kind, s = joist.kind, joist.s
     if supports.flush:
         gaps = sorted((b.t - b.wide_mm / 2, b.t + b.wide_mm / 2) for b in beams)
         ends = [joist.t0, *(x for gap in gaps if gap[1] > joist.t0 and gap[0] < joist.t1 for x in gap), joist.t1]
         pairs = zip(ends[::2], ends[1::2], strict=True)
         return _slanted([Stick(kind, section, (s, a), (s, b), "crown up") for a, b in pairs if b - a > 20], joist)
-    lap = CATALOGUE.materials.deck.splice_lap_mm
     bears = [t for t, _ in bearings_of(joist, beams)]
-    pieces = splice(joist.t0, joist.t1, bears, max(section.lengths_mm), lap) or [(joist.t0, joist.t1)]
-    how = ["crown up, lapped"] * (len(pieces) - 1) + ["crown up"]
+    pieces = splice(joist.t0, joist.t1, bears, max(section.lengths_mm)) or [(joist.t0, joist.t1)]
+    how = [f"crown up, {MEETS}" if len(pieces) > 1 else "crown up"] * len(pieces)
     return _slanted(
         [Stick(kind, section, (s, a), (s, b), words) for (a, b), words in zip(pieces, how, strict=True)], joist
     )
@@ -80,6 +79,7 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Layin
     for s, t in blocked:
         here = blocks_at(grid, joist, t, "blocking", s - grid.spacing_mm, s + grid.spacing_mm)
         sticks += [block for block in here if block.a[0] <= s <= block.b[0] and room.take_if_free(block)]
+    sticks += _splices(grid, supports, sticks, room)
     sticks += _sisters(grid, joist, laying, room)
     return sticks
 
@@ -177,6 +177,29 @@ def _guard_blocks(grid: Grid, supports: Supports, post_mm: float) -> list[Stick]
 
 FREE_MM = 1.0
 """What a guard post has to spare between its blocks."""
+
+
+MEETS = "meets the next over a beam"
+
+
+def _splices(grid: Grid, supports: Supports, sticks: list[Stick], room: Room) -> list[Stick]:
+    """A block beside every joint of two pieces of a joist, on the side that is free; on both where the beam is of one ply, so
+    that the pieces bear on more than half of it. A joist that lies hard beside does its work."""
+    half, out = CATALOGUE.materials.deck.splice_mm / 2, []
+    for piece in sticks:
+        if MEETS not in piece.ends:
+            continue
+        s, t = piece.b
+        beam = next((b for b in supports.under(s) if abs(b.t - t) < 1), None)
+        if beam is None:
+            continue  # its far end is that of the line
+        wanted = 2 if beam.plies == 1 else 1
+        for side in (s + grid.thick_mm, s - grid.thick_mm):
+            block = Stick("splice block", supports.joist, (side, t - half), (side, t + half))
+            if wanted and room.take_if_free(block):
+                out.append(block)
+                wanted -= 1
+    return out
 
 
 def _sisters(grid: Grid, joist: Section, laying: Laying, room: Room) -> list[Stick]:

@@ -235,12 +235,11 @@ def _tried(
     hangs = hangs and near <= max(hang_mm, (marks[1] - marks[0]) * quarter, wide_mm / 2) + 1e-6
     longest = max(joist.lengths_mm) - (LEFT_LONG_MM if brief.deck.joists.left_long else 0.0)
     flush = brief.deck.beams.way == "flush"
-    lap = CATALOGUE.materials.deck.splice_lap_mm
     thick = joist.thickness_mm
     cut = (
         max(b - a for a, b in pairwise(marks)) <= longest
         if flush
-        else splice(group.t0 + thick, group.t1 - thick, marks, longest, lap) is not None
+        else splice(group.t0 + thick, group.t1 - thick, marks, longest) is not None
     )
     spans = max(b - a for a, b in pairwise(marks)) <= allowed_mm + 1e-6
     return Spread(tuple(marks), far if far > wide_mm / 2 + 1e-6 else 0.0, spans and cut and hangs)

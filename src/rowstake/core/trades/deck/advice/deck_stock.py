@@ -18,7 +18,7 @@ def look(planned: DeckPlan) -> Iterator[Finding]:
         if section.use == "joist" or "joist" in section.also:
             fixes.append(
                 put_deck(
-                    "One more beam, and joists lapped over it",
+                    "One more beam, and joists that meet over it",
                     beams__rows=planned.laid.main.one_more_row,
                 )
             )
