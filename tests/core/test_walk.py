@@ -16,6 +16,7 @@ from tests.jobs import put, yard
 )
 @given(st.integers(0, 2**48))
 @example(1101091)  # a clipped corner whose last joist lies between two rims
+@example(174717538552627)  # bars in a gate
 @example(140260412482)  # a notch as narrow as a joist
 def test_a_walk_of_edits_holds(seed):
     walk(seed)

@@ -4,7 +4,7 @@ Where a hole leaves its frame no room the finding `hole_room` says so, and what 
 
 import math
 
-from shapely import STRtree, intersection
+from shapely import STRtree, difference, intersection
 from shapely.geometry import LineString, Point, Polygon
 from shapely.ops import unary_union
 
@@ -35,9 +35,9 @@ def _corners(grid):
 
 
 def _scant(shape):
-    """What two pieces may share by the tolerance of their places: 0.2 mm along them, a sliver across."""
+    """What two pieces may share by the tolerance of their places: half a millimetre along them, a sliver across."""
     low, near, high, far = shape.bounds
-    return shape.area < 150 or shape.area < 0.2 * math.hypot(high - low, far - near)
+    return shape.area < 150 or shape.area < 0.55 * math.hypot(high - low, far - near)
 
 
 def _share_no_place(grid, sticks, shapes):
@@ -54,7 +54,8 @@ def _stay_inside(grid, sticks, shapes):
     holes = unary_union([*(Polygon(r) for r in grid.poly.interiors), *grid.passed])
     frame, corners = Polygon(grid.poly.exterior), _corners(grid)
     for stick, shape in zip(sticks, shapes, strict=True):
-        for out in (shape.intersection(holes), shape.difference(frame).difference(corners)):
+        past = difference(shape, frame, grid_size=0.001)
+        for out in (intersection(shape, holes, grid_size=0.001), past.difference(corners)):
             assert out.area <= (SCANT_MM + 0.1) * (shape.bounds[3] - shape.bounds[1]) + 150, stick
 
 

@@ -49,7 +49,7 @@ def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corn
             continue
         foot, other = _ends(grid, edge)
         cross = _crossed(brief, supports, edge, foot, other)
-        if cross is None or any(_adrift(supports, j) for j, _ in held):
+        if cross is None or any(_adrift(grid, supports, j) for j, _ in held):
             bare.append(edge)
             continue
         span = math.dist(foot, cross)
@@ -65,10 +65,19 @@ def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corn
     return out, bare
 
 
-def _adrift(supports: Supports, joist: Joist) -> bool:
-    """Whether a joist runs from a plain rim to the clipped one with no beam under it."""
+def _adrift(grid: Grid, supports: Supports, joist: Joist) -> bool:
+    """Whether a joist runs from a plain rim to the clipped one with no beam under it; or the flush beam that would close its
+    end of the frame found no room, so that the rim hands its load to a neighbour's end."""
     own = [by for _, by in bearings_of(joist, supports.under(joist.s)) if by not in ("rim", "clipped rim")]
-    return not own and "rim" in (joist.near, joist.far)
+    if not own and "rim" in (joist.near, joist.far):
+        return True
+    group = next((g for g in grid.groups if g.s0 <= joist.s <= g.s1), None)
+    if not supports.flush or group is None:
+        return False
+    beams = [b for b in supports.beams if b.group == group]
+    near = group.ledger or any(abs(b.t - b.wide_mm / 2 - group.t0) < 1 for b in beams)
+    far = any(abs(b.t + b.wide_mm / 2 - group.t1) < 1 for b in beams)
+    return (joist.near == "clipped rim" and not near) or (joist.far == "clipped rim" and not far)
 
 
 def _meeting(grid: Grid, edge: Edge) -> list[Joist]:
