@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
@@ -36,12 +37,7 @@ class Sold:
     def good(self, id: str, *sizes: Size) -> Good:
         """A good of the catalogue in the words of the region. Raises `KeyError` for one that is not there, `ValueError` for
         sizes that it does not take."""
-        entry = GOODS[id]
-        if len(sizes) != len(entry.takes):
-            raise ValueError(f"{id} takes {len(entry.takes)} sizes, not {sizes}")
-        words = entry.words_in if entry.words_in and self.units == "ft-in" else entry.words
-        plain = tuple(s if isinstance(s, str) else float(s) for s in sizes)
-        return Good(id, plain, words.format(*map(self._told, entry.takes, plain)))
+        return _good(self, id, sizes)
 
     def _told(self, how: str, size: Size) -> str:
         if isinstance(size, str):
@@ -80,6 +76,16 @@ class Sold:
         wanted = through_mm + facts.over_mm
         length = next((s for s in self.bolts_mm if s >= wanted - 1e-6), self.bolts_mm[-1])
         return self.good(id, length)
+
+
+@lru_cache(maxsize=4096)
+def _good(sold: Sold, id: str, sizes: tuple[Size, ...]) -> Good:
+    entry = GOODS[id]
+    if len(sizes) != len(entry.takes):
+        raise ValueError(f"{id} takes {len(entry.takes)} sizes, not {sizes}")
+    words = entry.words_in if entry.words_in and sold.units == "ft-in" else entry.words
+    plain = tuple(s if isinstance(s, str) else float(s) for s in sizes)
+    return Good(id, plain, words.format(*map(sold._told, entry.takes, plain)))
 
 
 FOOT_MM = 304.8

@@ -10,7 +10,7 @@ from typing import Any, Literal
 
 from rowstake.core.catalogue import Kind
 from rowstake.core.goods import Good
-from rowstake.core.kinds import kind_of
+from rowstake.core.kinds import KINDS, kind_of
 
 Step = Literal["holes", "frame", "skin", "gates"]
 
@@ -71,17 +71,18 @@ class Part:
     lies: Lies | None = None
 
     def __post_init__(self) -> None:
-        kind_of(self.kind)
+        if self.kind not in KINDS:
+            kind_of(self.kind)
 
     @property
     def material(self) -> str:
         """The section of timber, else what it is in plain words."""
-        return self.good.id if self.sort.counted == "cut" else self.good.words
+        return self.good.id if KINDS[self.kind].counted == "cut" else self.good.words
 
     @property
     def sort(self) -> Kind:
         """All that is true of its kind."""
-        return kind_of(self.kind)
+        return KINDS[self.kind]
 
 
 def letters(number: int) -> str:
