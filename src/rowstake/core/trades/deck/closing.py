@@ -1,7 +1,8 @@
 """What closes the frame across its joists: ledger, rims, the rims of clipped corners, headers at holes.
 
-Where two of them would lie in one place, a flush beam goes before all; the ledger goes before a clipped rim, that before a header that joists hang on,
-that before a rim, and a header that only closes comes last: what comes later is cut short or left out.
+Where two of them would lie in one place, a flush beam goes before all; the ledger goes before a clipped rim, that before a
+header that joists hang on, that before a rim, and a header that only closes comes last: what comes later is cut short or
+left out.
 """
 
 from __future__ import annotations
@@ -16,8 +17,8 @@ from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import Section
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.frame import Grid, Stick, across_kind, across_plies, leans
-from rowstake.core.trades.deck.shape import Edge, Point
+from rowstake.core.trades.deck.frame import Grid, Stick, across_kind, across_plies
+from rowstake.core.trades.deck.shape import Edge, Point, leans
 
 TAIL = 2
 """The last piece of a long ledger or rim reaches over at least so many spaces of joists."""

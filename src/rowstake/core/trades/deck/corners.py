@@ -8,8 +8,8 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.frame import Grid, Joist, leans
-from rowstake.core.trades.deck.shape import Edge, Point
+from rowstake.core.trades.deck.frame import Grid, Joist
+from rowstake.core.trades.deck.shape import Edge, Point, leans
 from rowstake.core.trades.deck.supports import Supports
 
 BEARS_MM = 60.0

@@ -15,7 +15,7 @@ from shapely.geometry.polygon import orient
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.headers import HoleStrip, header_rooms, too_narrow
-from rowstake.core.trades.deck.shape import Edge, Point, cut_away, edges, inset, outline, swap
+from rowstake.core.trades.deck.shape import SAME_MM, Edge, Point, cut_away, edges, inset, leans, outline, swap
 
 BEARING_MM = 12.0
 """The least of a joist that the end of a board may stand on."""
@@ -347,12 +347,9 @@ def _edge_at(grid: Grid, s: float, t: float) -> Edge | None:
     return None
 
 
-SAME_MM = 0.01
-
-
 def _slope(edge: Edge | None) -> float:
     """How an edge leans, t per s."""
-    return edge.along[1] / edge.along[0] if edge and abs(edge.along[1]) > LEAN else 0.0
+    return edge.along[1] / edge.along[0] if edge and abs(edge.along[1]) > SAME_MM else 0.0
 
 
 def _held(brief: DeckBrief, grid: Grid, edge: Edge | None) -> tuple[float, str]:
@@ -369,14 +366,6 @@ def across_plies(grid: Grid, edge: Edge) -> int:
     if edge.hole:
         return grid.headers[edge]
     return grid.plies if leans(edge) else 1
-
-
-LEAN = 0.01
-
-
-def leans(edge: Edge) -> bool:
-    """Whether an edge is that of a clipped corner."""
-    return not edge.hole and min(abs(edge.along[0]), abs(edge.along[1])) > LEAN
 
 
 def across_kind(edge: Edge, attached: bool) -> str:

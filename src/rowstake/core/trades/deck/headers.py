@@ -6,9 +6,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from rowstake.core.trades.deck.shape import Edge
-
-SAME_MM = 0.01
+from rowstake.core.trades.deck.shape import SAME_MM, Edge, leans
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,16 +56,16 @@ def header_rooms(all_edges: Sequence[Edge], thick_mm: float, rim_mm: float, plie
             fit = fit - fit // 2 if strip.hole.a[1] < strip.opposite.a[1] else fit // 2
         else:
             along = abs(strip.opposite.along[0])
-            leans = min(along, abs(strip.opposite.along[1])) > SAME_MM
-            takes = thick_mm * plies / max(along, 0.2) if leans else thick_mm if strip.opposite.wall else rim_mm
+            straight = thick_mm if strip.opposite.wall else rim_mm
+            takes = thick_mm * plies / max(along, 0.2) if leans(strip.opposite) else straight
             fit = math.floor((strip.wide_mm - takes) / thick_mm + 1e-6)
         room[strip.hole] = min(room[strip.hole], max(fit, 0))
     return room
 
 
 def too_narrow(every: Sequence[Edge], framed: Sequence[Edge], thick_mm: float, rim_mm: float) -> list[HoleStrip]:
-    """Strips of deck beside holes with no room for the frame, each once: for what closes it across the joists, and, beside holes that
-    are framed, for the joist of each side."""
+    """Strips of deck beside holes with no room for the frame, each once: for what closes it across the joists, and, beside
+    holes that are framed, for the joist of each side."""
     found = [strip for strip in strips(every, 0) if strip.wide_mm < (thick_mm if strip.opposite.hole else rim_mm) - 0.1]
     found += [strip for strip in strips(framed, 1) if strip.wide_mm < 2 * thick_mm - 0.1]
     return list({frozenset((strip.hole, strip.opposite)): strip for strip in reversed(found)}.values())[::-1]

@@ -16,8 +16,8 @@ from rowstake.core.trades.deck.built import BuiltLevel, build
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.corners import corners
 from rowstake.core.trades.deck.document import LowerLevel
-from rowstake.core.trades.deck.frame import Grid, Group, lay_grid, leans
-from rowstake.core.trades.deck.shape import outline
+from rowstake.core.trades.deck.frame import Grid, Group, lay_grid
+from rowstake.core.trades.deck.shape import leans, outline
 from rowstake.core.trades.deck.stack import ground_at
 from rowstake.core.trades.deck.supports import MOST_PLIES, BeamLine, Supports, propose, rim_room
 from rowstake.core.trades.deck.work import worked

@@ -128,7 +128,7 @@ class Room:
         return True
 
 
-HAIR_MM = 0.5
+HAIR_MM = 0.1
 
 
 def _blocking(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Stick]:

@@ -16,6 +16,8 @@ from rowstake.core.trades.deck.document import Cut, DeckShape, DeckSide
 
 Point = tuple[float, float]
 LEAST_M2 = 0.5
+SAME_MM = 0.01
+"""Places nearer than this are one."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,6 +44,11 @@ class Edge:
     def inward(self) -> Point:
         x, y = self.along
         return -y, x
+
+
+def leans(edge: Edge) -> bool:
+    """Whether an edge is that of a clipped corner."""
+    return not edge.hole and min(abs(edge.along[0]), abs(edge.along[1])) > SAME_MM
 
 
 def cut_away(cut: Cut, width: float, out: float) -> Polygon:

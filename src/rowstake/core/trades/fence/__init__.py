@@ -2,14 +2,12 @@
 
 from __future__ import annotations
 
-from rowstake.core.drawing.scene import Scene
 from rowstake.core.trade import Trade
 from rowstake.core.trades.fence import edits as e
 from rowstake.core.trades.fence.comparisons import ways_over_ground, what_the_wind_asks
 from rowstake.core.trades.fence.document import FenceJob
 from rowstake.core.trades.fence.drawing import fence_scenes
 from rowstake.core.trades.fence.drawing.elevation import elevation_scene
-from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.plan import plan_fence
 from rowstake.core.trades.fence.second_look import second_look
 from rowstake.core.trades.fence.views.card import fence_card
@@ -23,11 +21,6 @@ from rowstake.core.trades.fence.views.strips import strips
 from rowstake.core.trades.fence.views.tapes import tapes
 from rowstake.core.trades.fence.views.things import things
 
-
-def _picture(plan: FencePlan) -> Scene:
-    return elevation_scene(plan)
-
-
 TRADE: Trade = Trade(
     id="fence",
     document=FenceJob,
@@ -39,7 +32,7 @@ TRADE: Trade = Trade(
     things=things,
     tapes=tapes,
     scenes=fence_scenes,
-    picture=_picture,
+    picture=elevation_scene,
     card=fence_card,
     needs=needs,
     strips=strips,
