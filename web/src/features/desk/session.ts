@@ -55,7 +55,7 @@ export const RETRY_MS = 2000;
 /** Keeping in this browser may be slow; sending does not wait for it longer than this. */
 const WRITE_MS = 500;
 const MOST_SENT = 3;
-const rest = (ms: number) => new Promise((done) => setTimeout(done, ms));
+const rest = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
 const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 /** One job at work: its own queue of changes, its own saves, its own way to give up. It goes on to its end when the page
@@ -67,6 +67,8 @@ export class Session {
   /** Sent, but no answer came: it may be in a revision all the same. */
   private sent: Document[] = [];
   private note = "";
+  /** What the last save was refused for; other problems stay in sight when a save succeeds. */
+  private unsaved: Problem | null = null;
   private working: Promise<void> | null = null;
   private saves: Promise<boolean> = Promise.resolve(true);
   private writes: Promise<void> = Promise.resolve();
@@ -179,35 +181,40 @@ export class Session {
       this.queue.push({ edits: all, note, done });
       this.show({ pending: this.queue.length });
       void this.write();
-      this.working ??= this.work().finally(() => (this.working = null));
+      this.working ??= this.work();
     });
   }
 
-  /** Works the queue off, first come first. What nobody answers stays where it is and is sent again. */
+  /** Works the queue off, first come first. What nobody answers stays where it is and is sent again. It says that it is
+   *  done in the same breath in which the queue is found empty: a change that comes the moment after starts it anew. */
   private async work(): Promise<void> {
-    while (this.queue.length) {
-      const next = this.queue[0];
-      let problem: Problem | null = null;
-      try {
-        this.planned(await post<Planned>("/api/plan", { document: this.shown.document, edits: next.edits }));
-        this.note = next.note;
-        this.show({ saving: "saving" });
-      } catch (error) {
-        if (!(error instanceof Refused)) throw error;
-        if (error.passing) {
-          this.show({ problem: error.problem, saving: "waiting" });
-          await rest(RETRY_MS);
-          continue;
-        }
-        problem = error.problem;
-        this.show({ problem });
-      }
-      this.queue.shift();
-      this.show({ pending: this.queue.length });
-      void this.write();
-      if (!problem) void this.save();
-      next.done(problem);
+    try {
+      while (this.queue.length) await this.workOn(this.queue[0]);
+    } finally {
+      this.working = null;
     }
+  }
+
+  private async workOn(next: Waiting): Promise<void> {
+    let problem: Problem | null = null;
+    try {
+      this.planned(await post<Planned>("/api/plan", { document: this.shown.document, edits: next.edits }));
+      this.note = next.note;
+      this.show({ saving: "saving" });
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      problem = error.problem;
+      this.show({ problem });
+      if (error.passing) {
+        this.show({ saving: "waiting" });
+        return rest(RETRY_MS);
+      }
+    }
+    this.queue.shift();
+    this.show({ pending: this.queue.length });
+    void this.write();
+    if (!problem) void this.save();
+    next.done(problem);
   }
 
   /** A drag that goes on: the newest is worked out when the one before is, and it is kept when it is dropped. */
@@ -255,8 +262,8 @@ export class Session {
       try {
         const now = await put<Held>(`/api/jobs/${this.id}`, { revision: held.revision, document, note: this.note });
         this.sent = [];
-        const same = this.shown.document === document;
-        this.show({ held: now, saving: same ? "saved" : "saving", problem: same ? this.shown.problem : null });
+        const { document: newest, problem } = this.shown;
+        this.show({ held: now, saving: newest === document ? "saved" : "saving", problem: problem === this.unsaved ? null : problem });
         await this.write();
       } catch (error) {
         if (!(error instanceof Refused)) throw error;
@@ -264,6 +271,7 @@ export class Session {
           this.show({ saving: "waiting" });
           await rest(RETRY_MS);
         } else if (!this.rebased(error.problem, document)) {
+          this.unsaved = error.problem;
           if (this.shown.saving !== "conflict") this.show({ saving: "refused", problem: error.problem });
           return false;
         }

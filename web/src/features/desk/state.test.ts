@@ -119,6 +119,24 @@ describe("the desk's memory", () => {
     expect(calls.filter((c) => c.startsWith("PUT"))).toEqual([]);
   });
 
+  it("keeps a refusal in sight while changes before it are still being saved", async () => {
+    const { jobs, handler } = keeper();
+    let answer: () => void = () => undefined;
+    const slow = new Promise<void>((done) => (answer = done));
+    serve(async (path, body) => {
+      if (path === `/api/jobs/${id("j")}` && body) await slow;
+      return handler(path, body);
+    });
+    await deskNow().open(id("j"));
+    await rename("first");
+    await rename("second");
+    await rename("bad");
+    answer();
+    await settled("saved");
+    expect(jobs.j.name).toBe("second");
+    expect(deskNow().problem?.detail).toBe("Not that");
+  });
+
   it("never lets a change land in another job", async () => {
     const { jobs, handler } = keeper();
     let answer: () => void = () => undefined;
