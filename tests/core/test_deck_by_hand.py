@@ -509,6 +509,17 @@ def test_a_clipped_rim_and_its_joists_are_cut_to_the_long_point():
     assert "one end cut to 45.0°, length to the long point" in joist.ends
 
 
+def test_an_end_joist_is_mitred_with_the_rim_of_a_steep_clip():
+    clip = [{"do": "add_cut", "kind": "clip", "corner": "far_right"}, *cut(along_mm=300, out_mm=900)]
+    made = plan(deck(4000, 3000, 600, *clip))
+    # The clip, 3x + y = 14100, is set in 25: 3x + y = 14100 − 25√10 = 14020.943, which meets the side x = 3975 at 2095.943.
+    # It leans atan(1/3) = 18.43° from that side: both are cut to half of it, 9.22° (1 in 6.162), the joist 23.5 each way.
+    joist = next(s for _, s in made.laid.main.built.sticks if s.kind == "end joist" and s.a[0] == 3951.5)
+    assert joist.b[1] == pytest.approx(2095.943 - 23.5 / 6.162, abs=0.01)
+    assert "one end cut to 9.2°, length to the long point" in joist.ends
+    assert joist.length_mm == pytest.approx(2095.943 - 47, abs=0.01)  # from the ledger to its outer face
+
+
 @pytest.mark.parametrize(("y", "beyond"), [(2300, 0), (2250, 1), (2200, 2), (2050, 2)])
 def test_a_hole_beside_the_rim_has_as_much_of_a_header_as_finds_room(y, beyond):
     # The frame ends at 2975, the hole's at y + 625: 50, 100, 150 and 300 mm of frame, a rim of 47, plies of 47.

@@ -5,12 +5,11 @@ Where a hole leaves its frame no room the finding `hole_room` says so, and what 
 import math
 
 from shapely import STRtree, difference, intersection
-from shapely.geometry import LineString, Point, Polygon
+from shapely.geometry import LineString, Polygon
 from shapely.ops import unary_union
 
 from rowstake.core.trades.deck.frame import SCANT_MM
 from rowstake.core.trades.deck.members import beam_plies
-from rowstake.core.trades.deck.shape import leans
 
 
 def check_frame(level, rules):
@@ -28,18 +27,6 @@ def check_frame(level, rules):
     _ends_meet(level)
 
 
-def _corners(grid):
-    """About the ends of a clipped corner's rims, where pieces are cut to each other."""
-    return unary_union(
-        [Point(p).buffer(3 * grid.plies * grid.thick_mm) for e in grid.edges if leans(e) for p in (e.a, e.b)]
-    )
-
-
-def cut_there(stick):
-    """Rims of clipped corners, and what is cut to them."""
-    return stick.kind in ("clipped rim", "beam") or any(stick.skew)
-
-
 def _scant(shape):
     """What two pieces may share by the tolerance of their places: 0.2 mm along them, a sliver across."""
     low, near, high, far = shape.bounds
@@ -47,22 +34,19 @@ def _scant(shape):
 
 
 def _share_no_place(grid, sticks, shapes):
-    corners, tree = _corners(grid), STRtree(shapes)
+    tree = STRtree(shapes)
     for i, shape in enumerate(shapes):
         for j in tree.query(shape):
             if j > i:
                 shared = intersection(shape, shapes[j], grid_size=0.001)
-                if cut_there(sticks[i][1]) or cut_there(sticks[j][1]):
-                    shared = shared.difference(corners)
                 assert shared.is_empty or _scant(shared), (sticks[i], sticks[j])
 
 
 def _stay_inside(grid, sticks, shapes):
     holes = unary_union([*(Polygon(r) for r in grid.poly.interiors), *grid.passed])
-    frame, corners = Polygon(grid.poly.exterior), _corners(grid)
+    frame = Polygon(grid.poly.exterior)
     for stick, shape in zip(sticks, shapes, strict=True):
-        past = difference(shape, frame, grid_size=0.001)
-        for out in (intersection(shape, holes, grid_size=0.001), past.difference(corners)):
+        for out in (intersection(shape, holes, grid_size=0.001), difference(shape, frame, grid_size=0.001)):
             assert out.area <= (SCANT_MM + 0.1) * (shape.bounds[3] - shape.bounds[1]) + 150, stick
 
 
@@ -82,5 +66,6 @@ def _ends_meet(level):
     closed = unary_union([shape.buffer(1.0) for shape in closing])
     half = grid.thick_mm / 2
     for joist in grid.joists:
-        for t in (joist.t0, joist.t1):
-            assert closed.distance(LineString([(joist.s - half, t), (joist.s + half, t)])) < 1, (joist, t)
+        for t, k in zip((joist.t0, joist.t1), joist.slopes, strict=True):
+            cut = LineString([(joist.s - half, t - k * half), (joist.s + half, t + k * half)])
+            assert closed.distance(cut) < 1, (joist, t)

@@ -17,14 +17,13 @@ from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import Section
 from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.ends import STEEP
 from rowstake.core.trades.deck.frame import Grid, Stick, across_kind, across_plies
-from rowstake.core.trades.deck.shape import Edge, Point, leans
+from rowstake.core.trades.deck.shape import SAME_MM, Edge, Point, leans
 
 TAIL = 2
 """The last piece of a long ledger or rim reaches over at least so many spaces of joists."""
 SHARED_MM2, GRID_MM = 50.0, 0.001
-STEEP = 2.0
-"""A cut that runs further along a piece than so many times its width is halved between the two that meet."""
 
 
 def across(brief: DeckBrief, grid: Grid, joist: Section, flush: Iterable[Stick]) -> list[Stick]:
@@ -92,12 +91,26 @@ def _cut(
     mitre = (edge.inward[0] + other.inward[0], edge.inward[1] + other.inward[1])
     face = grid.thick_mm if across_kind(other, brief.attached) == "ledger" else _beam_mm(other, corner, beams)
     if leans(edge) and face:
-        return _meets(edge, off_mm, other.along, face)
+        return _beside_joist(grid, edge, corner, at_a, off_mm, _meets(edge, off_mm, other.along, face))
     if leans(edge) and not leans(other) and abs(other.along[0]) < 0.01:
         flush = _meets(edge, off_mm, other.along, 0.0)
         if abs(flush[1]) <= STEEP:
             return flush
     return _meets(edge, off_mm, mitre, 0.0)
+
+
+def _beside_joist(
+    grid: Grid, edge: Edge, corner: Point, at_a: bool, off_mm: float, cut: tuple[float, float]
+) -> tuple[float, float]:
+    """The cut of a leaning ply that butts on a ledger or a flush beam, turned about its outer corner where a joist stands in
+    the way of its inner one."""
+    (ux, _), (nx, _), half = edge.along, edge.inward, grid.thick_mm / 2
+    inner, outer = cut[0] + half * cut[1], cut[0] - half * cut[1]
+    base = corner[0] + nx * (off_mm + half)
+    for joist in grid.joists:
+        if abs(base + ux * inner - joist.s) < half - SAME_MM:
+            inner = (max if at_a else min)((joist.s + side - base) / ux for side in (-half, half))
+    return (inner + outer) / 2, (inner - outer) / grid.thick_mm
 
 
 def _beam_mm(edge: Edge, corner: Point, beams: list[Stick]) -> float:

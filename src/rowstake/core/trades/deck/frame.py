@@ -14,6 +14,7 @@ from shapely.geometry.polygon import orient
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.ends import end_at
 from rowstake.core.trades.deck.headers import HoleStrip, header_rooms, too_narrow
 from rowstake.core.trades.deck.shape import SAME_MM, Edge, Point, cut_away, edges, inset, leans, outline, swap
 
@@ -252,14 +253,13 @@ def lay_grid(
     grid.passed, grid.narrow = passed, too_narrow(edges(whole), grid.edges, thick_mm, rim_mm)
     rooms = header_rooms(grid.edges, thick_mm, rim_mm, plies)
     grid.headers = {edge: max(1, n) for edge, n in rooms.items()}
-    met = set()
+    met: set[Edge | None] = set()
     for s, kind in sorted(asked):
         for t0, t1 in _spans_of(poly, s, thick_mm):
-            ends = [_edge_at(grid, s, t0), _edge_at(grid, s, t1)]
-            (near, by_near), (far, by_far) = (_held(brief, grid, edge) for edge in ends)
-            if t1 - far - t0 - near > 2 * thick_mm:
-                slopes = (_slope(ends[0]), _slope(ends[1]))
-                grid.joists.append(Joist(s, t0 + near, t1 - far, kind, by_near, by_far, slopes))
+            ends = _edge_at(grid, s, t0), _edge_at(grid, s, t1)
+            near, far = _end(brief, grid, ends[0], s, t0, False), _end(brief, grid, ends[1], s, t1, True)
+            if far[0] - near[0] > 2 * thick_mm:
+                grid.joists.append(Joist(s, near[0], far[0], kind, near[2], far[2], (near[1], far[1])))
                 met.update(ends)
     grid.carry = frozenset(edge for edge in rooms if edge in met)
     grid.headers = {edge: max(1, n) if edge in met else n for edge, n in rooms.items()}
@@ -347,18 +347,14 @@ def _edge_at(grid: Grid, s: float, t: float) -> Edge | None:
     return None
 
 
-def _slope(edge: Edge | None) -> float:
-    """How an edge leans, t per s."""
-    return edge.along[1] / edge.along[0] if edge and abs(edge.along[1]) > SAME_MM else 0.0
-
-
-def _held(brief: DeckBrief, grid: Grid, edge: Edge | None) -> tuple[float, str]:
-    """How much of the way along t what holds a joist's end at an edge takes, and what it is: a ledger, a rim, or several
+def _end(brief: DeckBrief, grid: Grid, edge: Edge | None, s: float, t: float, far: bool) -> tuple[float, float, str]:
+    """Where a joist that meets the frame's edge at t ends, how its cut leans, and what holds it: a ledger, a rim, or several
     plies at holes and clips."""
     if edge is None:
-        return grid.thick_mm, "rim"
-    lean = abs(edge.along[0])
-    return grid.thick_mm * across_plies(grid, edge) / max(lean, 0.2), across_kind(edge, brief.attached)
+        return (t - grid.thick_mm if far else t + grid.thick_mm), 0.0, "rim"
+    takes = {e: grid.thick_mm * across_plies(grid, e) for e in grid.edges if abs(e.along[0]) > SAME_MM}
+    end = end_at(grid.edges, edge, s, grid.thick_mm / 2, takes, far, brief.attached)
+    return end.t, end.slope, across_kind(end.edge, brief.attached)
 
 
 def across_plies(grid: Grid, edge: Edge) -> int:

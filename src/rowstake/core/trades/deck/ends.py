@@ -1,0 +1,114 @@
+"""Where a joist ends at what closes the frame: at the inner face of a ledger, a rim, a header or the rim of a clipped corner,
+whichever it comes to first over its whole thickness, cut along that."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable
+from dataclasses import dataclass
+from itertools import combinations
+
+from rowstake.core.trades.deck.shape import SAME_MM, Edge, Point, leans
+
+STEEP = 2.0
+"""A cut that runs further along a piece than so many times its width is halved between the two that meet."""
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """t at s = 0, and t per s."""
+
+    t: float
+    slope: float
+
+    def at(self, s: float) -> float:
+        return self.t + self.slope * s
+
+
+@dataclass(frozen=True, slots=True)
+class End:
+    """Where a joist's middle ends, how its cut leans (t per s), and at which edge of the frame."""
+
+    t: float
+    slope: float
+    edge: Edge
+
+
+def line_in(edge: Edge, in_mm: float) -> Line:
+    """The face that lies so far inside an edge that is not upright."""
+    slope = edge.along[1] / edge.along[0] if abs(edge.along[1]) > SAME_MM else 0.0
+    (x, y), (nx, ny) = edge.a, edge.inward
+    return Line(y + ny * in_mm - slope * (x + nx * in_mm), slope)
+
+
+def mitre_of(edge: Edge, other: Edge, corner: Point) -> Line | None:
+    """The line that halves a corner; None where it is upright."""
+    x, y = edge.inward[0] + other.inward[0], edge.inward[1] + other.inward[1]
+    return Line(corner[1] - y / x * corner[0], y / x) if abs(x) > SAME_MM else None
+
+
+def _meeting(edges: Iterable[Edge], edge: Edge) -> list[tuple[Edge, Point]]:
+    """The edges that share a corner with one, and that corner."""
+    return [
+        (e, p) for e in edges for p, q in ((edge.a, e.b), (edge.b, e.a)) if e is not edge and math.dist(p, q) < SAME_MM
+    ]
+
+
+@dataclass(frozen=True, slots=True)
+class Closing:
+    """What closes the frame along an edge: its inner face; `past` are the mitres beyond which a steep clip leaves room for
+    a joist, and `upto` those that a clip does not reach past, halving its corner with a rim."""
+
+    edge: Edge
+    face: Line
+    past: tuple[Line, ...] = ()
+    upto: tuple[Line, ...] = ()
+
+    def bound(self, x: float, way: float) -> float:
+        """How far a joist may go at x, the greater the further."""
+        face = way * self.face.at(x)
+        if any(way * m.at(x) < face - 0.01 for m in self.upto):
+            return math.inf
+        return max([face, *(way * m.at(x) for m in self.past)])
+
+    @property
+    def lines(self) -> tuple[Line, ...]:
+        return (self.face, *self.past, *self.upto)
+
+
+def _closes(edges: list[Edge], edge: Edge, in_mm: float, ledger: bool) -> Closing:
+    face = line_in(edge, in_mm)
+    if not leans(edge):
+        return Closing(edge, face)
+    met = [(e, mitre_of(edge, e, p)) for e, p in _meeting(edges, edge)]
+    past = [m for e, m in met if m and abs(e.along[0]) < SAME_MM and abs(face.slope) > STEEP]
+    upto = [m for e, m in met if m and abs(e.along[0]) > SAME_MM and not (ledger and e.wall)]
+    return Closing(edge, face, tuple(past), tuple(upto))
+
+
+def end_at(
+    edges: list[Edge], edge: Edge, s: float, half_mm: float, takes_mm: dict[Edge, float], far: bool, ledger: bool
+) -> End:
+    """The end of a joist at s, `half_mm` to each side, that meets the frame at `edge`; `takes_mm` is how much of the frame
+    closes it, square in from each edge, and with a `ledger` that is what a clip butts on at the wall. Of all straight cuts
+    that keep clear, the one that leaves most."""
+    way = 1.0 if far else -1.0
+    met = [edge]
+    if not edge.hole:
+        met += [e for e, _ in _meeting(edges, edge) if abs(e.along[0]) > SAME_MM and (leans(e) or leans(edge))]
+    closing = [_closes(edges, e, takes_mm[e], ledger) for e in met]
+    lines = [line for c in closing for line in c.lines]
+
+    crossings = [(a.t - b.t) / (b.slope - a.slope) for a, b in combinations(lines, 2) if abs(a.slope - b.slope) > 1e-9]
+    marks = [s - half_mm, s + half_mm, *(x for x in crossings if abs(x - s) < half_mm)]
+    slopes = {line.slope for c in closing for line in (c.face, *c.past)}
+    stops = {
+        k: min(((c.bound(x, way) - way * k * (x - s), c.edge) for c in closing for x in marks), key=_how_far)
+        for k in slopes
+    }
+    slope = max(stops, key=lambda k: stops[k][0])
+    return End(way * stops[slope][0], slope, stops[slope][1])
+
+
+def _how_far(stop: tuple[float, Edge]) -> float:
+    return stop[0]
