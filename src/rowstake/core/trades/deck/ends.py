@@ -4,7 +4,7 @@ whichever it comes to first over its whole thickness, cut along that."""
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable
+from collections.abc import Container, Iterable
 from dataclasses import dataclass
 from itertools import combinations
 
@@ -76,30 +76,38 @@ class Closing:
         return (self.face, *self.past, *self.upto)
 
 
-def _closes(edges: list[Edge], edge: Edge, in_mm: float, ledger: bool) -> Closing:
+def _closes(edges: list[Edge], edge: Edge, in_mm: float, butted: Container[Edge]) -> Closing:
     face = line_in(edge, in_mm)
     if not leans(edge):
         return Closing(edge, face)
     met = [(e, mitre_of(edge, e, p)) for e, p in _meeting(edges, edge)]
     past = [m for e, m in met if m and abs(e.along[0]) < SAME_MM and abs(face.slope) > STEEP]
-    upto = [m for e, m in met if m and abs(e.along[0]) > SAME_MM and not (ledger and e.wall)]
+    upto = [m for e, m in met if m and abs(e.along[0]) > SAME_MM and e not in butted]
     return Closing(edge, face, tuple(past), tuple(upto))
 
 
 def end_at(
-    edges: list[Edge], edge: Edge, s: float, half_mm: float, takes_mm: dict[Edge, float], far: bool, ledger: bool
+    edges: list[Edge],
+    edge: Edge,
+    s: float,
+    half_mm: float,
+    takes_mm: dict[Edge, float],
+    far: bool,
+    butted: Container[Edge],
 ) -> End:
     """The end of a joist at s, `half_mm` to each side, that meets the frame at `edge`; `takes_mm` is how much of the frame
-    closes it, square in from each edge, and with a `ledger` that is what a clip butts on at the wall. Of all straight cuts
+    closes it, square in from each edge; rims of clips butt on what closes those that are `butted`. Of all straight cuts
     that keep clear, the one that leaves most."""
     way = 1.0 if far else -1.0
     met = [edge]
     if not edge.hole:
         met += [e for e, _ in _meeting(edges, edge) if abs(e.along[0]) > SAME_MM and (leans(e) or leans(edge))]
-    closing = [_closes(edges, e, takes_mm[e], ledger) for e in met]
+    closing = [_closes(edges, e, takes_mm[e], butted) for e in met]
+    ends_at = {c.edge: _crossing(c.face, b.face) for c in closing if leans(c.edge) for b in closing if b.edge in butted}
+    closing = [c for c in closing if not abs(ends_at.get(c.edge, math.inf) - s) < half_mm]  # its rim gives way there
     lines = [line for c in closing for line in c.lines]
 
-    crossings = [(a.t - b.t) / (b.slope - a.slope) for a, b in combinations(lines, 2) if abs(a.slope - b.slope) > 1e-9]
+    crossings = [_crossing(a, b) for a, b in combinations(lines, 2)]
     marks = [s - half_mm, s + half_mm, *(x for x in crossings if abs(x - s) < half_mm)]
     slopes = {line.slope for c in closing for line in (c.face, *c.past)}
     stops = {
@@ -108,6 +116,11 @@ def end_at(
     }
     slope = max(stops, key=lambda k: stops[k][0])
     return End(way * stops[slope][0], slope, stops[slope][1])
+
+
+def _crossing(a: Line, b: Line) -> float:
+    """At which s two lines cross; infinity for ones that run alike."""
+    return (a.t - b.t) / (b.slope - a.slope) if abs(a.slope - b.slope) > 1e-9 else math.inf
 
 
 def _how_far(stop: tuple[float, Edge]) -> float:

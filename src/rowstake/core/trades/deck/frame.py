@@ -118,6 +118,8 @@ class Grid:
     """Deck beside holes with no room for its frame."""
     broken: list[str] = field(default_factory=list)
     """Holes that break through the edge of the frame."""
+    beams_mm: dict[Edge, float] = field(default_factory=dict)
+    """The edges that flush beams close, and how wide those are."""
 
     def on_plan(self, point: Point) -> Point:
         return swap(point) if self.turned else point
@@ -237,10 +239,16 @@ def _uprights(grid: Grid) -> list[tuple[float, str]]:
 
 
 def lay_grid(
-    brief: DeckBrief, thick_mm: float, nailers: list[float], doubled: bool, rim_mm: float, plies: int = 2
+    brief: DeckBrief,
+    thick_mm: float,
+    nailers: list[float],
+    doubled: bool,
+    rim_mm: float,
+    plies: int = 2,
+    beams_mm: dict[Edge, float] | None = None,
 ) -> Grid:
     """Joists on centres from the low end of s, with those that edges, borders and doubled ends ask for; `rim_mm` is how
-    much of the frame its closing takes at an edge."""
+    much of the frame its closing takes at an edge, `beams_mm` what flush beams take where they are known."""
     plan = frame_outline(brief)
     whole = _turned(plan) if brief.turned else plan
     passed = [Polygon(r) for r in whole.interiors if _slips_through(Polygon(r), brief.spacing_mm, thick_mm)]
@@ -249,7 +257,7 @@ def lay_grid(
         passed = [hole for hole in passed if not any(_on(hole, s, thick_mm) for s, _ in marks)]
     poly = _without(whole, passed)
     grid, asked = _marked(brief, poly, thick_mm, nailers, doubled, plies)
-    grid.broken = _broken(brief)
+    grid.broken, grid.beams_mm = _broken(brief), beams_mm or {}
     grid.passed, grid.narrow = passed, too_narrow(edges(whole), grid.edges, thick_mm, rim_mm)
     rooms = header_rooms(grid.edges, thick_mm, rim_mm, plies)
     grid.headers = {edge: max(1, n) for edge, n in rooms.items()}
@@ -352,8 +360,11 @@ def _end(brief: DeckBrief, grid: Grid, edge: Edge | None, s: float, t: float, fa
     plies at holes and clips."""
     if edge is None:
         return (t - grid.thick_mm if far else t + grid.thick_mm), 0.0, "rim"
-    takes = {e: grid.thick_mm * across_plies(grid, e) for e in grid.edges if abs(e.along[0]) > SAME_MM}
-    end = end_at(grid.edges, edge, s, grid.thick_mm / 2, takes, far, brief.attached)
+    takes = {
+        e: grid.beams_mm.get(e, grid.thick_mm * across_plies(grid, e)) for e in grid.edges if abs(e.along[0]) > SAME_MM
+    }
+    butted = {*grid.beams_mm, *(e for e in grid.edges if brief.attached and e.wall)}
+    end = end_at(grid.edges, edge, s, grid.thick_mm / 2, takes, far, butted)
     return end.t, end.slope, across_kind(end.edge, brief.attached)
 
 

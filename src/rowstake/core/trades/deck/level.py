@@ -17,12 +17,13 @@ from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.corners import corners
 from rowstake.core.trades.deck.document import LowerLevel
 from rowstake.core.trades.deck.frame import Grid, Group, lay_grid
-from rowstake.core.trades.deck.shape import leans, outline
+from rowstake.core.trades.deck.shape import SAME_MM, Edge, leans, outline
 from rowstake.core.trades.deck.stack import ground_at
 from rowstake.core.trades.deck.supports import MOST_PLIES, BeamLine, Supports, propose, rim_room
 from rowstake.core.trades.deck.work import worked
 
 TOUCH_MM2 = 1000.0
+LEAST_PLIES = 2
 
 
 @dataclass(frozen=True, slots=True)
@@ -127,13 +128,33 @@ def _frame(brief: DeckBrief) -> tuple[Grid, Supports]:
 
 def _framed(brief: DeckBrief) -> tuple[Grid, Supports]:
     nailed, thick = nailers(brief) + breaker_nailers(brief), brief.joists[0].thickness_mm
-    grid = lay_grid(brief, thick, nailed, brief.deck.joists.doubled_ends, rim_room(brief))
+
+    def laid(plies: int, beams_mm: dict[Edge, float] | None = None) -> Grid:
+        return lay_grid(brief, thick, nailed, brief.deck.joists.doubled_ends, rim_room(brief), plies, beams_mm)
+
+    grid = laid(LEAST_PLIES)
     supports = _supported(brief, grid)
+    clipped = supports.flush and any(leans(e) for e in grid.edges)
     while grid.plies < MOST_PLIES and not _holds(brief, grid, supports, plied=True):
-        grid = lay_grid(brief, thick, nailed, brief.deck.joists.doubled_ends, rim_room(brief), grid.plies + 1)
-        if supports.flush and any(leans(e) for e in grid.edges):
+        grid = laid(grid.plies + 1)
+        if clipped:
             supports = _supported(brief, grid)
+    if clipped:
+        grid = laid(grid.plies, _closed_by_beams(grid, supports))
+        supports = _supported(brief, grid)
     return grid, supports
+
+
+def _closed_by_beams(grid: Grid, supports: Supports) -> dict[Edge, float]:
+    """The edges along which a flush beam closes the frame, and how wide it is."""
+    out = {}
+    for edge in grid.edges:
+        (s0, t), (s1, _) = edge.a, edge.b
+        for beam in supports.beams if abs(edge.along[1]) < SAME_MM and not edge.hole else ():
+            along = min(max(s0, s1), beam.s1) - max(min(s0, s1), beam.s0)
+            if along > grid.thick_mm and abs(abs(beam.t - t) - beam.wide_mm / 2) < 1:
+                out[edge] = beam.wide_mm
+    return out
 
 
 def _supported(brief: DeckBrief, grid: Grid) -> Supports:
