@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from rowstake.core.trades.deck.frame import Joist
+from rowstake.core.trades.deck.shape import SAME_MM
 from rowstake.core.trades.deck.supports import BeamLine
 
 HOLDS = ("ledger", "header", "clipped rim")
@@ -13,9 +14,13 @@ BESIDE_MM = 30.0
 
 
 def bearings_of(joist: Joist, beams: Iterable[BeamLine]) -> list[tuple[float, str]]:
-    """(t, what) of each bearing in order: what holds its ends, and the beams that reach under it. Where that makes fewer
+    """(t, what) of each bearing in order: what holds its ends, and the beams that reach under it, or on whose face it hangs. Where that makes fewer
     than two, as for a stub between a hole and the edge, the rim at its other end carries it too."""
-    own = [(b.t, b.label) for b in beams if joist.t0 - b.wide_mm / 2 < b.t < joist.t1 + b.wide_mm / 2]
+    own = [
+        (min(max(b.t, joist.t0), joist.t1), b.label)
+        for b in beams
+        if joist.t0 - b.wide_mm / 2 - SAME_MM < b.t < joist.t1 + b.wide_mm / 2 + SAME_MM
+    ]
     ends = [(joist.t0, joist.near), (joist.t1, joist.far)]
     held = [(t, by) for t, by in ends if by in HOLDS and all(abs(t - at) > BESIDE_MM for at, _ in own)]
     found = sorted(own + held)
