@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from typing import Any
 
 from rowstake.core.edits import apply_raw
 from rowstake.core.job import Job
 from rowstake.core.trades.fence.document import Leg, new_fence
+from rowstake.core.trades.fence.on_leg import on_leg
 
 
 def fence(*legs: tuple[float, float], region: str = "uk_ireland", style: str = "close_butted") -> Job:
@@ -27,6 +29,13 @@ def yard() -> Job:
     """Three legs of 9, 6 and 4.5 m with square corners to the left, and a 1 m gate 2.5 m along the second."""
     job = fence((9000, 0), (6000, 90), (4500, 90))
     return edited(job, {"do": "add_gate", "leg": 1, "at_mm": 2500, "opening_mm": 1000})
+
+
+def spot(part):
+    """Where a part of a fence is seen on its leg."""
+    pose = part.solid.pose
+    level = replace(pose, a=(pose.a[0], pose.a[1], 0.0), b=(0.0, 0.0, 1.0))
+    return on_leg(part, {pose.number: level})
 
 
 def kind(made, gate: bool):

@@ -321,7 +321,7 @@ def test_fascia_lies_on_the_rim_under_the_boards():
     long = [p for p in pieces if p.of == "far"]
     assert sum(p.length_mm for p in long) == pytest.approx(3950 + 2 * 25)
     for p in pieces:
-        xs, ys = [q[0] for q in p.lies.points], [q[1] for q in p.lies.points]
+        xs, ys = [q[0] for q in p.solid.profile], [q[1] for q in p.solid.profile]
         assert min(xs) >= -0.01
         assert max(xs) <= 4000.01
         assert max(ys) <= 3000.01
@@ -637,16 +637,21 @@ def test_free_decks_are_braced_both_ways_dropped_and_flush():
     for way in ("dropped", "flush"):
         made = plan(deck(4000, 4000, 1500, put("deck.beams.way", way), support="free"))
         props = [p for p in made.parts if p.kind == "post brace"]
-        along = [
-            p
-            for p in props
-            if len({round(y) for _, y in p.lies.points}) == 2
-            and max(x for x, _ in p.lies.points) - min(x for x, _ in p.lies.points) > 200
-        ]
+        along = [p for p in props if abs(p.solid.pose.a[0]) > 0.5]
         assert along
         assert len(along) < len(props)
         assert all("from P" in p.ends and " to " in p.ends for p in props)
-        assert sum(p.amount for p in made.parts if p.label == "brace bolts") == 4 * len(props)
+        assert sum(p.amount for p in made.parts if p.label == "brace screws") == 4 * len(props)
+        # From the face of its post 600 out and as much up, at most: 600 √2 = 848.53 along its long edge.
+        longest = max(props, key=lambda p: p.length_mm)
+        assert longest.length_mm == pytest.approx(848.528, abs=0.01)
+        # Its head lies level under what it goes up to, 600 from the post at its long point.
+        (low, head), posts = longest.solid.box, {p.label: p.solid.box for p in made.parts if p.kind == "post"}
+        foot, stood = longest.of, posts[longest.of]
+        assert foot in posts
+        assert head[2] - low[2] == pytest.approx(600)
+        assert min(abs(low[0] - stood[1][0]), abs(head[0] - stood[0][0]), abs(low[1] - stood[1][1]),
+                   abs(head[1] - stood[0][1])) < 0.01  # fmt: skip
 
 
 def test_a_footing_set_low_lies_over_its_pad():
@@ -655,5 +660,5 @@ def test_a_footing_set_low_lies_over_its_pad():
     pad = f.dug.layers[0]
     assert (pad.bottom_mm, pad.top_mm) == (-475, -300)
     post = next(p for p in made.parts if p.label == "P1")
-    assert post.lies.bottom_mm == -300 + 25
+    assert post.solid.near_mm == -300 + 25
     assert post.length_mm == 600 - 28 - 150 - 200 - 25 + 300

@@ -37,9 +37,9 @@ def test_its_pieces_by_hand():
     assert {p.length_mm for p in boards} == {2000}
     assert all(label.startswith("Q1-") for label in (p.label for p in low.built.parts))
     # They lie from 3000 out to 4200, from 382 to 410 over the ground.
-    ys = [y for p in boards for _, y in p.lies.points]
+    ys = [-y for p in boards for _, y, _ in p.solid.corners]
     assert (min(ys), max(ys)) == (3000, 4200)
-    assert {(p.lies.bottom_mm, p.lies.top_mm) for p in boards} == {(382, 410)}
+    assert {z for p in boards for _, _, z in p.solid.corners} == {382, 410}
     assert {q.height_mm for q in low.built.posts} == {
         410 - 28 - low.supports.joist.width_mm - b - 75 for b in {x.section.width_mm for x in low.supports.beams}
     }

@@ -9,7 +9,8 @@ from collections import Counter
 import pytest
 
 from rowstake.core.plan import plan
-from tests.jobs import edited, kind, put, yard
+from rowstake.core.space.solid import dot, minus
+from tests.jobs import edited, kind, put, spot, yard
 
 
 @pytest.fixture(scope="module")
@@ -115,13 +116,26 @@ def test_fixes_of_the_sliver():
     assert [c.last_mm for c in opened.laid.courses] == pytest.approx([150, 150, 103.5, 144])
 
 
+def dot_out(solid, point):
+    """How far off the middle of its leg a point is."""
+    pose = solid.pose
+    return dot(minus(point, (pose.at[0], pose.at[1], 0.0)), pose.c)
+
+
 def test_lapped():
     made = plan(edited(yard(), {"do": "style", "style": "lapped"}))
-    # Featherboards 22 at the thick edge: fronts at 110. n = ceil((L − 25)/100), lap = (125 n − L)/(n − 1).
-    assert [c.stretch.length_mm for c in made.laid.courses] == pytest.approx([9160, 2588, 2610, 4638])
-    assert [len(c.laid.boards) for c in made.laid.courses] == [92, 26, 26, 47]
-    assert made.laid.courses[0].laid.lap_mm == pytest.approx((92 * 125 - 9160) / 91)
-    assert made.count("board", "gate board") == 201
+    # Featherboards 22 at the thick edge, lying on one another: backs at 88, fronts at 88 + 22 × 2.5 = 143 at the most, which
+    # the corners cover. n = ceil((L − 25)/100), lap = (125 n − L)/(n − 1).
+    assert [c.stretch.length_mm for c in made.laid.courses] == pytest.approx([9193, 2588, 2643, 4638])
+    assert [len(c.laid.boards) for c in made.laid.courses] == [92, 26, 27, 47]
+    lap = (92 * 125 - 9193) / 91
+    assert made.laid.courses[0].laid.lap_mm == pytest.approx(lap)
+    assert made.count("board", "gate board") == 202
+    # A board leans by its thickness, 16.5 in the mean, over a pitch: its outer edge lies on the one before.
+    first = next(p for p in made.parts if p.kind == "board").solid
+    assert max(c for c in (dot_out(first, q) for q in first.corners)) == pytest.approx(
+        88 + 16.5 * 125 / (125 - lap) + 16.5
+    )
 
 
 def test_pickets():
@@ -147,11 +161,15 @@ def test_inside_corner():
 
 def test_board_on_board():
     made = plan(edited(yard(), {"do": "style", "style": "board_on_board"}))
-    # 19×125 boards with a 25 lap at least: n = ceil((9157 − 25)/100) = 92 on leg 1.
-    assert len(made.laid.courses[0].laid.boards) == 92
-    assert made.laid.courses[0].laid.lap_mm == pytest.approx((92 * 125 - 9157) / 91)
-    screws = next(p.amount for p in made.parts if p.kind == "board screw" and p.of == "run 1")
-    assert screws == 92 * 3 * 2
+    # Boards on both faces of the rails leave these no place but between the posts: 1700 clear in bays of 1800.
+    # 19×125 boards with a 25 lap at least: n = ceil((1700 − 25)/100) = 17 in a bay.
+    assert len(made.laid.courses[0].laid.boards) == 17
+    assert made.laid.courses[0].laid.lap_mm == pytest.approx((17 * 125 - 1700) / 16)
+    screws = next(p.amount for p in made.parts if p.kind == "board screw" and p.of == "bay 1")
+    assert screws == 17 * 3 * 2
+    # By turns on the far face and on the near one of rails of 38 in the middle of the line.
+    depths = [(p.solid.near_mm, p.solid.far_mm) for p in made.parts if p.kind == "board"][:3]
+    assert depths == [(19, 38), (-38, -19), (19, 38)]
 
 
 def test_horizontal():
@@ -192,7 +210,7 @@ def test_post_and_board():
     made = plan(edited(yard(), {"do": "style", "style": "post_and_board"}, put("fence.skin.height_mm", 1200)))
     assert made.laid.courses[0].laid.boards == ((250, 150), (650, 150), (1050, 150))
     assert made.laid.digger.solidity == pytest.approx(150 / 400)
-    joints = Counter(p.place.right_mm for p in made.parts if p.kind == "board" and p.of == "run 1")
+    joints = Counter(spot(p).right_mm for p in made.parts if p.kind == "board" and p.of == "run 1")
     inner = {at: n for at, n in joints.items() if 0 < at < 9000}
     assert max(inner.values()) <= 2  # three boards: no post carries more than two joints, and they alternate
 

@@ -10,7 +10,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from tests.holds.fence import check_fence
-from tests.jobs import edited, fence, put
+from tests.jobs import edited, fence, put, spot
 
 CASES = [(style, fit) for style, entry in CATALOGUE.styles.items() for fit in entry.fits]
 
@@ -76,8 +76,8 @@ def test_two_pieces_never_overlap_in_a_row_of_rails():
     rows = {}
     for part in made.parts:
         if part.kind == "rail":
-            rows.setdefault((part.place.leg, part.place.bottom_mm), []).append(
-                (part.place.left_mm, part.place.right_mm)
+            rows.setdefault((spot(part).leg, spot(part).bottom_mm), []).append(
+                (spot(part).left_mm, spot(part).right_mm)
             )
     for pieces in rows.values():
         for (_, end), (start, _) in zip(sorted(pieces), sorted(pieces)[1:], strict=False):

@@ -12,7 +12,7 @@ from rowstake.core.structure.timber import read_stick
 from rowstake.core.trades.fence.openings import leaf_pull
 from rowstake.core.trades.fence.views.order import needs
 from rowstake.core.trades.fence.views.strips import first_bay, heights, posts
-from tests.jobs import edited, fence, kind, put, scenes, yard
+from tests.jobs import edited, fence, kind, put, scenes, spot, yard
 
 
 def gate(*edits):
@@ -69,7 +69,7 @@ def test_half_lapped_rails_run_full_width():
 def test_boards_run_through_from_the_fence():
     made = gate(put("fence.gate_frame.through", True))
     # Leg 2 starts its boards at −88, every 150: the leaf from 2510 to 3488 meets edges at 2612, 2762 … 3362.
-    boards = sorted((p.place.left_mm, p.place.right_mm) for p in made.parts if p.kind == "gate board")
+    boards = sorted((spot(p).left_mm, spot(p).right_mm) for p in made.parts if p.kind == "gate board")
     edges = [2510, 2612, 2762, 2912, 3062, 3212, 3362, 3488]
     assert [a for a, _ in boards] == pytest.approx(edges[:-1])
     assert [b for _, b in boards] == pytest.approx(edges[1:])
@@ -170,12 +170,12 @@ def test_bars_stand_between_the_stiles_and_nowhere_else(on):
         {"do": "add_gate", "leg": 0, "at_mm": 3000, "opening_mm": 1200},
     ]
     [gate] = plan(edited(fence((9000, 0)), *edits)).laid.gates
-    bars = [p.place for p in gate.parts if p.kind == "bar"]
-    near, far = [p.place for p in gate.parts if p.kind == "stile"]
+    bars = [spot(p) for p in gate.parts if p.kind == "bar"]
+    near, far = [spot(p) for p in gate.parts if p.kind == "stile"]
     gaps = [b.left_mm - a.right_mm for a, b in itertools.pairwise([near, *bars, far])]
     assert min(gaps) > 0
     if on == "equal":  # the same gap everywhere, at the stiles too
         assert gaps == pytest.approx([gaps[0]] * len(gaps))
     else:  # each on the middle of a board
-        middles = [(p.place.left_mm + p.place.right_mm) / 2 for p in gate.parts if p.kind == "gate board"]
+        middles = [(spot(p).left_mm + spot(p).right_mm) / 2 for p in gate.parts if p.kind == "gate board"]
         assert all(min(abs((b.left_mm + b.right_mm) / 2 - m) for m in middles) < 1e-6 for b in bars)

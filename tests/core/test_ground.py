@@ -10,7 +10,7 @@ from rowstake.core.ground import lay_ground, read_levels
 from rowstake.core.plan import plan
 from rowstake.core.trades.fence.document import GroundPoint
 from rowstake.core.trades.fence.views.things import things
-from tests.jobs import edited, fence, kind, put, scenes
+from tests.jobs import edited, fence, kind, put, scenes, spot
 
 
 def points(*rows):
@@ -103,7 +103,7 @@ def test_raked_by_hand():
     assert made.laid.levels.feet["bay 1"].angle_deg == pytest.approx(4.764, abs=0.001)
     board = next(p for p in made.parts if p.label == "1B3")
     assert board.length_mm == pytest.approx(1800 + 150 / 12)
-    assert board.place.rise_mm == pytest.approx(-150 / 12)
+    assert spot(board).rise_mm == pytest.approx(-150 / 12)
     assert "4.8°" in board.ends
     assert made.laid.levels.feet["bay 3"].gap_most_mm == pytest.approx(50)
 
@@ -136,7 +136,7 @@ def test_a_gate_hangs_level_over_the_highest_ground():
     foot = made.laid.levels.feet["gate G1"]
     assert foot.left_mm == foot.right_mm == pytest.approx(-2937.5 / 12 + 50)
     leaf = next(p for p in made.parts if p.label == "G1-S1")
-    assert leaf.place.bottom_mm == pytest.approx(foot.left_mm)
+    assert spot(leaf).bottom_mm == pytest.approx(foot.left_mm)
 
 
 def test_level_ground_changes_nothing():
@@ -171,11 +171,11 @@ def test_boards_stand_clear_of_a_step_in_the_ground_beside_a_gate_post():
     at = left.on(0) + 30
     made = plan(edited(job, {"do": "levels", "text": f"0, 0\n{at:.0f}, 0\n{at:.0f}, 300\n9000, 300"}))
     last = max(
-        (p for p in made.parts if p.kind == "board" and p.place.right_mm <= left.on(0) + 63),
-        key=lambda p: p.place.right_mm,
+        (p for p in made.parts if p.kind == "board" and spot(p).right_mm <= left.on(0) + 63),
+        key=lambda p: spot(p).right_mm,
     )
-    assert last.place.right_mm > at
-    assert last.place.bottom_mm == pytest.approx(300 + 50)
+    assert spot(last).right_mm > at
+    assert spot(last).bottom_mm == pytest.approx(300 + 50)
 
 
 def test_no_frost_depth_where_it_freezes_is_told():

@@ -47,7 +47,7 @@ def test_variants_are_set_aside_compared_and_kept():
     now, close = variants(job)
     assert (now.label, now.chosen, close.label, close.chosen) == ("in hand", True, "Close", False)
     boards = [next(f.text for f in s.figures if f.key == "boards") for s in (now, close)]
-    assert boards == ["201", "136"]
+    assert boards == ["202", "136"]
     kept = edited(job, *close.edits)
     assert kept.variants == []
     assert kept.fence == yard().fence

@@ -12,7 +12,7 @@ from rowstake.core.plan import plan
 from rowstake.core.setting import HoleSize, methods
 from rowstake.core.trades.fence.gates.leaf import brace
 from rowstake.core.trades.fence.layout import corner_reach_mm
-from tests.jobs import edited, fence, put
+from tests.jobs import edited, fence, put, spot
 
 
 @given(
@@ -54,19 +54,19 @@ def test_leaves_and_gaps_fill_the_opening(opening, leaves, hinge, height):
         assume(False)
     [gate] = made.laid.gates
     assert leaves * gate.leaf.leaf_width_mm + 10 * leaves + 12 == pytest.approx(opening)
-    stiles = sorted((p for p in gate.parts if p.kind == "stile"), key=lambda p: p.place.left_mm)
+    stiles = sorted((p for p in gate.parts if p.kind == "stile"), key=lambda p: spot(p).left_mm)
     assert len(stiles) == 2 * leaves
     near = 10 if leaves == 2 or hinge == "start" else 12
-    assert stiles[0].place.left_mm == pytest.approx(3000 + near)
+    assert spot(stiles[0]).left_mm == pytest.approx(3000 + near)
     boards = [p for p in gate.parts if p.kind == "gate board"]
     for stile in stiles[::2]:
         leaf = [
             b
             for b in boards
-            if stile.place.left_mm - 1 < b.place.left_mm < stile.place.left_mm + gate.leaf.leaf_width_mm
+            if spot(stile).left_mm - 1 < spot(b).left_mm < spot(stile).left_mm + gate.leaf.leaf_width_mm
         ]
-        assert min(b.place.left_mm for b in leaf) == pytest.approx(stile.place.left_mm)
-        assert max(b.place.right_mm for b in leaf) == pytest.approx(stile.place.left_mm + gate.leaf.leaf_width_mm)
+        assert min(spot(b).left_mm for b in leaf) == pytest.approx(spot(stile).left_mm)
+        assert max(spot(b).right_mm for b in leaf) == pytest.approx(spot(stile).left_mm + gate.leaf.leaf_width_mm)
     assert {p.length_mm for p in boards} == {height}
 
 

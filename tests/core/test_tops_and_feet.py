@@ -4,7 +4,7 @@ import pytest
 
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
-from tests.jobs import edited, fence, put, yard
+from tests.jobs import edited, fence, put, spot, yard
 
 
 def bank(*edits):
@@ -30,7 +30,7 @@ def test_tops_in_one_level_line(edits, heights):
     made = bank(*edits, put("fence.slope.way", "level"))
     feet = [made.laid.levels.feet[b.label] for b in made.laid.layout.bays]
     assert [f.height_mm for f in feet] == pytest.approx(heights)
-    tops = {round(p.place.top_mm, 6) for p in made.parts if p.kind == "board"}
+    tops = {round(spot(p).top_mm, 6) for p in made.parts if p.kind == "board"}
     assert len(tops) == 1
     assert len(set(made.laid.levels.tops.values())) == 1
     if limit := made.brief.job.site.height_limit_mm:
@@ -41,8 +41,8 @@ def test_tops_in_one_level_line(edits, heights):
 
 def test_rails_follow_the_height_of_each_bay():
     made = bank(put("fence.slope.way", "level"))
-    rows = {b.label: len({p.place.bottom_mm for p in made.parts if p.kind == "rail"
-                          and p.place.left_mm < (b.left.on(0) + b.right.on(0)) / 2 < p.place.right_mm})
+    rows = {b.label: len({spot(p).bottom_mm for p in made.parts if p.kind == "rail"
+                          and spot(p).left_mm < (b.left.on(0) + b.right.on(0)) / 2 < spot(p).right_mm})
             for b in made.laid.layout.bays}  # fmt: skip
     assert rows == {"bay 1": 3, "bay 2": 4, "bay 3": 4, "bay 4": 4}  # over 1830 high: four
 
@@ -73,9 +73,9 @@ def test_boards_cut_down_to_the_ground():
     made = bank(put("fence.slope.fill", True))
     board = next(p for p in made.parts if p.label == "1B5")
     # 1B5 lies from 550 to 700: its foot at 50 − 550/18 and 50 − 700/18, its top at 1850.
-    assert (board.place.left_mm, board.place.right_mm) == (550, 700)
-    assert board.place.bottom_mm == pytest.approx(50 - 550 / 18)
-    assert board.place.bottom_rise_mm == pytest.approx(-150 / 18)
+    assert (spot(board).left_mm, spot(board).right_mm) == (550, 700)
+    assert spot(board).bottom_mm == pytest.approx(50 - 550 / 18)
+    assert spot(board).foot_rise_mm == pytest.approx(-150 / 18)
     assert board.length_mm == pytest.approx(1850 - (50 - 700 / 18))
     assert "foot cut at 3.2°" in board.ends
     assert not [f for f in made.findings if f.rule == "gap_under"]
@@ -90,7 +90,7 @@ def test_rails_let_into_the_posts():
 def test_horizontal_boards_are_mitred_round_outside_corners():
     made = plan(edited(yard(), {"do": "style", "style": "horizontal"}))
     # Boards from 50 to 69 off the line: both legs run to the outside corner at 69, cut to the long point.
-    ends = {p.label: (p.place.left_mm, p.place.right_mm, p.ends) for p in made.parts if p.kind == "board"}
+    ends = {p.label: (spot(p).left_mm, spot(p).right_mm, p.ends) for p in made.parts if p.kind == "board"}
     last = max((e for k, e in ends.items() if k.startswith("1B")), key=lambda e: e[1])
     first = min((e for k, e in ends.items() if k.startswith("2B")), key=lambda e: e[0])
     assert last[1] == pytest.approx(9069)

@@ -1,6 +1,6 @@
 from rowstake.core.plan import plan
 from rowstake.core.trades.fence.laid import bay_weight_kg
-from tests.jobs import edited, put, yard
+from tests.jobs import edited, put, spot, yard
 
 
 def pieces(made, kind):
@@ -12,7 +12,7 @@ def test_gravel_boards_fill_the_clear_under_the_boards():
     boards = pieces(plan(job), "gravel board")
     assert sorted({round(p.length_mm, 2) for p in boards}) == [1106.25, 1118.75, 1400, 1700]
     assert len(boards) == 12
-    assert {(p.place.bottom_mm, p.place.top_mm) for p in boards} == {(10, 160)}
+    assert {(spot(p).bottom_mm, spot(p).top_mm) for p in boards} == {(10, 160)}
 
 
 def test_cap_rail_runs_over_the_posts_in_scarfed_lengths():
@@ -21,9 +21,9 @@ def test_cap_rail_runs_over_the_posts_in_scarfed_lengths():
     run_1 = [p for p in pieces(made, "cap rail") if p.of == "run 1"]
     # From the end post to the mitre of a square corner, half of 87 past its middle: 9043.5. Stock 4800 less a scarf:
     # joints at 3600 and 7200, half a thickness more at each.
-    assert [(p.place.left_mm, p.place.right_mm) for p in run_1] == [(-50, 3600), (3600, 7200), (7200, 9043.5)]
+    assert [(spot(p).left_mm, spot(p).right_mm) for p in run_1] == [(-50, 3600), (3600, 7200), (7200, 9043.5)]
     assert [round(p.length_mm) for p in run_1] == [3669, 3638, 1862]
-    assert run_1[0].place.bottom_mm == 1850
+    assert spot(run_1[0]).bottom_mm == 1850
 
 
 def test_post_caps_by_size():
@@ -37,7 +37,7 @@ def test_a_framed_panel_is_trimmed_on_both_faces():
     trims = pieces(made, "trim")
     assert len(trims) == 4 * 12
     assert sorted({round(p.length_mm, 2) for p in trims}) == [1106.25, 1118.75, 1400, 1700]
-    assert {(p.place.bottom_mm, p.place.top_mm) for p in trims} == {(50, 200), (1700, 1850)}
+    assert {(spot(p).bottom_mm, spot(p).top_mm) for p in trims} == {(50, 200), (1700, 1850)}
     # Rails between the posts whatever was chosen; boards in the clear of each bay: 1700 takes 11 and a rip of 50 shared.
     assert {round(p.length_mm, 2) for p in pieces(made, "rail")} == {1106.25, 1118.75, 1400, 1700}
     assert made.laid.courses[0].laid.boards[0] == (0.0, 100)
@@ -57,11 +57,11 @@ def test_caps_of_two_heights_meet_without_a_mitre():
     )  # fmt: skip
     caps = pieces(plan(job), "cap rail")
     at_corner = [p for p in caps if p.of == "run 1"][-1], next(p for p in caps if p.of == "run 2")
-    tops = [round(p.place.bottom_mm) for p in at_corner]
+    tops = [round(spot(p).bottom_mm) for p in at_corner]
     assert tops[0] - tops[1] > 1
-    assert not [p.ends for p in at_corner if "mitred" in p.ends and p.place.right_mm in (9043.5,)]
+    assert not [p.ends for p in at_corner if "mitred" in p.ends and spot(p).right_mm in (9043.5,)]
     # Each ends at the outer face of the corner post, 50 past its middle.
-    assert (at_corner[0].place.right_mm, at_corner[1].place.left_mm) == (9050, -50)
+    assert (spot(at_corner[0]).right_mm, spot(at_corner[1]).left_mm) == (9050, -50)
 
 
 def test_trims_that_follow_a_slope_are_cut_plumb():
@@ -72,6 +72,6 @@ def test_trims_that_follow_a_slope_are_cut_plumb():
     made = plan(job)
     # 1 in 10 along the first leg: 5.7° off square.
     for kind in ("cap rail", "gravel board"):
-        sloped = [p for p in pieces(made, kind) if p.place.leg == 0]
+        sloped = [p for p in pieces(made, kind) if spot(p).leg == 0]
         assert sloped
         assert all("plumb cut, 5.7° off square" in p.ends for p in sloped), kind

@@ -84,12 +84,12 @@ def joists_stand_close_enough(level):
 
 
 def supports_keep_clear_of_holes(level):
-    holes = [Polygon(r) for r in getattr(level, "where", level.shape).interiors]
+    holes = [Polygon(r) for r in level.shape.interiors]
     own = {"post", "concrete", "gravel"} | ({"beam"} if not level.supports.flush else set())
     for part in level.built.parts:  # a flush beam is of the frame, as a header is: see holds/frame.py
-        if part.lies is None or part.kind not in own:
+        if part.solid is None or part.kind not in own:
             continue
-        shape = Polygon(part.lies.points)
+        shape = Polygon(part.solid.profile)
         for hole in holes:
             assert shape.distance(hole) >= CATALOGUE.materials.deck.beside_hole_mm - 1, part.label
 
@@ -103,10 +103,8 @@ def posts_stand(level, rules):
         room = f.post.height_mm
         assert room >= facts.least_post_mm - 0.6 or abs(room) <= 0.5 or level.in_ground or "stack_fit" in rules
         for part in level.built.parts:
-            if part.label == f.post.label and part.lies:
-                assert part.lies.top_mm == pytest.approx(
-                    f.post.foot_mm + room + getattr(level, "raise_mm", 0.0), abs=0.6
-                )
+            if part.label == f.post.label and part.solid:
+                assert part.solid.far_mm == pytest.approx(f.post.foot_mm + room, abs=0.6)
         concrete = [x for x in f.dug.layers if "pad" in x.what]
         assert all(f.post.foot_mm - f.post.ground_mm >= x.top_mm - 0.1 for x in concrete)
 

@@ -8,7 +8,7 @@ import pytest
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cutting.plan import used_mm
 from rowstake.core.desk import desk
-from tests.jobs import scenes
+from tests.jobs import scenes, spot
 
 
 def check_fence(made):
@@ -72,11 +72,11 @@ def boards_fill_and_clear_the_ground(made):
 
     for part in made.parts:
         if part.kind in ("board", "gate board"):
-            place = part.place
+            place = spot(part)
             profile = made.laid.levels.profiles[place.leg]
             end = made.laid.layout.legs[place.leg].length_mm
             low, high = min(max(place.left_mm, 0.0), end), max(min(place.right_mm, end), 0.0)
-            slope = place.bottom_rise_mm / (place.right_mm - place.left_mm)
+            slope = place.foot_rise_mm / (place.right_mm - place.left_mm)
             # Past the ends of its leg the ground goes on as it is there.
             under = profile.corners(low, high) if high > low else [(low, profile.at(low))]
             for x, ground in [(place.left_mm, under[0][1]), *under, (place.right_mm, under[-1][1])]:

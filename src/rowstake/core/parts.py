@@ -11,37 +11,19 @@ from typing import Any, Literal
 from rowstake.core.catalogue import Kind
 from rowstake.core.goods import Good
 from rowstake.core.kinds import KINDS, kind_of
+from rowstake.core.space import Solid
 
 Step = Literal["holes", "frame", "skin", "gates"]
 
 
 @dataclass(frozen=True, slots=True)
-class Place:
-    """Where a part stands on the face of a leg: stations and levels above the datum, mm."""
+class Hold:
+    """What keeps a part where it does not rest against what carries it: hardware, by its label, which reaches `over_mm` to
+    another piece, or to the ground or the house itself."""
 
-    leg: int
-    left_mm: float
-    right_mm: float
-    bottom_mm: float
-    top_mm: float
-    rise_mm: float = 0.0
-    """How much the right end stands higher than the left; bottom and top are those of the left end."""
-    foot_rise_mm: float | None = None
-    """The same for the bottom edge alone, where it does not run with the top."""
-
-    @property
-    def bottom_rise_mm(self) -> float:
-        return self.rise_mm if self.foot_rise_mm is None else self.foot_rise_mm
-
-
-@dataclass(frozen=True, slots=True)
-class Lies:
-    """Where a part of a deck lies: its outline on the plan, and from which level to which, mm over the datum."""
-
-    points: tuple[tuple[float, float], ...]
-    bottom_mm: float
-    top_mm: float
-    holes: tuple[tuple[tuple[float, float], ...], ...] = ()
+    by: str
+    over_mm: float = 0.0
+    to: Literal["piece", "ground", "house"] = "piece"
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,8 +49,9 @@ class Part:
     domed: bool = False
     above_mm: float = 0.0
     """Of a post: how much of it stands above ground."""
-    place: Place | None = None
-    lies: Lies | None = None
+    solid: Solid | None = None
+    """Its shape and where it is; none for what is only counted."""
+    hold: Hold | None = None
 
     def __post_init__(self) -> None:
         if self.kind not in KINDS:

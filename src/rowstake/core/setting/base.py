@@ -37,6 +37,8 @@ class FillLayer:
     top_mm: float
     volume_m3: float
     domed: bool = False
+    across_mm: float | None = None
+    """Where it is not as wide as its hole."""
 
 
 def bed(hole: HoleSize) -> list[FillLayer]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
@@ -12,14 +13,14 @@ from rowstake.core.trades.deck.shape import Point
 from rowstake.core.trades.deck.stack import PostAt, joist_depth
 from rowstake.core.trades.deck.supports import Supports
 
-REACH_MM, LEAST_MM = 600.0, 300.0
+REACH_MM, LEAST_MM = 600.0, 250.0
 """How far a brace reaches out from its post, and the least that braces anything."""
 UNDER_TOP_MM = 100.0
 
 
 @dataclass(frozen=True, slots=True)
 class Brace:
-    """From a post at `a` to `b` in (s, t), rising as far as it reaches out to `top_mm`; what its upper end is fixed to."""
+    """From a post's face at `a` to `b` in (s, t), rising as far as it reaches out to `top_mm`; what its upper end is fixed to."""
 
     post: str
     a: Point
@@ -43,6 +44,7 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
         return []
     frame = brief.deck.levels.height_mm - brief.field.thickness_mm - brief.strip_mm
     under_joists = frame - joist_depth(brief, supports)
+    section = CATALOGUE.sections[brief.region.rail]
     out: list[Brace] = []
     for post in posts:
         if post.beam is None or post.height_mm <= CATALOGUE.materials.deck.free_braced_over_mm:
@@ -51,33 +53,41 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
         head = post.foot_mm + post.height_mm
         most = min(REACH_MM, post.height_mm - UNDER_TOP_MM)
         under_beam = frame - post.beam.section.width_mm if supports.flush else under_joists - post.beam.section.width_mm
+        along, out_mm = _halves(brief, grid)
         for way in (-1, 1):
-            room = post.beam.s1 - s if way > 0 else s - post.beam.s0
+            room = min(post.beam.s1 - s if way > 0 else s - post.beam.s0, _half_way(s, way, post.beam.posts)) - along
             reach = min(most, room)
             if reach >= LEAST_MM:
-                out.append(Brace(post.label, (s, t), (s + way * reach, t), under_beam, post.beam.label, False))
+                foot = s + way * along
+                out.append(Brace(post.label, (foot, t), (foot + way * reach, t), under_beam, post.beam.label, False))
         lines = [j for j in grid.covering(t)]
         beside = min(lines, key=lambda j: abs(j.s - s), default=None)
         if beside is None:
             continue
         near, far = beside.t0, beside.t1
+        past = post.beam.wide_mm / 2 - out_mm  # a beam wider than its post: the brace passes under its edge
+        clears = post.beam_mm + past + section.width_mm * math.sqrt(2) if past > 0 else 0.0
+        in_line = [y for x, y in (grid.on_plan(q.at) for q in posts) if abs(x - s) < 2 * along]
         for way in (-1, 1):
-            room = far - t if way > 0 else t - near
+            room = min(far - t if way > 0 else t - near, _half_way(t, way, in_line)) - out_mm
             reach = min(REACH_MM, room)
-            if reach < LEAST_MM or under_joists - reach > head - UNDER_TOP_MM:
+            if reach < max(LEAST_MM, clears) or under_joists - reach > head - UNDER_TOP_MM:
                 continue
-            on = abs(beside.s - s) <= grid.thick_mm
-            out.append(
-                Brace(
-                    post.label,
-                    (s, t),
-                    (s, t + way * reach),
-                    under_joists,
-                    "the joist" if on else "a block between joists",
-                    True,
-                )
-            )
+            on = abs(beside.s - s) <= along - grid.thick_mm / 2
+            line, foot, to = beside.s if on else s, t + way * out_mm, "the joist" if on else "a block between joists"
+            out.append(Brace(post.label, (line, foot), (line, foot + way * reach), under_joists, to, True))
     return out
+
+
+def _half_way(at: float, way: int, others: Iterable[float]) -> float:
+    """Half of the way to the next post: another brace comes from there."""
+    return min((abs(x - at) / 2 for x in others if (x - at) * way > 1), default=math.inf)
+
+
+def _halves(brief: DeckBrief, grid: Grid) -> tuple[float, float]:
+    """From the middle of a post to its face, along the beam and along the joists."""
+    wide, deep = brief.post.thickness_mm / 2, brief.post.width_mm / 2
+    return (deep, wide) if grid.turned else (wide, deep)
 
 
 def blocks_for(made: list[Brace]) -> list[Point]:

@@ -8,10 +8,13 @@ from dataclasses import dataclass, replace
 from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.goods import timber
+from rowstake.core.goods import Good, timber
 from rowstake.core.kinds import kind_of
-from rowstake.core.parts import Lies, Part
+from rowstake.core.parts import Hold, Part
 from rowstake.core.sealer import end_sealer
+from rowstake.core.setting import FillLayer
+from rowstake.core.space import Pose, Solid
+from rowstake.core.space.outlines import disc, rectangle
 from rowstake.core.trades.deck.boards import Laying
 from rowstake.core.trades.deck.braces import Brace, blocks_for, braces
 from rowstake.core.trades.deck.brief import DeckBrief
@@ -40,18 +43,14 @@ class BuiltLevel:
     """Clipped corners whose rim has nothing to bear on."""
 
 
-def _square(at: Point, wide: float, deep: float) -> tuple[Point, ...]:
-    (x, y), w, d = at, wide / 2, deep / 2
-    return (x - w, y - d), (x + w, y - d), (x + w, y + d), (x - w, y + d)
+def pose_at(x_mm: float = 0.0, y_mm: float = 0.0, up_mm: float = 0.0, number: int = 0) -> Pose:
+    """Where a level stands: its a runs along the house, its b out from it, its c up. Seen from above the house is at the
+    back, so b runs against y."""
+    return Pose((x_mm, -y_mm, up_mm), (1.0, 0.0, 0.0), (0.0, -1.0, 0.0), (0.0, 0.0, 1.0), number)
 
 
-def _ring(at: Point, across_mm: float) -> tuple[Point, ...]:
-    r = across_mm / 2
-    return tuple((at[0] + r * math.cos(k * math.pi / 12), at[1] + r * math.sin(k * math.pi / 12)) for k in range(24))
-
-
-def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> BuiltLevel:
-    """All parts of a deck, in the order of the work."""
+def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying, pose: Pose) -> BuiltLevel:
+    """All parts of a level that stands at `pose`, in the order of the work."""
     top = brief.deck.levels.height_mm - brief.field.thickness_mm - brief.strip_mm
     depth = joist_depth(brief, supports)
     rims, bare = corners(brief, grid, supports)
@@ -60,21 +59,23 @@ def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying) -> B
     propped = braces(brief, grid, supports, posts)
     sticks = _labelled(frame_sticks(brief, grid, supports, laying, blocks_for(propped)))
     ledger = plan_ledger(brief, grid, supports, [s for _, s in sticks])
-    out = [part for f in footings for part in _footing_parts(brief, f)]
+    out = [part for f in footings for part in _footing_parts(brief, pose, f)]
     for label, stick in sticks:
-        out.append(_stick_part(grid, label, stick, top - depth, top))
+        out.append(_stick_part(grid, pose, label, stick, top - depth, top))
     for beam in supports.beams:
         beam_top = top if supports.flush else top - depth
         for label, stick in beam_plies(beam):
             out.append(
-                replace(_stick_part(grid, label, stick, beam_top - beam.section.width_mm, beam_top), of=beam.label)
+                replace(
+                    _stick_part(grid, pose, label, stick, beam_top - beam.section.width_mm, beam_top), of=beam.label
+                )
             )
     out += frame_hardware(brief, grid, supports, [s for _, s in sticks], posts)
-    out += ledger_parts(brief, ledger) + _brace_parts(brief, grid, propped)
+    out += ledger_parts(brief, ledger) + _brace_parts(brief, grid, pose, propped)
     out += (
-        _board_parts(brief, laying)
+        _board_parts(brief, pose, laying)
         + board_fixings(brief, grid, laying)
-        + fascia_parts(brief, depth, top)
+        + fascia_parts(brief, pose, depth, top)
         + extras(brief, grid)
     )
     out += end_sealer(brief.sold, out)
@@ -92,70 +93,93 @@ def _labelled(sticks: list[Stick]) -> list[tuple[str, Stick]]:
     return out
 
 
-def _stick_part(grid: Grid, label: str, stick: Stick, bottom: float, top: float) -> Part:
+def _stick_part(grid: Grid, pose: Pose, label: str, stick: Stick, bottom: float, top: float) -> Part:
     points = tuple(grid.on_plan(p) for p in stick.outline())
     return Part(
         label, stick.kind, "frame", timber(stick.section.id), stick.kind, stick.length_mm, stick.section.width_mm, stick.ends,
-        lies=Lies(points, bottom, top),
+        solid=Solid(pose, points, bottom, top),
     )  # fmt: skip
 
 
-def _footing_parts(brief: DeckBrief, f: FootingAt) -> list[Part]:
+def _footing_parts(brief: DeckBrief, pose: Pose, f: FootingAt) -> list[Part]:
     """What is poured or filled, the hardware, and the post."""
     post, dug = f.post, f.dug
+    standoff = CATALOGUE.materials.deck.standoff_mm
+    below = dug.post_below_mm + standoff if dug.post_below_mm else 0.0
+    foot = post.foot_mm - below
+    stood = rectangle(post.at, brief.post.thickness_mm, brief.post.width_mm)
     out = [
-        Part(f"{f.label} {layer.what}", layer.material, "holes", brief.sold.good(layer.material), f.label, amount=layer.volume_m3, unit="m³",
-             lies=Lies(_ring(post.at, dug.across_mm), post.ground_mm + layer.bottom_mm, post.ground_mm + layer.top_mm))
+        Part(f"{f.label} {layer.what}", layer.material, "holes", brief.sold.good(layer.material), f.label,
+             amount=layer.volume_m3, unit="m³", solid=_fill(pose, f, layer, foot, stood))
         for layer in dug.layers
     ]  # fmt: skip
-    out += [
-        Part(f"{f.label} {item.words}", "hardware", "holes", item, f.label, amount=n, unit="each")
-        for item, n in dug.hardware
-    ]
-    in_ground = dug.post_below_mm > 0
-    length = (
-        0.0
-        if not post.fits(in_ground)
-        else post.height_mm + (dug.post_below_mm + CATALOGUE.materials.deck.standoff_mm if dug.post_below_mm else 0.0)
-    )
+    out += [_footing_hardware(pose, f, item, n) for item, n in dug.hardware]
+    length = post.height_mm + below if post.fits(dug.post_below_mm > 0) else 0.0
     if length > 1:
-        foot = post.foot_mm - (dug.post_below_mm + CATALOGUE.materials.deck.standoff_mm if dug.post_below_mm else 0.0)
+        seat = (
+            None
+            if below
+            else Hold(f"{f.label} {dug.hardware[0][0].words}", standoff, "piece" if dug.layers else "ground")
+        )
         out.append(
             Part(post.label, "post", "frame", timber(brief.post.id), f.label, length, brief.post.width_mm, above_mm=max(post.height_mm, 0.0),
-                 lies=Lies(_square(post.at, brief.post.thickness_mm, brief.post.width_mm), foot, foot + length))
+                 solid=Solid(pose, stood, foot, foot + length), hold=seat)
         )  # fmt: skip
-        out.append(
-            Part(
-                f"{post.label} cap",
-                "hardware",
-                "frame",
-                brief.sold.good("post_cap_beam", brief.post.name),
-                f.label,
-                unit="each",
-            )
-        )
+        cap = brief.sold.good("post_cap_beam", brief.post.name)
+        out.append(Part(f"{post.label} cap", "hardware", "frame", cap, f.label, unit="each"))
     return out
 
 
-def _brace_parts(brief: DeckBrief, grid: Grid, made: list[Brace]) -> list[Part]:
-    """Every brace, flat on the side of its post, with its bolts."""
+def _footing_hardware(pose: Pose, f: FootingAt, item: Good, count: int) -> Part:
+    """What is bought for a footing; a block of concrete is a piece that stands on its base."""
+    facts, label = CATALOGUE.materials.deck, f"{f.label} {item.words}"
+    if item.id != "precast_block":
+        return Part(label, "hardware", "holes", item, f.label, amount=count, unit="each")
+    top = f.post.foot_mm - facts.standoff_mm
+    side = rectangle(f.post.at, facts.block_mm, facts.block_mm)
+    solid = Solid(pose, side, top - facts.block_high_mm, top)
+    return Part(label, "footing block", "holes", item, f.label, amount=count, unit="each", solid=solid)
+
+
+def _fill(pose: Pose, f: FootingAt, layer: FillLayer, foot: float, stood: tuple[Point, ...]) -> Solid:
+    """A layer of a footing, with room in it for the post or the pier that stands in it."""
+    dug, ground = f.dug, f.post.ground_mm
+    wide = layer.across_mm or dug.across_mm
+    low, high = ground + layer.bottom_mm, ground + layer.top_mm
+    ring = rectangle(f.post.at, wide, wide) if dug.square else disc(f.post.at, wide)
+    pier = next(
+        (x for x in dug.layers if x.across_mm and x is not layer and x.bottom_mm <= layer.bottom_mm < x.top_mm), None
+    )
+    holes: tuple[tuple[Point, ...], ...] = ()
+    if pier:
+        holes = (disc(f.post.at, pier.across_mm or 0.0),)
+    elif dug.post_below_mm and low >= foot - 1:
+        holes = (stood,)
+    return Solid(pose, ring, low, high, holes)
+
+
+def _brace_parts(brief: DeckBrief, grid: Grid, pose: Pose, made: list[Brace]) -> list[Part]:
+    """Every brace in line with its post, its foot cut plumb against the post and its head level under what it goes up to."""
     section = CATALOGUE.sections[brief.region.rail]
+    cut, half = section.width_mm * math.sqrt(2), section.thickness_mm / 2
     out: list[Part] = []
     for brace in made:
-        stick = Stick("post brace", section, brace.a, brace.b)
-        part = _stick_part(grid, f"X{len(out) + 1}", stick, brace.top_mm - brace.reach_mm, brace.top_mm)
+        (ax, ay), (bx, by) = grid.on_plan(brace.a), grid.on_plan(brace.b)
+        reach = brace.reach_mm
+        way = ((bx - ax) / reach, (ay - by) / reach, 0.0)
+        own = Pose(pose.point(ax, ay, brace.top_mm), way, (0.0, 0.0, 1.0), (way[1], -way[0], 0.0), pose.number)
+        leaning = ((0.0, -reach), (reach, 0.0), (reach - cut, 0.0), (0.0, cut - reach))
         out.append(
-            replace(
-                part, length_mm=brace.length_mm, of=brace.post, ends=f"45° both ends; from {brace.post} to {brace.to}"
-            )
-        )
+            Part(f"X{len(out) + 1}", "post brace", "frame", timber(section.id), brace.post, brace.length_mm, section.width_mm,
+                 f"45° both ends, to the long points; from {brace.post} to {brace.to}", solid=Solid(own, leaning, -half, half))
+        )  # fmt: skip
     if out:
-        bolt = brief.sold.bolt(brief.post.width_mm + section.thickness_mm)
-        out.append(Part("brace bolts", "hardware", "frame", bolt, "braces", amount=4 * len(made), unit="each"))
+        screw, _ = brief.sold.screw("structural_screw", cut / 2 + CATALOGUE.materials.fixings.grip_mm)
+        out.append(Part("brace screws", "hardware", "frame", screw, "braces", amount=4 * len(made), unit="each"))
     return out
 
 
-def _board_parts(brief: DeckBrief, laying: Laying) -> list[Part]:
+def _board_parts(brief: DeckBrief, pose: Pose, laying: Laying) -> list[Part]:
     top = brief.deck.levels.height_mm
     out = []
     for b in laying.boards:
@@ -164,7 +188,8 @@ def _board_parts(brief: DeckBrief, laying: Laying) -> list[Part]:
         ends = f"{b.ends}; {brief.printer.fine(trim / 2)} off both ends first" if trim else b.ends
         out.append(
             Part(label, b.kind, "skin", timber(b.section.id), f"row {b.row + 1}" if b.row >= 0 else b.kind, b.length_mm + trim, b.width_mm, ends,
-                 lies=Lies(tuple(_points(b.shape)), top - b.section.thickness_mm, top, tuple(tuple(_coords(r.coords)) for r in b.shape.interiors)))
+                 solid=Solid(pose, tuple(_points(b.shape)), top - b.section.thickness_mm, top,
+                             tuple(tuple(_coords(r.coords)) for r in b.shape.interiors)))
         )  # fmt: skip
     return out
 

@@ -6,8 +6,9 @@ import math
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import timber
-from rowstake.core.parts import Lies, Part, letters
+from rowstake.core.parts import Hold, Part, letters
 from rowstake.core.reckoners.base import up
+from rowstake.core.space import Pose, Solid
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.frame import frame_outline
 from rowstake.core.trades.deck.shape import Edge, edges, rings, set_in
@@ -32,7 +33,7 @@ def fascia_edges(brief: DeckBrief) -> list[Edge]:
     return [e for e in edges(frame_outline(brief)) if _open(brief, e)]
 
 
-def fascia_parts(brief: DeckBrief, depth: float, top: float) -> list[Part]:
+def fascia_parts(brief: DeckBrief, pose: Pose, depth: float, top: float) -> list[Part]:
     """Along every open edge of the frame, ripped to its depth, to the long points of the corners, in lengths as sold; its
     screws and the packers behind them."""
     if brief.fascia is None:
@@ -40,30 +41,32 @@ def fascia_parts(brief: DeckBrief, depth: float, top: float) -> list[Part]:
     longest, out = max(brief.fascia.lengths_mm), []
     high, thick, off = min(depth, brief.fascia.width_mm), brief.fascia.thickness_mm, stands_mm(brief)
     ring = rings(edges(frame_outline(brief)))[0]
-    outside = set_in(ring, lambda e: -off if _open(brief, e) else 0.0)
+    front = set_in(ring, lambda e: -off if _open(brief, e) else 0.0)
+    back = set_in(ring, lambda e: thick - off if _open(brief, e) else 0.0)
     ripped = f", ripped to {brief.printer.length(high)}" if high < brief.fascia.width_mm - 0.5 else ""
     number = 0
     for i, edge in enumerate(ring):
         if not _open(brief, edge):
             continue
         number += 1
-        a, b = outside[i], outside[(i + 1) % len(ring)]
-        whole = math.dist(a, b)
+        after = (i + 1) % len(ring)
+        whole = math.dist(front[i], front[after])
         if whole < LEAST_PIECE_MM:
             continue
         pieces = up(whole / longest)
         (dx, dy), (nx, ny) = edge.along, edge.inward
         for k in range(pieces):
-            start, end = whole * k / pieces, whole * (k + 1) / pieces
-            p, q = (a[0] + dx * start, a[1] + dy * start), (a[0] + dx * end, a[1] + dy * end)
-            inner = ((q[0] + nx * thick, q[1] + ny * thick), (p[0] + nx * thick, p[1] + ny * thick))
-            corners = (k == 0 and _open(brief, ring[i - 1])) + (
-                k == pieces - 1 and _open(brief, ring[(i + 1) % len(ring)])
+            p, q = (
+                (front[i][0] + dx * s, front[i][1] + dy * s) for s in (whole * k / pieces, whole * (k + 1) / pieces)
             )
-            ends = ("square", "one end mitred, to the long point", "both ends mitred, to the long points")[corners]
+            mitred = k == 0 and _open(brief, ring[i - 1]), k == pieces - 1 and _open(brief, ring[after])
+            inner = [back[at] if cut else (x + nx * thick, y + ny * thick)
+                     for cut, at, (x, y) in zip(reversed(mitred), (after, i), (q, p), strict=True)]  # fmt: skip
+            ends = ("square", "one end mitred, to the long point", "both ends mitred, to the long points")[sum(mitred)]
             out.append(
-                Part(f"A{number}{letters(k + 1) if pieces > 1 else ''}", "fascia", "skin", timber(brief.fascia.id), edge.side, end - start, high, ends + ripped,
-                     lies=Lies((p, q, *inner), top - high, top))
+                Part(f"A{number}{letters(k + 1) if pieces > 1 else ''}", "fascia", "skin", timber(brief.fascia.id), edge.side,
+                     whole / pieces, high, ends + ripped, solid=Solid(pose, (p, q, *inner), top - high, top),
+                     hold=Hold("fascia packers", PACKER_MM))
             )  # fmt: skip
     return out + _fixings(brief, out, thick)
 

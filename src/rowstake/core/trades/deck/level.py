@@ -9,10 +9,11 @@ from shapely.geometry import Polygon
 from shapely.geometry.base import BaseGeometry
 
 from rowstake.core.faults import JobFault, refuse
-from rowstake.core.parts import Lies, Part
+from rowstake.core.parts import Part
+from rowstake.core.space import Pose
 from rowstake.core.trades.deck.boards import Laying, breaker_nailers, lay_boards, nailers
 from rowstake.core.trades.deck.brief import DeckBrief, resolve_deck
-from rowstake.core.trades.deck.built import BuiltLevel, build
+from rowstake.core.trades.deck.built import BuiltLevel, build, pose_at
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.corners import corners
 from rowstake.core.trades.deck.document import LowerLevel
@@ -102,11 +103,11 @@ class Lower(DeckLevel):
         return affinity.translate(self.shape, self.level.x_mm, self.level.y_mm)
 
 
-def lay_level(brief: DeckBrief) -> DeckLevel:
+def lay_level(brief: DeckBrief, pose: Pose) -> DeckLevel:
     """Raises `JobFault` where it cannot be laid out."""
     grid, supports = _frame(brief)
     laying = lay_boards(brief, grid)
-    return DeckLevel(brief, grid, supports, laying, build(brief, grid, supports, laying))
+    return DeckLevel(brief, grid, supports, laying, build(brief, grid, supports, laying, pose))
 
 
 def _frame(brief: DeckBrief) -> tuple[Grid, Supports]:
@@ -223,11 +224,12 @@ def _lower(main: DeckLevel, level: LowerLevel, n: int) -> Lower:
             ),
         }
     )
-    made = lay_level(resolve_deck(job.model_copy(update={"deck": own})))
-    return Lower(made.brief, made.grid, made.supports, made.laying, _moved(made.built, level, ground), level, n, ground)
+    pose = pose_at(level.x_mm, level.y_mm, ground, n + 1)
+    made = lay_level(resolve_deck(job.model_copy(update={"deck": own})), pose)
+    return Lower(made.brief, made.grid, made.supports, made.laying, _moved(made.built, level), level, n, ground)
 
 
-def _moved(built: BuiltLevel, level: LowerLevel, up_mm: float) -> BuiltLevel:
+def _moved(built: BuiltLevel, level: LowerLevel) -> BuiltLevel:
     """Everything named after the level and moved to its place; drawings of its own keep to its own corner."""
     names = {q.label: f"{level.id}-{q.label}" for q in built.posts}
     posts = tuple(
@@ -235,15 +237,10 @@ def _moved(built: BuiltLevel, level: LowerLevel, up_mm: float) -> BuiltLevel:
     )
     by_name = {q.label: q for q in posts}
     footings = tuple(FootingAt(by_name[names[f.post.label]], f.load_kn, f.dug) for f in built.footings)
-    return replace(built, posts=posts, footings=footings, parts=tuple(_part(p, level, up_mm) for p in built.parts))
+    return replace(built, posts=posts, footings=footings, parts=tuple(_named(p, level) for p in built.parts))
 
 
-def _part(part: Part, level: LowerLevel, up_mm: float) -> Part:
-    lies = part.lies
-    if lies is not None:
-        dx, dy = level.x_mm, level.y_mm
-        holes = tuple(tuple((x + dx, y + dy) for x, y in ring) for ring in lies.holes)
-        points = tuple((x + dx, y + dy) for x, y in lies.points)
-        lies = Lies(points, lies.bottom_mm + up_mm, lies.top_mm + up_mm, holes)
+def _named(part: Part, level: LowerLevel) -> Part:
     of = f"{level.id}-{part.of}" if part.unit == "piece" or part.unit == "m³" else part.of
-    return replace(part, label=f"{level.id}-{part.label}", of=of, lies=lies)
+    hold = replace(part.hold, by=f"{level.id}-{part.hold.by}") if part.hold else None
+    return replace(part, label=f"{level.id}-{part.label}", of=of, hold=hold)

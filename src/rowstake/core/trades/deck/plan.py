@@ -13,6 +13,7 @@ from rowstake.core.takeoff.lists import Buyer, take_off
 from rowstake.core.trade import Trade
 from rowstake.core.trades.deck.advice import check
 from rowstake.core.trades.deck.brief import resolve_deck
+from rowstake.core.trades.deck.built import pose_at
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.explain import explain_deck
 from rowstake.core.trades.deck.laid import DeckLaid, DeckPlan
@@ -22,7 +23,7 @@ from rowstake.core.year import live_through
 
 def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
     """Raises `JobFault` when the deck cannot be laid out as it stands."""
-    main = lay_level(resolve_deck(job))
+    main = lay_level(resolve_deck(job), pose_at())
     brief, lower = main.brief, lower_levels(main)
     levels = (main, *lower)
     parts = [part for level in levels for part in level.built.parts]

@@ -8,14 +8,16 @@ from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE, MethodEntry, Section
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Notebook, Part, Place
+from rowstake.core.parts import Hold, Notebook, Part
 from rowstake.core.reckoners.fence_wind import FenceWind, Stands
 from rowstake.core.reckoners.fence_wind import run as fence_wind
 from rowstake.core.reckoners.post_hole import WORDS, Hole, PostHole
 from rowstake.core.reckoners.post_hole import run as post_hole
 from rowstake.core.setting import FillLayer, HoleSize, OnMasonry, methods
+from rowstake.core.trades.fence.corners import bevelled, doubled, rooms
 from rowstake.core.trades.fence.layout import Bay, Layout, Opening, Post
 from rowstake.core.trades.fence.levels import Levels
+from rowstake.core.trades.fence.on_leg import pour, stand, upright_by
 from rowstake.core.trades.fence.resolve import Brief, face_mm
 
 
@@ -159,9 +161,7 @@ class Digger:
         return self.brief.gate_post if gate else self.brief.post
 
     def each(self, gate: bool) -> int:
-        return (
-            2 if self.brief.fence.posts.doubled == "all" or (gate and self.brief.fence.posts.doubled == "gates") else 1
-        )
+        return 1 + doubled(self.brief, gate)
 
     def size(self, gate: bool, embedment_mm: float) -> HoleSize:
         """The hole of one post; of two, widened once by the second, which stands against the first across the line."""
@@ -307,23 +307,29 @@ class Digger:
 
     def _stand(self, post: Post, n: int) -> list[Part]:
         kind, cut = self.of(post), self.cut(post)
-        leg, at = post.stations[0]
-        half, ground = post.face_mm / 2, self.levels.ground[post.label]
+        leg, ground = post.stations[0][0], self.levels.ground[post.label]
         name = post.label if n == 0 else f"{post.label}b"
         let_in = f"{self.brief.rows} notches for the rails" if self.brief.let_in else "square"
+        pose, stands = self.layout.poses[leg], rooms(self.brief, self.layout, post)
+        (left, right), depth = stands[n]
+        below, lowest = kind.hole.embedment_mm, self._lowest_mm(post, kind.diameter_mm / 2)
+        solid = stand(pose, depth, left, right, ground - below, ground + cut.above_mm)
+        if n == 0 and (shape := bevelled(self.brief, self.layout, post)):
+            solid, let_in = upright_by(pose, shape, ground - below, ground + cut.above_mm), "bevelled to the next leg"
         out = [
             Part(
                 name, "post", "holes", timber(kind.post.id), post.label, cut.length_mm, kind.post.width_mm,
-                let_in if n == 0 else "square", above_mm=cut.above_mm,
-                place=Place(leg, at - half, at + half, ground - kind.hole.embedment_mm, ground + cut.above_mm),
+                let_in if n == 0 else "square", above_mm=cut.above_mm, hold=self._footed(kind, name),
+                solid=solid,
             )
         ]  # fmt: skip
-        radius = kind.diameter_mm / 2
         out.extend(
             Part(
                 f"{name} {layer.what}", layer.material, "holes", self.brief.sold.good(layer.material), post.label,
                 amount=layer.volume_m3, unit="m³", domed=layer.domed,
-                place=Place(leg, at - radius, at + radius, ground + layer.bottom_mm, ground + layer.top_mm),
+                solid=pour(pose, kind.diameter_mm, ground + layer.bottom_mm,
+                           min(ground + (0.0 if layer.domed else layer.top_mm), lowest), kind.post.width_mm * (kind.each - 1), stands,
+                           filled=layer.top_mm <= 1 - below),
             )
             for layer in (kind.layers if n == 0 else ())
         )  # fmt: skip
@@ -337,6 +343,21 @@ class Digger:
             for item, count in bolted
         )
         return out
+
+    def _lowest_mm(self, post: Post, radius_mm: float) -> float:
+        """The lowest ground over a hole: its fill is drawn no higher, though what is poured there is counted to the post's
+        own ground."""
+        return min(
+            [self.levels.ground[post.label]]
+            + [self.levels.profiles[leg].at(at + d) for leg, at in post.stations for d in (-radius_mm, radius_mm)]
+        )
+
+    @staticmethod
+    def _footed(kind: HoleKind, name: str) -> Hold | None:
+        """What holds a post that is not in a hole."""
+        if kind.dug or not kind.hardware:
+            return None
+        return Hold(f"{name} {kind.hardware[0][0].words}", max(0.0, -kind.hole.embedment_mm), "ground")
 
     def explain(self, book: Notebook) -> None:
         """Workings of depth and post for each kind of post in use."""

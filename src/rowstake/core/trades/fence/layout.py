@@ -10,9 +10,11 @@ from typing import Literal
 
 from rowstake.core.faults import refuse
 from rowstake.core.measure.length import LONGEST_MM
+from rowstake.core.space import Pose
 from rowstake.core.trades.fence.divide import divide, merged
 from rowstake.core.trades.fence.document import Gate, Obstacle
 from rowstake.core.trades.fence.line import LegLine, lay_line
+from rowstake.core.trades.fence.on_leg import pose_of
 from rowstake.core.trades.fence.resolve import Brief, face_mm
 
 Kind = Literal["end", "corner", "line", "gate"]
@@ -89,6 +91,8 @@ class Layout:
     blocked: tuple[tuple[str, str], ...]
     """(post, obstacle) for posts that cannot be moved out of an obstacle."""
     by_leg: dict[int, list[Post]]
+    poses: tuple[Pose, ...]
+    """How each leg stands, its depth towards the boards."""
 
     def leg_posts(self, leg: int) -> list[Post]:
         """The posts of a leg in order, its corners included."""
@@ -209,7 +213,8 @@ class _Surveyor:
                 by_leg.setdefault(i, []).append(post)
         for i, own in by_leg.items():
             own.sort(key=lambda p, i=i: p.on(i))  # type: ignore[misc]
-        return Layout(self.legs, self.posts, self.bays, self.runs, self.openings, tuple(self.blocked), by_leg)
+        poses = tuple(pose_of(leg, self.brief.fence.skin.side) for leg in self.legs)
+        return Layout(self.legs, self.posts, self.bays, self.runs, self.openings, tuple(self.blocked), by_leg, poses)
 
     def _set(self, kind: Kind, gate: bool, stations: tuple[tuple[int, float], ...]) -> Post:
         leg, station = stations[0]

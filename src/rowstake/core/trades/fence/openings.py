@@ -4,15 +4,19 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, replace
+from functools import partial
 
 from rowstake.core.parts import Notebook
 from rowstake.core.setting import methods
+from rowstake.core.space import Pose
 from rowstake.core.structure import earth, wind
 from rowstake.core.structure.timber import bending_mpa, read_stick
-from rowstake.core.trades.fence.gates import Boards, Built, LeafBrief, build
+from rowstake.core.trades.fence.covering import covering, screwed
+from rowstake.core.trades.fence.gates import Boards, Built, Covering, LeafBrief, build
 from rowstake.core.trades.fence.holes import Digger
 from rowstake.core.trades.fence.layout import Layout, Opening
 from rowstake.core.trades.fence.levels import Levels
+from rowstake.core.trades.fence.planes import board_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.skin import Course, board_screw, stretch_for, style_of
 from rowstake.core.trades.fence.styles.base import NOTHING_MM
@@ -45,6 +49,12 @@ def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
     return boards
 
 
+def _covering(brief: Brief, pose: Pose) -> Covering:
+    """How boards lie on a leaf: as on the fence, but on its own frame."""
+    behind = board_planes_mm(brief)[0] - brief.frame.thickness_mm
+    return lambda boards: covering(brief, pose, boards, behind)
+
+
 def gates(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Built]:
     """Every gate, in the order of the line."""
     fence = brief.fence
@@ -52,7 +62,10 @@ def gates(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> l
         build(
             LeafBrief(
                 gate=opening.gate,
-                leg=opening.leg,
+                pose=layout.poses[opening.leg],
+                back_mm=board_planes_mm(brief)[0],
+                covering=_covering(brief, layout.poses[opening.leg]),
+                board_hold=partial(screwed, brief),
                 left_mm=opening.left_mm,
                 opening_mm=opening.right_mm - opening.left_mm,
                 height_mm=levels.feet[f"gate {opening.gate.id}"].height_mm,

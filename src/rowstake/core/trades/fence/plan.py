@@ -21,7 +21,7 @@ from rowstake.core.trades.fence.laid import FenceLaid, FencePlan, explain_weight
 from rowstake.core.trades.fence.layout import lay_out
 from rowstake.core.trades.fence.levels import lay_levels
 from rowstake.core.trades.fence.lying import lying
-from rowstake.core.trades.fence.rails import rail_parts
+from rowstake.core.trades.fence.rails import let_in, rail_parts
 from rowstake.core.trades.fence.resolve import resolve
 from rowstake.core.trades.fence.seasons import explain_stack, explain_year, year
 from rowstake.core.trades.fence.sheets import sheet_parts
@@ -39,7 +39,8 @@ def plan_fence(job: FenceJob, trade: Trade) -> FencePlan:
     digger = Digger(brief, layout, levels, solidity(brief, courses_))
     built = openings.gates(brief, layout, levels, courses_)
     skin = sheet_parts if brief.style.on_centres else lying if brief.along else board_parts
-    parts = digger.parts() + rail_parts(brief, layout, levels) + skin(brief, layout, levels, courses_)
+    rails = rail_parts(brief, layout, levels)
+    parts = let_in(brief, layout, digger.parts(), rails) + rails + skin(brief, layout, levels, courses_)
     parts += trim_parts(brief, layout, levels)
     parts += trim_fixings(brief, parts)
     for gate in built:

@@ -11,9 +11,12 @@ from itertools import pairwise
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Part, Place
+from rowstake.core.parts import Part
+from rowstake.core.trades.fence.corners import LONG_MM, clear_from, past_corner, posts_from, strip_from
 from rowstake.core.trades.fence.layout import Bay, Layout, Run, corner_reach_mm
 from rowstake.core.trades.fence.levels import Levels, stretches
+from rowstake.core.trades.fence.on_leg import Depth, OnLeg, notched, on_leg, stand
+from rowstake.core.trades.fence.planes import rail_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 
 JOIN_BAYS = 2
@@ -50,27 +53,21 @@ def reach(brief: Brief, layout: Layout, run: Run, back_mm: float, front_mm: floa
     side = brief.fence.skin.side
     left = first.on(run.leg) - first.face_mm / 2
     right = last.on(run.leg) + last.face_mm / 2
+    depth = (back_mm, front_mm)
     if first.kind == "corner":
         turn = layout.legs[run.leg].turn_deg
         inside = (turn > 0) == (side == "left")
         left = -corner_reach_mm(turn, side, front_mm if inside or mitred else back_mm)
+        if inside or not mitred:
+            before = first.on(run.leg - 1) + corner_reach_mm(turn, side, back_mm if inside else front_mm)
+            in_way = posts_from(brief, layout, first, run.leg)
+            in_way.append(strip_from(layout, run.leg - 1, (before - LONG_MM, before), depth, run.leg))
+            left = clear_from(in_way, depth, left, 1)
     if last.kind == "corner":
         turn = layout.legs[run.leg + 1].turn_deg
         inside = (turn > 0) == (side == "left")
         right = last.on(run.leg) + corner_reach_mm(turn, side, back_mm if inside else front_mm)
     return Reach(left, right)
-
-
-def rail_planes_mm(brief: Brief) -> tuple[float, float]:
-    """Back and front of rails that run past the posts, off the middle of the line: on their faces, or let into them."""
-    front = brief.post.width_mm / 2 + (0.0 if brief.let_in else brief.rail.thickness_mm)
-    return front - brief.rail.thickness_mm, front
-
-
-def board_planes_mm(brief: Brief) -> tuple[float, float]:
-    """Back and front of boards off the middle of the line: on the rails, or on the posts where they lie along."""
-    back = brief.post.width_mm / 2 if brief.on_posts else rail_planes_mm(brief)[1]
-    return back, back + brief.board.thickness_mm
 
 
 def parts_of(
@@ -105,7 +102,7 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
         return []
     out: list[Part] = []
     numbers: Counter[tuple[int, int]] = Counter()
-    half = brief.rail.width_mm / 2
+    half, depth = brief.rail.width_mm / 2, rail_planes_mm(brief)
     faces = ("", " back")[: brief.faces]
     for run in layout.runs:
         screws: Counter[int] = Counter()
@@ -120,8 +117,9 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
                             f"{run.leg + 1}R{row}-{numbers[run.leg, row]}{face}", "rail", "frame", timber(brief.rail.id), run.label,
                             math.hypot(piece.right_mm - piece.left_mm, piece.rise_mm), brief.rail.width_mm,
                             f"plumb cut, {piece.angle_deg:.1f}° off square" if abs(piece.rise_mm) > 1 else "square",
-                            place=Place(
-                                run.leg, piece.left_mm, piece.right_mm, level - half, level + half, piece.rise_mm
+                            solid=stand(
+                                layout.poses[run.leg], depth if not face else (-depth[1], -depth[0]),
+                                piece.left_mm, piece.right_mm, level - half, level + half, piece.rise_mm,
                             ),
                         )
                         for face in faces
@@ -131,6 +129,36 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
                  amount=count, unit="each")
             for row, count in screws.items()
         ]  # fmt: skip
+    return out
+
+
+def let_in(brief: Brief, layout: Layout, posts: list[Part], rails: list[Part]) -> list[Part]:
+    """The posts with a notch for every rail that lies in them; as they are where none does."""
+    if not brief.let_in:
+        return posts
+    lying: dict[int, list[OnLeg]] = {}
+    for part in rails:
+        if part.solid:
+            at = on_leg(part, layout.poses)
+            lying.setdefault(at.leg, []).append(at)
+    out = []
+    for part in posts:
+        if part.kind == "post" and part.solid and part.label == part.of:
+            leg, (left, right) = part.solid.pose.number, (part.solid.profile[0][0], part.solid.profile[1][0])
+            crossing = [r for r in lying.get(leg, ()) if r.left_mm < right - 1 and r.right_mm > left + 1]
+            part = notched(part, _merged_notches(crossing, left, right, brief.rail.thickness_mm))
+        out.append(part)
+    return out
+
+
+def _merged_notches(rails: list[OnLeg], left: float, right: float, deep: float) -> list[tuple[float, float, float]]:
+    """(low, high, depth) of the notches over a post's width; rails that meet on it share one."""
+    out: list[tuple[float, float, float]] = []
+    for low, high in sorted(r.between(max(left, r.left_mm), min(right, r.right_mm)) for r in rails):
+        if out and low < out[-1][1]:
+            out[-1] = (out[-1][0], max(out[-1][1], high), deep)
+        else:
+            out.append((low, high, deep))
     return out
 
 
@@ -156,7 +184,7 @@ class Piece:
 def _rail_stretches(brief: Brief, layout: Layout, levels: Levels, run: Run) -> list[tuple[Reach, tuple[Bay, ...]]]:
     """The stretches over which rails of a run lie: bay by bay between posts, else up to the next step or bend."""
     if brief.between:
-        return [(clear_reach(bay), (bay,)) for bay in run.bays]
+        return [(clear_reach(brief, layout, bay, rail_planes_mm(brief)), (bay,)) for bay in run.bays]
     whole = reach(brief, layout, run, *rail_planes_mm(brief))
     if whole.length_mm < brief.post.thickness_mm:
         raise refuse(
@@ -193,9 +221,14 @@ def pieces_over(
     return out
 
 
-def clear_reach(bay: Bay) -> Reach:
-    """From post face to post face."""
-    return Reach(bay.left.on(bay.leg) + bay.left.face_mm / 2, bay.right.on(bay.leg) - bay.right.face_mm / 2)
+def clear_reach(brief: Brief, layout: Layout, bay: Bay, depth: Depth) -> Reach:
+    """From post face to post face, at a corner from where what lies at a depth off the line is clear of its posts."""
+    left, right = bay.left.on(bay.leg) + bay.left.face_mm / 2, bay.right.on(bay.leg) - bay.right.face_mm / 2
+    if bay.left.kind == "corner":
+        left = past_corner(brief, layout, bay.left, bay.leg, depth, left)
+    if bay.right.kind == "corner":
+        right = clear_from(posts_from(brief, layout, bay.right, bay.leg), depth, right, -1)
+    return Reach(left, right)
 
 
 def rail_screw(brief: Brief) -> Good:

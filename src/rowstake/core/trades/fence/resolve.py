@@ -59,7 +59,8 @@ class Brief:
     @property
     def between(self) -> bool:
         """True where rails lie between the posts: as chosen, or because the style is framed that way."""
-        return self.style.framed or self.style.on_centres or self.fence.rails.fixing == "between"
+        styled = self.style.framed or self.style.on_centres or self.style.faces > 1
+        return styled or self.fence.rails.fixing == "between"
 
     @property
     def let_in(self) -> bool:

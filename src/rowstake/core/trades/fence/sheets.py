@@ -7,10 +7,14 @@ from dataclasses import replace
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Part, Place
+from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
+from rowstake.core.space import Solid
+from rowstake.core.trades.fence.corners import past_corner
 from rowstake.core.trades.fence.layout import Bay, Layout
 from rowstake.core.trades.fence.levels import Levels
+from rowstake.core.trades.fence.on_leg import Depth, stand
+from rowstake.core.trades.fence.planes import board_planes_mm
 from rowstake.core.trades.fence.rails import row_offsets_mm
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.skin import Course, board_parts
@@ -23,7 +27,7 @@ def sheet_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
     sheets = [p for p in board_parts(brief, layout, levels, laid) if p.kind == "board"]
     out: list[Part] = []
     for face in FACES[: brief.faces]:
-        out += [p if face == "front" else replace(p, label=f"{p.label} {face}") for p in sheets]
+        out += sheets if face == "front" else [_behind(brief, layout, p, face) for p in sheets]
         out += _battens(brief, layout, levels, face)
     count = sum(_screws(brief, sheet) for sheet in sheets) * brief.faces
     out.append(Part("sheet screws", "board screw", "skin", sheet_screw(brief), "sheets", amount=count, unit="each"))
@@ -31,6 +35,30 @@ def sheet_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
     held = sum(up(p.length_mm / every) + 1 for p in out if p.kind == "trim")
     out.append(Part("batten screws", "board screw", "skin", _batten_screw(brief), "battens", amount=held, unit="each"))
     return out
+
+
+def _behind(brief: Brief, layout: Layout, sheet: Part, face: str) -> Part:
+    """The same sheet on the other face of the posts, as wide as there is room there after a corner."""
+    solid = sheet.solid
+    if solid is None:
+        return sheet
+    (back, front), leg = board_planes_mm(brief), solid.pose.number
+    (left, low), (right, foot), head, (_, high) = solid.profile
+    first = layout.leg_posts(leg)[0]
+    clear = past_corner(brief, layout, first, leg, (-front, -back), first.on(leg) + brief.fence.skin.gap_mm / 2)
+    near = max(left, clear) if left < clear < right else left
+    profile = ((near, low + (foot - low) * (near - left) / (right - left)), (right, foot), head, (near, high))
+    wide = sheet.width_mm - (near - left)
+    ends = sheet.ends if near == left or "ripped" in sheet.ends else "ripped"
+    own = Solid(solid.pose, profile, -front, -back)
+    return replace(sheet, label=f"{sheet.label} {face}", solid=own, width_mm=wide, ends=ends)
+
+
+def _batten_depth(brief: Brief, face: str) -> Depth:
+    """On the sheets of a face."""
+    on = board_planes_mm(brief)[1]
+    out = on + brief.batten.thickness_mm
+    return (on, out) if face == "front" else (-out, -on)
 
 
 def sheet_screw(brief: Brief) -> Good:
@@ -62,22 +90,26 @@ def _battens(brief: Brief, layout: Layout, levels: Levels, face: str) -> list[Pa
             foot, at = max(beside, key=lambda f: f.height_mm), post.on(run.leg)
             low = foot.at(at)
             label = f"{run.leg + 1} {post.label} {face} batten"
-            out.append(_batten(brief, label, post.label, Place(run.leg, at - half, at + half, low, low + foot.height_mm),
-                               foot.height_mm))  # fmt: skip
-        out += [batten for bay in run.bays for batten in _over_rails(brief, levels, bay, face)]
+            depth = _batten_depth(brief, face)
+            left = past_corner(brief, layout, post, run.leg, depth, at - half)
+            solid = stand(layout.poses[run.leg], depth, left, left + 2 * half, low, low + foot.height_mm)
+            out.append(_batten(brief, label, post.label, solid, foot.height_mm))
+        out += [batten for bay in run.bays for batten in _over_rails(brief, layout, levels, bay, face)]
     return out
 
 
-def _over_rails(brief: Brief, levels: Levels, bay: Bay, face: str) -> list[Part]:
+def _over_rails(brief: Brief, layout: Layout, levels: Levels, bay: Bay, face: str) -> list[Part]:
     half, foot = brief.batten.width_mm / 2, levels.feet[bay.label]
-    left, right = bay.left.on(bay.leg) + half, bay.right.on(bay.leg) - half
+    depth = _batten_depth(brief, face)
+    left = past_corner(brief, layout, bay.left, bay.leg, depth, bay.left.on(bay.leg) - half) + 2 * half
+    right = bay.right.on(bay.leg) - half
     out = []
     for row, offset in enumerate(row_offsets_mm(brief, foot.height_mm), 1):
         low, rise = foot.at(left) + offset - half, foot.slope * (right - left)
-        place = Place(bay.leg, left, right, low, low + 2 * half, rise)
-        out.append(_batten(brief, f"{bay.label} {face} batten {row}", bay.label, place, math.hypot(right - left, rise)))
+        solid = stand(layout.poses[bay.leg], depth, left, right, low, low + 2 * half, rise)
+        out.append(_batten(brief, f"{bay.label} {face} batten {row}", bay.label, solid, math.hypot(right - left, rise)))
     return out
 
 
-def _batten(brief: Brief, label: str, of: str, place: Place, length: float) -> Part:
-    return Part(label, "trim", "skin", timber(brief.batten.id), of, length, brief.batten.width_mm, place=place)
+def _batten(brief: Brief, label: str, of: str, solid: Solid, length: float) -> Part:
+    return Part(label, "trim", "skin", timber(brief.batten.id), of, length, brief.batten.width_mm, solid=solid)

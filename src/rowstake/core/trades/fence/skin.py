@@ -9,15 +9,22 @@ from typing import Literal
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Part, Place
+from rowstake.core.parts import Part
+from rowstake.core.space import Pose
+from rowstake.core.trades.fence.corners import past_corner
+from rowstake.core.trades.fence.covering import covering, screwed
 from rowstake.core.trades.fence.layout import Bay, Layout
 from rowstake.core.trades.fence.levels import Foot, Levels
-from rowstake.core.trades.fence.rails import Reach, board_planes_mm, clear_reach, parts_of, reach
+from rowstake.core.trades.fence.on_leg import Depth, stand
+from rowstake.core.trades.fence.planes import board_planes_mm, rail_planes_mm
+from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of, reach
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.styles import BoardStretch, Laid, Style, styles
 
 MOST_BOARDS = 120_000
 SQUARE_CUT = 1e-3
+LEANS = 1.5
+"""By how many thicknesses boards that lie on one another stand out further than one does, at most."""
 """Under this slope a board's ends are cut square."""
 
 
@@ -54,10 +61,12 @@ def style_of(brief: Brief) -> Style:
 def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int, Reach, tuple[Bay, ...]]]:
     """(label, leg, reach, bays) of every stretch: a bay between posts, or a run up to its next step."""
     if brief.style.on_centres:
-        return [(b.label, b.leg, _on_centres(brief, b), (b,)) for b in layout.bays]
+        return [(b.label, b.leg, on_centres(brief, layout, b, board_planes_mm(brief)), (b,)) for b in layout.bays]
     if brief.style.channels or (brief.between and not brief.along):
-        return [(b.label, b.leg, clear_reach(b), (b,)) for b in layout.bays]
-    planes, out = board_planes_mm(brief), []
+        depth = board_planes_mm(brief)
+        return [(b.label, b.leg, clear_reach(brief, layout, b, depth), (b,)) for b in layout.bays]
+    (back, front), out = board_planes_mm(brief), []
+    planes = back, front + (brief.style.deep - 1) * LEANS * brief.board.thickness_mm
     for run in layout.runs:
         whole = reach(brief, layout, run, *planes, mitred=brief.style.mitred)
         parts = parts_of(whole, levels, run.leg, run.bays, at_bends=False)
@@ -66,10 +75,11 @@ def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int,
     return out
 
 
-def _on_centres(brief: Brief, bay: Bay) -> Reach:
-    """From post middle to post middle, half a joint gap inside each."""
+def on_centres(brief: Brief, layout: Layout, bay: Bay, depth: Depth) -> Reach:
+    """From post middle to post middle, half a joint gap inside each; after a corner clear of all that stands there."""
     half = brief.fence.skin.gap_mm / 2
-    return Reach(bay.left.on(bay.leg) + half, bay.right.on(bay.leg) - half)
+    start, end = bay.left.on(bay.leg) + half, bay.right.on(bay.leg) - half
+    return Reach(past_corner(brief, layout, bay.left, bay.leg, depth, start), end)
 
 
 def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
@@ -147,7 +157,8 @@ def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
         if skin.start == "end":
             boards = tuple((course.stretch.length_mm - a - w, w) for a, w in reversed(boards))
         feet, at, crossings = course.feet, 0, 0
-        for left, wide in boards:
+        held = covering(brief, layout.poses[course.leg], boards, rail_planes_mm(brief)[0])
+        for n, (left, wide) in enumerate(boards):
             numbers[course.leg] += 1
             x = course.reach.left_mm + left
             middle = x + wide / 2
@@ -156,15 +167,22 @@ def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
             crossings += brief.rows_for(feet[at].height_mm)
             label = f"{course.leg + 1}B{numbers[course.leg]}"
             beside = feet[at - 1] if x < feet[at].start_mm and at else feet[min(at + 1, len(feet) - 1)]
-            out.append(upright(brief, levels, course, (feet[at], beside), x, wide, label))
+            out.append(upright(brief, levels, course, (feet[at], beside), x, wide, label, held(n, x, wide)))
         out += board_fixings(brief, course.label, crossings)
     return out
 
 
 def upright(
-    brief: Brief, levels: Levels, course: Course, feet: tuple[Foot, Foot], x: float, wide: float, label: str
+    brief: Brief,
+    levels: Levels,
+    course: Course,
+    feet: tuple[Foot, Foot],
+    x: float,
+    wide: float,
+    label: str,
+    where: tuple[Pose, Depth],
 ) -> Part:
-    """One upright board: square, raked with its bay, or cut down to the ground.
+    """One upright board: square, raked with its bay, or cut down to the ground; `where` is its leg, and how far off the line.
 
     `feet` are its own bay's and that of the bay beside it, into which it may reach: it stands clear of both.
     """
@@ -189,7 +207,7 @@ def upright(
             ends += f", foot cut at {math.degrees(math.atan(abs(foot_rise) / wide)):.1f}°"
     return Part(
         label, "board", "skin", timber(brief.board.id), course.label, length, wide, ends,
-        place=Place(course.leg, x, x + wide, low, low + height, rise, foot_rise),
+        solid=stand(*where, x, x + wide, low, low + height, rise, foot_rise), hold=screwed(brief, course.label),
     )  # fmt: skip
 
 

@@ -3,14 +3,18 @@
 from __future__ import annotations
 
 import math
+from dataclasses import dataclass
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section, pick
 from rowstake.core.goods import timber
-from rowstake.core.parts import Part, Place
+from rowstake.core.parts import Part
+from rowstake.core.space import Pose
 from rowstake.core.trades.fence.layout import Layout, Post, Run
 from rowstake.core.trades.fence.levels import Foot, Levels
-from rowstake.core.trades.fence.rails import Reach, parts_of
+from rowstake.core.trades.fence.on_leg import lie, stand
+from rowstake.core.trades.fence.planes import board_planes_mm, rail_planes_mm
+from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of
 from rowstake.core.trades.fence.resolve import Brief
 
 DRAIN_MM = 5.0
@@ -64,19 +68,21 @@ FACES = (("front", "top"), ("front", "bottom"), ("back", "top"), ("back", "botto
 
 def _frames(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     """A trim of the board's own section along top and bottom of each face of every bay, from post to post."""
-    out, wide = [], brief.board.width_mm
+    out, wide, thick = [], brief.board.width_mm, brief.board.thickness_mm
+    front, back = board_planes_mm(brief)[1], rail_planes_mm(brief)[0]
+    depths = {"front": (front, front + thick), "back": (back - thick, back)}
     for bay in layout.bays:
         foot = levels.feet[bay.label]
         high = foot.height_mm
-        left = bay.left.on(bay.leg) + bay.left.face_mm / 2
-        right = bay.right.on(bay.leg) - bay.right.face_mm / 2
-        rise = foot.slope * (right - left)
         for face, edge in FACES:
+            clear = clear_reach(brief, layout, bay, depths[face])
+            left, right, rise = clear.left_mm, clear.right_mm, foot.slope * clear.length_mm
             low = foot.at(left) + (high - wide if edge == "top" else 0.0)
             out.append(
                 Part(
                     f"{bay.label} {face} {edge} trim", "trim", "skin", timber(brief.board.id), bay.label,
-                    math.hypot(right - left, rise), wide, plumb(right - left, rise), place=Place(bay.leg, left, right, low, low + wide, rise),
+                    math.hypot(right - left, rise), wide, plumb(right - left, rise),
+                    solid=stand(layout.poses[bay.leg], depths[face], left, right, low, low + wide, rise),
                 )
             )  # fmt: skip
     return out
@@ -90,6 +96,7 @@ def _end_covers(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     )
     if brief.between:
         return []
+    wide, back = min(wide, brief.board.width_mm), (board_planes_mm if brief.on_posts else rail_planes_mm)(brief)[0]
     out = []
     for run in layout.runs:
         ends = ((run.posts[0], run.bays[0], -1), (run.posts[-1], run.bays[-1], 1))
@@ -102,8 +109,8 @@ def _end_covers(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
             out.append(
                 Part(
                     f"{run.label} {post.label} end cover", "trim", "skin", timber(brief.board.id), run.label, foot.height_mm,
-                    min(wide, brief.board.width_mm), "ripped",
-                    place=Place(run.leg, left, right, low, low + foot.height_mm),
+                    wide, "ripped",
+                    solid=stand(layout.poses[run.leg], (back, back + wide), left, right, low, low + foot.height_mm),
                 )
             )  # fmt: skip
     return out
@@ -111,17 +118,17 @@ def _end_covers(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
 
 def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section) -> list[Part]:
     """One to a bay, from post face to post face, under the boards and clear of hard ground by a drainage gap."""
-    out = []
+    out, half = [], board.thickness_mm / 2
     for bay in layout.bays:
         foot = levels.feet[bay.label]
-        left = bay.left.on(bay.leg) + bay.left.face_mm / 2
-        right = bay.right.on(bay.leg) - bay.right.face_mm / 2
+        clear = clear_reach(brief, layout, bay, (-half, half))
+        left, right = clear.left_mm, clear.right_mm
         top, rise = foot.at(left), foot.slope * (right - left)
         out.append(
             Part(
                 f"{bay.label} gravel board", "gravel board", "frame", timber(board.id), bay.label,
                 math.hypot(right - left, rise), board.width_mm, plumb(right - left, rise),
-                place=Place(bay.leg, left, right, top - board.width_mm, top, rise),
+                solid=stand(layout.poses[bay.leg], (-half, half), left, right, top - board.width_mm, top, rise),
             )
         )  # fmt: skip
     return out
@@ -134,12 +141,12 @@ def _cap_rail(brief: Brief, layout: Layout, levels: Levels, cap: Section) -> lis
     """
     out: list[Part] = []
     for run in layout.runs:
-        whole, mitres = _cap_reach(layout, levels, run, cap)
+        whole, mitres = _cap_reach(brief, layout, levels, run, cap)
         for part, bays in parts_of(whole, levels, run.leg, run.bays, at_bends=True):
             stations = [b.right.on(run.leg) for b in bays[:-1]]
             cuts = _cuts([part.left_mm, *stations, part.right_mm], max(cap.lengths_mm) - cap.thickness_mm)
             ends = {at: how for at, how in mitres.items() if at in (part.left_mm, part.right_mm)}
-            out += _lengths(run, cap, cuts, levels.feet[bays[0].label], ends, len(out))
+            out += _lengths(layout.poses[run.leg], run, cap, cuts, levels.feet[bays[0].label], ends, len(out))
     return out
 
 
@@ -152,21 +159,34 @@ def _top_at(layout: Layout, levels: Levels, post: Post, leg: int) -> float | Non
     return (foot.left_mm if bay.left is post else foot.right_mm) + foot.height_mm
 
 
-def _cap_reach(layout: Layout, levels: Levels, run: Run, cap: Section) -> tuple[Reach, dict[float, str]]:
+@dataclass(frozen=True, slots=True)
+class Mitre:
+    """How an end of a cap rail is cut, and by how much its front is longer there than its back."""
+
+    words: str
+    longer_mm: float
+
+
+def _cap_reach(
+    brief: Brief, layout: Layout, levels: Levels, run: Run, cap: Section
+) -> tuple[Reach, dict[float, Mitre]]:
     """From end to end of a run over the middle of its posts, to the long points of its mitred corners, and those mitres.
     Where the tops of the two legs differ there is nothing to mitre with: the cap ends square over its own post."""
     first, last = run.posts[0], run.posts[-1]
     left, right = first.on(run.leg) - first.face_mm / 2, last.on(run.leg) + last.face_mm / 2
-    mitres = {}
+    mitres: dict[float, Mitre] = {}
     for post, leg, sign in ((first, run.leg, -1), (last, run.leg + 1, 1)):
         if post.kind == "corner":
-            turn = abs(layout.legs[leg].turn_deg)
+            turn, side = abs(layout.legs[leg].turn_deg), brief.fence.skin.side
+            front_inside = (layout.legs[leg].turn_deg > 0) == (side == "left")
             tops = [_top_at(layout, levels, post, on) for on in (leg - 1, leg)]
             if tops[0] is None or tops[1] is None or abs(tops[0] - tops[1]) > MEETS_MM:
                 continue
-            point = post.on(run.leg) + sign * cap.width_mm / 2 * math.tan(math.radians(turn) / 2)
+            half_turn = math.tan(math.radians(turn) / 2)
+            point = post.on(run.leg) + sign * cap.width_mm / 2 * half_turn
             left, right = (point, right) if sign < 0 else (left, point)
-            mitres[point] = f"mitred {turn / 2:.1f}°, to the long point"
+            longer = cap.width_mm * half_turn * (-1 if front_inside else 1)
+            mitres[point] = Mitre(f"mitred {turn / 2:.1f}°, to the long point", longer)
     return Reach(left, right), mitres
 
 
@@ -179,20 +199,23 @@ def _cuts(places: list[float], longest: float) -> list[float]:
     return cuts
 
 
-def _lengths(run: Run, cap: Section, cuts: list[float], foot: Foot, mitres: dict[float, str], done: int) -> list[Part]:
-    out = []
+def _lengths(
+    pose: Pose, run: Run, cap: Section, cuts: list[float], foot: Foot, mitres: dict[float, Mitre], done: int
+) -> list[Part]:
+    out, half = [], cap.width_mm / 2
     for n, (left, right) in enumerate(pairwise(cuts), done + 1):
         joints = (left != cuts[0]) + (right != cuts[-1])
         rise = foot.slope * (right - left)
         length = math.hypot(right - left, rise) + cap.thickness_mm * joints / 2
-        told = ["scarf 45° over a post"] * (joints > 0) + [mitres[at] for at in (left, right) if at in mitres]
+        told = ["scarf 45° over a post"] * (joints > 0) + [mitres[at].words for at in (left, right) if at in mitres]
         if (leans := plumb(right - left, rise)) != "square":
             told.append(leans)
         low = foot.left_mm + foot.slope * (left - foot.start_mm) + foot.height_mm
+        near, far = (mitres[at].longer_mm if at in mitres else 0.0 for at in (left, right))
         out.append(
             Part(
                 f"C{n}", "cap rail", "skin", timber(cap.id), run.label, length, cap.width_mm, "; ".join(told) or "square",
-                place=Place(run.leg, left, right, low, low + cap.thickness_mm, rise),
+                solid=lie(pose, (-half, half), left, right, low, low + cap.thickness_mm, rise, (near, far)),
             )
         )  # fmt: skip
     return out

@@ -6,6 +6,7 @@ import itertools
 
 from rowstake.core.drawing.scene import Board, Handle, Layer, Look, Scene, Shape
 from rowstake.core.parts import Part
+from rowstake.core.space.views import from_above
 from rowstake.core.trades.deck.document import DeckShape
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.shape import Point, edges, outline
@@ -41,7 +42,7 @@ def deck_plan_scene(planned: DeckPlan) -> Scene:
     for layer in LAYERS[1:]:
         board.layer = layer.key
         for part in planned.parts:
-            if part.sort.layer == layer.key and part.sort.look and part.lies:
+            if part.sort.layer == layer.key and part.sort.look and part.solid:
                 _part(board, part, part.sort.look)
         if layer.key == "footings":
             for f in planned.laid.footings:
@@ -94,12 +95,12 @@ def _flip(points: list[Point]) -> tuple[Point, ...]:
 
 
 def _part(board: Board, part: Part, look: Look) -> None:
-    if part.lies is None:
-        return
     of = part.of if look in ("concrete", "gravel") else part.label
-    board.add(Shape("poly", tuple(_y(q) for q in part.lies.points), look, of))
-    for hole in part.lies.holes:
-        board.add(Shape("poly", tuple(_y(q) for q in hole), "label", of))
+    if part.solid:
+        outer, *holes = from_above(part.solid)
+        board.add(Shape("poly", outer, look, of))
+        for hole in holes:
+            board.add(Shape("poly", hole, "label", of))
 
 
 def _dims(board: Board, planned: DeckPlan) -> None:

@@ -5,16 +5,18 @@ from __future__ import annotations
 import itertools
 from collections.abc import Callable
 
-from shapely import LineString, Polygon
-
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.space.views import cut, page
 from rowstake.core.trades.deck.frame import Group
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.stack import ground_at, joist_depth
 
-FAR_MM = 1e6
+OUTWARDS = page((0.0, -1.0, 0.0), (0.0, 0.0, 1.0))
+"""A cut square to the house, which stands at the left: seen from the deck's left end."""
+ALONG = page((1.0, 0.0, 0.0), (0.0, 0.0, 1.0))
+"""A cut along the house, seen towards it."""
 LOOKS: dict[str, Look] = {"concrete": "concrete", "gravel": "gravel"}
 
 
@@ -168,14 +170,11 @@ def _boards(board: Board, planned: DeckPlan, low: float, high: float, top: float
 
 def _fascia(board: Board, planned: DeckPlan, across: int, at: float) -> None:
     """The fascia where the cut, at `at` on plan axis `across`, goes through it."""
-    low, high = -FAR_MM, FAR_MM
-    cut = LineString([(at, low), (at, high)] if across == 0 else [(low, at), (high, at)])
+    view, depth = (OUTWARDS, -at) if across == 0 else (ALONG, at)
     for part in planned.laid.main.built.parts:
-        if part.kind == "fascia" and part.lies:
-            met = cut.intersection(Polygon(part.lies.points))
-            if not met.is_empty:
-                ends = met.bounds[1 - across], met.bounds[3 - across]
-                board.rect(ends[0], part.lies.bottom_mm, ends[1], part.lies.top_mm, "board", part.label)
+        if part.kind == "fascia" and part.solid:
+            for rings in cut(part.solid, view, depth):
+                board.add(Shape("poly", rings[0], "board", part.label))
 
 
 def _heights(board: Board, planned: DeckPlan, x: float, ground: Callable[[float], float], top: float) -> None:

@@ -61,6 +61,8 @@ class Dug:
     carries_kn: float | None = None
     post_below_mm: float = 0.0
     bears_m2: float = 0.0
+    square: bool = False
+    """Its layers are square seen from above, not round."""
     words: Callable[[Printer], str] = str
 
 

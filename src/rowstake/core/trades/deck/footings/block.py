@@ -18,7 +18,7 @@ def dig(under: Under) -> Dug:
     loose = side * side * max(0.0, thick - foot) / 1e9 * CATALOGUE.materials.fill.spoil_bulking
     items = ((under.sold.good("precast_block", facts.block_mm), 1),)
     return Dug(
-        side, max(0.0, thick - foot), (base,), loose, items, bears_m2=side * side / 1e6,
+        side, max(0.0, thick - foot), (base,), loose, items, bears_m2=side * side / 1e6, square=True,
         words=lambda p: f"base {p.length(side)} square, {p.length(thick)} thick",
     )  # fmt: skip
 

@@ -24,7 +24,9 @@ def dig(under: Under) -> Dug:
     layers = [pad]
     back = 0.0
     if tall > 1:
-        layers.append(FillLayer("concrete pier", "concrete", -depth + thick, under.top_mm, round_m3(pier, tall)))
+        layers.append(
+            FillLayer("concrete pier", "concrete", -depth + thick, under.top_mm, round_m3(pier, tall), across_mm=pier)
+        )
     below, beside = max(0.0, depth - thick), max(0.0, min(tall, depth - thick))
     back = round_m3(across, below) - round_m3(pier, beside)
     if back > 1e-6:

@@ -98,8 +98,9 @@ def _pieces(plan: DeckPlan, out: dict[str, Thing]) -> None:
             lines.append(Line("span", f"{p.length(reach.span_mm)}, {reach.used * 100:.0f} % of allowed", "joist_span"))
         if part.of != part.sort.name:
             lines.append(Line("belongs to", part.of))
-        if part.lies:
-            x, y = plan.laid.main.told_at((min(q[0] for q in part.lies.points), min(q[1] for q in part.lies.points)))
+        if part.solid:
+            (x, _, _), (_, y, _) = part.solid.box
+            x, y = plan.laid.main.told_at((x, -y))
             lines.append(Line("near corner", f"{p.length(x)} along, {p.length(y)} out"))
         out[part.label] = Thing(
             f"{part.sort.name.capitalize()} {part.label}", STAKE.get(part.step, "frame"), tuple(lines)

@@ -7,7 +7,9 @@ from itertools import pairwise
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing.scene import Board, LegFrame, Look, Scene, Shape
 from rowstake.core.parts import Part
+from rowstake.core.space import Pose
 from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.trades.fence.on_leg import on_leg
 
 BETWEEN_LEGS_MM = 1400.0
 MANY_BOARDS = 2500
@@ -35,12 +37,12 @@ def elevation_scene(planned: FencePlan) -> Scene:
     grouped: dict[str, list[Part]] = {look: [] for look in layers}
     for part in planned.parts:
         shown = part.sort.look
-        if shown and part.place and not (thin and part.kind == "board"):
+        if shown and part.solid and not (thin and part.kind == "board"):
             grouped[shown].append(part)
     for look in layers:
         for part in grouped[look]:
             behind = in_front and look in ("rail", "frame", "brace")
-            _part(board, part, offsets, look, hidden=behind)
+            _part(board, part, planned.laid.layout.poses, offsets, look, hidden=behind)
         if thin and look == "board":
             _strips(board, planned, offsets)
     _again(board, planned, offsets)
@@ -58,19 +60,19 @@ def elevation_scene(planned: FencePlan) -> Scene:
     return board.scene("elevation", f"Elevation, seen from {side}; {word}", 150.0, legs=frames)
 
 
-def _part(board: Board, part: Part, offsets: list[float], look: Look, hidden: bool) -> None:
-    place = part.place
-    if place is None:
+def _part(board: Board, part: Part, poses: tuple[Pose, ...], offsets: list[float], look: Look, hidden: bool) -> None:
+    if part.solid is None:
         return
+    place = on_leg(part, poses)
     x0, x1 = offsets[place.leg] + place.left_mm, offsets[place.leg] + place.right_mm
-    low, high, rise, foot = place.bottom_mm, place.top_mm, place.rise_mm, place.bottom_rise_mm
+    low, high, rise, foot = place.bottom_mm, place.top_mm, place.rise_mm, place.foot_rise_mm
     of = part.of if look in ("concrete", "gravel", "hole") else part.label
     if look == "brace":
-        start, end = (x1, x0) if "leaning" in part.kind else (x0, x1)
-        board.line((start, low), (end, high), look, of, hidden)
+        corners = tuple((offsets[place.leg] + s, z) for s, z in part.solid.profile)
+        board.add(Shape("poly", corners, look, of, hidden=hidden))
     elif look == "concrete":
-        edge = high - CATALOGUE.materials.posts.dome_mm if part.domed else high
-        dome = ((x0, low), (x1, low), (x1, edge), ((x0 + x1) / 2, high), (x0, edge))
+        crown = high + CATALOGUE.materials.posts.dome_mm if part.domed else high
+        dome = ((x0, low), (x1, low), (x1, high), ((x0 + x1) / 2, crown), (x0, high))
         board.add(Shape("poly", dome, look, of, hidden=True))
     else:
         corners = ((x0, low), (x1, low + foot), (x1, high + rise), (x0, high))

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.drawing.scene import Board, Look, Point, Scene, Shape
 from rowstake.core.parts import Part
 from rowstake.core.trades.fence.gates import Built
 from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.trades.fence.on_leg import on_leg
 
 ORDER: tuple[Look, ...] = ("board", "rail", "frame", "brace")
 
@@ -15,8 +16,9 @@ def leaf_scene(planned: FencePlan, built: Built) -> Scene:
     board, p, frame = Board(), planned.brief.printer, planned.brief.fence.gate_frame
     opening = next(o for o in planned.laid.layout.openings if o.gate.id == built.gate.id)
     name = f"{built.gate.id}a" if built.gate.leaves == 2 else built.gate.id
-    own = [q for q in built.parts if q.place and q.label.startswith((f"{name}-", f"{name} bar")) and q.sort.look]
-    low = min(q.place.bottom_mm for q in own if q.place)
+    poses = planned.laid.layout.poses
+    own = [q for q in built.parts if q.solid and q.label.startswith((f"{name}-", f"{name} bar")) and q.sort.look]
+    low = min(on_leg(q, poses).bottom_mm for q in own)
     zero = opening.left_mm
     for post, near in ((opening.left, True), (opening.right, False)):
         x = -post.face_mm if near else opening.right_mm - zero
@@ -32,7 +34,7 @@ def leaf_scene(planned: FencePlan, built: Built) -> Scene:
     for look in ORDER:
         for part in own:
             if part.sort.look == look:
-                _draw(board, part, zero, low, look)
+                _draw(board, part, (zero, low), look)
     width, height = built.leaf.leaf_width_mm, built.leaf_height_mm
     hinged = built.gate.leaves == 2 or built.gate.hinge == "start"
     left = frame.hinge_gap_mm if hinged else frame.latch_gap_mm
@@ -53,16 +55,10 @@ def leaf_scene(planned: FencePlan, built: Built) -> Scene:
     return board.scene(f"leaf_{built.gate.id}", f"Gate {built.gate.id} from its frame side{leaves}{joint}", 160.0)
 
 
-def _draw(board: Board, part: Part, zero: float, low: float, look: Look) -> None:
-    if part.place is None:
-        return
-    x0, x1 = part.place.left_mm - zero, part.place.right_mm - zero
-    y0, y1 = part.place.bottom_mm - low, part.place.top_mm - low
-    if look == "brace":
-        a, b = (x1, x0) if "leaning" in part.kind else (x0, x1)
-        board.line((a, y0), (b, y1), look, part.label)
-    else:
-        board.add(Shape("poly", ((x0, y0), (x1, y0), (x1, y1), (x0, y1)), look, part.label, hidden=look == "board"))
+def _draw(board: Board, part: Part, zero: Point, look: Look) -> None:
+    if part.solid:
+        corners = tuple((s - zero[0], z - zero[1]) for s, z in part.solid.profile)
+        board.add(Shape("poly", corners, look, part.label, hidden=look == "board"))
 
 
 def _hinges(board: Board, built: Built, x: float, height: float) -> None:

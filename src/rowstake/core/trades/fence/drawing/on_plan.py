@@ -9,7 +9,7 @@ from rowstake.core.drawing.scene import Board, Handle, LegFrame, Point, Scene, S
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.layout import Opening
 from rowstake.core.trades.fence.line import LegLine, inner_angle_deg
-from rowstake.core.trades.fence.rails import board_planes_mm
+from rowstake.core.trades.fence.planes import board_planes_mm
 
 SWING_STEPS = 12
 MANY_BAYS = 40

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section, Species
@@ -12,15 +12,19 @@ from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
 from rowstake.core.goods import Good, timber
 from rowstake.core.measure import Printer
-from rowstake.core.parts import Part, Place
+from rowstake.core.parts import Hold, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.gate_leaf import GateLeaf, Leaf
 from rowstake.core.reckoners.gate_leaf import run as gate_leaf
 from rowstake.core.reckoners.picket_gaps import PicketGaps
 from rowstake.core.reckoners.picket_gaps import run as picket_gaps
+from rowstake.core.space import Flat, Pose, Solid
 from rowstake.core.trades.fence.document import Gate, GateFrame
 from rowstake.core.trades.fence.gates.rehearsal import Ground, Swing, rehearse
+from rowstake.core.trades.fence.on_leg import Depth, stand
 
+Covering = Callable[[Sequence[tuple[float, float]]], Callable[[int, float, float], tuple[Pose, Depth]]]
+"""For boards by (left, width): how each of them stands, from its number, left edge and width."""
 Boards = Callable[[float, float], tuple[tuple[float, float], ...]]
 """The fence's pattern from a station over a width: (left, width) of each board, from that station."""
 
@@ -34,7 +38,11 @@ class LeafBrief:
     """What a gate needs to know of its fence. Lengths in mm; `left_mm` is the near edge of the opening."""
 
     gate: Gate
-    leg: int
+    pose: Pose
+    back_mm: float
+    """How far off the middle of the line the back of the boards is: its frame lies behind them."""
+    covering: Covering
+    board_hold: Callable[[str], Hold | None]
     left_mm: float
     opening_mm: float
     height_mm: float
@@ -54,6 +62,11 @@ class LeafBrief:
     faces: int = 1
     """Faces of the leaf that carry boards: two for sheets on both."""
     ground: Ground = _level
+
+    @property
+    def framed(self) -> Depth:
+        """Where its frame lies."""
+        return self.back_mm - self.frame.thickness_mm, self.back_mm
 
 
 @dataclass(frozen=True, slots=True)
@@ -140,25 +153,33 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
         else "square"
     )
 
-    def stick(code: str, kind: str, length: float, place: Place, ends: str = "square") -> Part:
-        return Part(f"{name}-{code}", kind, "gates", timber(b.frame.id), of, length, face, ends, place=place)
+    start = _hinged_at_start(b, number)
+
+    def stick(code: str, kind: str, length: float, solid: Solid, ends: str = "square") -> Part:
+        return Part(f"{name}-{code}", kind, "gates", timber(b.frame.id), of, length, face, ends, solid=solid)
+
+    def stile(code: str, at: float) -> Part:
+        return stick(code, "stile", b.height_mm, stand(b.pose, b.framed, at, at + face, low, high), lap)
 
     def rail(code: str, bottom: float) -> Part:
         a, z = (left, right) if lap != "square" else (left + face, right - face)
-        return stick(code, "gate rail", z - a, Place(b.leg, a, z, bottom, bottom + face), lap)
+        return stick(code, "gate rail", z - a, stand(b.pose, b.framed, a, z, bottom, bottom + face), lap)
 
     inner = leaf.leaf_width_mm - 2 * face
     under = low + panel.boards_mm if panel.bars else high
     length, angle = brace(inner, under - low - 2 * face)
     ends = f"two cuts each end, {angle:.1f}° and {90 - angle:.1f}°, to a point"
-    lean = "brace" if _hinged_at_start(b, number) else "brace leaning left"
+    lean = "brace" if start else "brace leaning left"
+    braced = Solid(
+        b.pose, braced_corners((left + face, low + face), (right - face, under - face), face, start), *b.framed
+    )
     out = [
-        stick("S1", "stile", b.height_mm, Place(b.leg, left, left + face, low, high), lap),
-        stick("S2", "stile", b.height_mm, Place(b.leg, right - face, right, low, high), lap),
+        stile("S1", left),
+        stile("S2", right - face),
         rail("T", high - face),
         *([rail("M", under - face)] if panel.bars else []),
         rail("B", low),
-        stick("X", lean, length, Place(b.leg, left + face, right - face, low + face, under - face), ends),
+        stick("X", lean, length, braced, ends),
     ]
     covering, screws = _covering(b, leaf, left, name, boards, panel)
     joints = 4 + 2 * bool(panel.bars)
@@ -178,19 +199,19 @@ def _covering(
 ) -> tuple[list[Part], int]:
     """The boards of one leaf, on each face, and the screws that hold them."""
     low, top = b.bottom_mm, b.height_mm if not panel.bars else panel.boards_mm
+    thick, (behind, back) = b.board.thickness_mm, b.framed
     out: list[Part] = []
     screws = 0
-    for side in range(b.faces):
-        for at, width in boards:
+    where = b.covering([(left + at, width) for at, width in boards])
+    for side, depth in enumerate(((back, back + thick), (behind - thick, behind))[: b.faces]):
+        for n, (at, width) in enumerate(boards):
             if b.along and at + width > top + 0.05:
                 continue
             ends = "ripped" if width < b.board.width_mm - 0.05 else "square"
             length = leaf.leaf_width_mm if b.along else top
-            place = (
-                Place(b.leg, left, left + leaf.leaf_width_mm, low + at, low + at + width)
-                if b.along
-                else Place(b.leg, left + at, left + at + width, low, low + top)
-            )
+            across, up = ((0.0, leaf.leaf_width_mm), (at, at + width)) if b.along else ((at, at + width), (0.0, top))
+            on = (b.pose, depth) if b.along or b.faces > 1 else where(n, left + at, width)
+            solid = stand(*on, left + across[0], left + across[1], low + up[0], low + up[1])
             label = f"{name}-{len(out) + 1}" + " back" * side
             out.append(
                 Part(
@@ -202,7 +223,8 @@ def _covering(
                     length,
                     width,
                     ends,
-                    place=place,
+                    solid=solid,
+                    hold=b.board_hold(name),
                 )
             )
             screws += _board_screws(b, length, width, bool(panel.bars))
@@ -214,11 +236,14 @@ def _bars(b: LeafBrief, inside: float, under: float, name: str, panel: Panels) -
     if not panel.bars:
         return []
     of, foot = f"gate {b.gate.id}", under + b.bars.connector_mm
-    good = b.sold.good("bar", b.bars.bar_mm, panel.bar_cut_mm)
+    good, middle, half = b.sold.good("bar", b.bars.bar_mm, panel.bar_cut_mm), sum(b.framed) / 2, b.bars.bar_mm / 2
+    hold = Hold(f"{name} connectors", b.bars.connector_mm)
     out = [
         Part(
             f"{name} bar {n}", "bar", "gates", good, of, unit="each",
-            place=Place(b.leg, inside + at, inside + at + b.bars.bar_mm, foot, foot + panel.bar_cut_mm),
+            solid=stand(b.pose, (middle - half, middle + half), inside + at, inside + at + b.bars.bar_mm, foot,
+                        foot + panel.bar_cut_mm),
+            hold=hold,
         )
         for n, at in enumerate(panel.bars, 1)
     ]  # fmt: skip
@@ -244,6 +269,16 @@ def brace(inner_width_mm: float, inner_height_mm: float) -> tuple[float, float]:
         return 0.0, 0.0
     angle = math.degrees(math.atan2(inner_height_mm, inner_width_mm))
     return math.hypot(inner_width_mm, inner_height_mm), angle
+
+
+def braced_corners(low: Flat, high: Flat, wide: float, rises: bool) -> tuple[Flat, ...]:
+    """The outline of a brace of a width from corner to corner of a rectangle, pointed into both: the strip about its
+    diagonal, up to the right where it `rises`. A diagonal at an angle α cuts off w / (2 sin α) along and w / (2 cos α) up."""
+    (x0, y0), (x1, y1) = low, high
+    angle = math.atan2(y1 - y0, x1 - x0)
+    along, up = min(wide / 2 / math.sin(angle), x1 - x0), min(wide / 2 / math.cos(angle), y1 - y0)
+    points = ((x0, y0), (x0 + along, y0), (x1, y1 - up), (x1, y1), (x1 - along, y1), (x0, y0 + up))
+    return points if rises else tuple((x0 + x1 - x, y) for x, y in points)
 
 
 def _hardware(b: LeafBrief, hinge: Good, per_leaf: int) -> list[Part]:
@@ -292,7 +327,9 @@ def build(b: LeafBrief) -> Built:
     under = panel.boards_mm if panel.bars else b.height_mm
     length, angle = brace(leaf.leaf_width_mm - 2 * b.frame.width_mm, under - 2 * b.frame.width_mm)
     named = b.sold.good(hinge.good, hinge.size_mm)
-    parts.extend(_hardware(b, named, per_leaf))
+    hung = {f"{name}-{'S1' if _hinged_at_start(b, i) else 'S2'}" for i, name in enumerate(names)}
+    hold = Hold(f"{b.gate.id} {named.words}", b.hinge_gap_mm)
+    parts = [replace(p, hold=hold) if p.label in hung else p for p in parts] + _hardware(b, named, per_leaf)
     swings = rehearse(
         b.gate,
         b.left_mm,

@@ -14,8 +14,10 @@ def without_effect(brief: Brief) -> list[str]:
         out += ["fence.skin.start"]
     if brief.between:
         out += ["fence.trims.end_covers"]
-    if brief.along or style.framed or style.on_centres:
+    if brief.along or style.framed or style.on_centres or style.faces > 1:
         out += ["fence.rails.fixing"]
+    if style.faces > 1 and brief.fence.skin.fit == "even":
+        out += ["fence.skin.start"]
     if style.joint == "gap":
         out += ["fence.skin.lap_mm"]
     else:

@@ -10,6 +10,7 @@ from rowstake.core.trades.fence.holes import GIVES, BayGust
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.layout import Bay, Post
 from rowstake.core.trades.fence.levels import step_mm
+from rowstake.core.trades.fence.on_leg import on_leg
 from rowstake.core.trades.fence.skin import style_of
 from rowstake.core.views.base import Line, Thing
 
@@ -186,18 +187,16 @@ def _gate(plan: FencePlan, built: Built, gust: BayGust) -> Thing:
 def _pieces(plan: FencePlan, out: dict[str, Thing]) -> None:
     p = plan.brief.printer
     for part in plan.parts:
-        if part.unit != "piece" or part.label in out or part.place is None:
+        if part.unit != "piece" or part.label in out or part.solid is None:
             continue
-        section = CATALOGUE.sections[part.material]
+        section, at = CATALOGUE.sections[part.material], on_leg(part, plan.laid.layout.poses)
         ripped = part.width_mm < section.width_mm - 0.05
         lines = [
             Line("cut", p.length(part.length_mm)),
             Line("section", f"{section.name}{f', ripped to {p.fine(part.width_mm)}' if ripped else ''}"),
-            Line("left edge at", f"{p.length(part.place.left_mm)} on leg {part.place.leg + 1}"),
+            Line("left edge at", f"{p.length(at.left_mm)} on leg {at.leg + 1}"),
             Line("belongs to", part.of),
         ]
         if part.ends not in ("square", "ripped"):
             lines.append(Line("ends", part.ends))
-        out[part.label] = Thing(
-            f"{part.sort.name.capitalize()} {part.label}", part.step, tuple(lines), leg=part.place.leg
-        )
+        out[part.label] = Thing(f"{part.sort.name.capitalize()} {part.label}", part.step, tuple(lines), leg=at.leg)

@@ -1,0 +1,105 @@
+"""Does it go together, and is all of it held: proofs from the solids of a plan's parts, made when they are asked for."""
+
+from __future__ import annotations
+
+from collections import defaultdict, deque
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from rowstake.core.parts import Part
+from rowstake.core.space.meet import Body, Meeting, bodies, box_meetings, is_box, meeting, near_pairs
+
+APART_MM = 1.0
+"""Pieces may share no more than this."""
+TOUCH_MM = 1.5
+"""Pieces that are no further apart lie against each other."""
+LEAST_SPREAD_MM = 3.0
+"""What only meets at a corner of less does not hold."""
+FARTHEST_MM = 60.0
+"""No hardware reaches further from piece to piece."""
+
+
+@dataclass(frozen=True, slots=True)
+class Clash:
+    """Two pieces in one place, and how deep."""
+
+    one: str
+    other: str
+    deep_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Proof:
+    """What does not go together, and the pieces that nothing holds."""
+
+    clashes: tuple[Clash, ...]
+    loose: tuple[str, ...]
+
+    @property
+    def sound(self) -> bool:
+        return not self.clashes and not self.loose
+
+
+def prove(parts: Iterable[Part]) -> Proof:
+    """Raises nothing: parts without a solid are only counted."""
+    every = list(parts)
+    solid = [p for p in every if p.solid is not None]
+    met = _meetings(solid)
+    clashes = [
+        Clash(solid[i].label, solid[j].label, m.shared_mm)
+        for (i, j), m in met.items()
+        if m.shared_mm > APART_MM and m.spread_mm > APART_MM
+    ]
+    return Proof(tuple(sorted(clashes, key=lambda c: -c.deep_mm)), tuple(_loose(every, solid, met)))
+
+
+def _meetings(parts: Sequence[Part]) -> dict[tuple[int, int], Meeting]:
+    """Of all pairs that are near each other, the two pieces of their bodies that lie deepest in each other."""
+    made: dict[int, list[Body]] = {}
+
+    def of(n: int) -> list[Body]:
+        if n not in made:
+            made[n] = bodies(parts[n].solid)  # type: ignore[arg-type]
+        return made[n]
+
+    if not parts:
+        return {}
+    solids = [p.solid for p in parts if p.solid]
+    boxes = np.array([[*low, *high] for low, high in (s.box for s in solids)])
+    reach = max([TOUCH_MM, *(p.hold.over_mm + TOUCH_MM for p in parts if p.hold)])
+    pairs = near_pairs(solids, boxes, min(reach, FARTHEST_MM))
+    square = [is_box(s) for s in solids]
+    plain = [pair for pair in pairs if square[pair[0]] and square[pair[1]]]
+    out = dict(zip(plain, box_meetings(boxes, plain), strict=True))
+    for i, j in pairs:
+        if (i, j) not in out:
+            out[i, j] = max((meeting(a, b) for a in of(i) for b in of(j)), key=lambda m: min(m.shared_mm, m.spread_mm))
+    return out
+
+
+def _loose(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, int], Meeting]) -> list[str]:
+    """The pieces that no way of contacts and hardware joins to the ground or the house. Pieces of one kind do not hold each
+    other up: a board beside a board is held by neither."""
+    bought = {p.label for p in every if p.amount > 0}
+    joined: dict[int, list[int]] = defaultdict(list)
+    for (i, j), m in met.items():
+        one, other = parts[i], parts[j]
+        if one.kind == other.kind and one.unit == "piece":
+            continue
+        reach = max((p.hold.over_mm for p in (one, other) if p.hold and p.hold.by in bought), default=None)
+        least = LEAST_SPREAD_MM if reach is None else -TOUCH_MM
+        if m.shared_mm >= -(reach or 0.0) - TOUCH_MM and m.spread_mm >= least:
+            joined[i].append(j)
+            joined[j].append(i)
+    roots = [
+        i for i, p in enumerate(parts) if p.unit == "m³" or (p.hold and p.hold.to != "piece" and p.hold.by in bought)
+    ]
+    seen, queue = set(roots), deque(roots)
+    while queue:
+        for n in joined[queue.popleft()]:
+            if n not in seen:
+                seen.add(n)
+                queue.append(n)
+    return [p.label for i, p in enumerate(parts) if i not in seen]

@@ -1,0 +1,133 @@
+"""How two solids lie to each other: apart, against each other, or in one place; by the axes that could part them.
+
+Two convex bodies are apart just where some axis parts them: a normal of a face of either, or a cross product of two edges.
+Along an axis n the bodies share min(max₁, max₂) − max(min₁, min₂) of n·p; the least of that over all axes is how far one
+must be moved to come clear (below zero: about how far they are apart).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+import shapely
+from shapely.geometry import MultiPoint, Polygon
+
+from rowstake.core.space.solid import Flat, Solid
+
+PARALLEL = 0.95
+"""Directions nearer to each other than this are one: boards that lean on one another lie against a rail all the same."""
+
+
+@dataclass(frozen=True, slots=True)
+class Body:
+    """A convex piece of a solid: its corners, the normals of its faces, and the directions of its edges."""
+
+    points: Any
+    normals: Any
+    edges: Any
+
+    @property
+    def low(self) -> Any:
+        return self.points.min(axis=0)
+
+    @property
+    def high(self) -> Any:
+        return self.points.max(axis=0)
+
+
+@dataclass(frozen=True, slots=True)
+class Meeting:
+    """`shared_mm` is how deep two bodies lie in each other (below zero: their gap), along `axis`; `spread_mm` the least that
+    they share across it, so that what only passes at a corner is told from what lies against it."""
+
+    shared_mm: float
+    spread_mm: float
+    axis: tuple[float, float, float]
+
+
+def _convex(ring: tuple[Flat, ...]) -> bool:
+    turns = []
+    for (x0, y0), (x1, y1), (x2, y2) in zip(ring, ring[1:] + ring[:1], ring[2:] + ring[:2], strict=True):
+        turns.append((x1 - x0) * (y2 - y1) - (y1 - y0) * (x2 - x1))
+    return min(turns) > -1e-6 or max(turns) < 1e-6
+
+
+def bodies(solid: Solid) -> list[Body]:
+    """A solid in convex pieces: itself, or prisms of triangles where its outline turns in or has holes."""
+    if not solid.holes and _convex(solid.profile):
+        return [_body(solid, solid.profile)]
+    flat = Polygon(solid.profile, solid.holes)
+    parts = shapely.get_parts(shapely.constrained_delaunay_triangles(flat))
+    return [_body(solid, tuple((float(x), float(y)) for x, y in t.exterior.coords[:-1])) for t in parts]
+
+
+def _body(solid: Solid, ring: tuple[Flat, ...]) -> Body:
+    pose = solid.pose
+    near = np.array([pose.point(a, b, solid.near_mm) for a, b in ring])
+    push = np.array(pose.c) * (solid.far_mm - solid.near_mm)
+    edges = np.diff(np.vstack([near, near[:1]]), axis=0)
+    edges = edges[np.linalg.norm(edges, axis=1) > 1e-6]
+    ends = np.cross(pose.a, pose.b)
+    normals = np.vstack([np.cross(edges, push), ends])
+    return Body(np.vstack([near, near + push]), _distinct(normals), _distinct(np.vstack([edges, push])))
+
+
+def _distinct(vectors: Any) -> Any:
+    """Unit vectors, each direction once whichever way it points."""
+    out: list[Any] = []
+    for vector in vectors / np.linalg.norm(vectors, axis=1)[:, None]:
+        if all(abs(float(vector @ other)) < 1 - 1e-9 for other in out):
+            out.append(vector)
+    return np.array(out)
+
+
+def meeting(one: Body, other: Body) -> Meeting:
+    crossed = np.cross(one.edges[:, None, :], other.edges[None, :, :]).reshape(-1, 3)
+    sizes = np.linalg.norm(crossed, axis=1)
+    axes = np.vstack([one.normals, other.normals, crossed[sizes > 1e-6] / sizes[sizes > 1e-6][:, None]])
+    here, there = one.points @ axes.T, other.points @ axes.T
+    shared = np.minimum(here.max(axis=0), there.max(axis=0)) - np.maximum(here.min(axis=0), there.min(axis=0))
+    least = int(shared.argmin())
+    across = np.abs(axes @ axes[least]) < PARALLEL
+    spread = float(shared[across].min()) if across.any() else float("inf")
+    return Meeting(float(shared[least]), spread, tuple(float(x) for x in axes[least]))  # type: ignore[arg-type]
+
+
+AXES = ((1.0, 0.0, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0))
+
+
+def is_box(solid: Solid) -> bool:
+    """Whether a solid is the box around it."""
+    low, high = solid.box
+    return abs((high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2]) - solid.volume_m3 * 1e9) < 1.0
+
+
+def box_meetings(boxes: Any, pairs: list[tuple[int, int]]) -> list[Meeting]:
+    """How pairs of boxes lie to each other, all at once."""
+    if not pairs:
+        return []
+    first, second = np.array(pairs).T
+    shared = np.minimum(boxes[first, 3:], boxes[second, 3:]) - np.maximum(boxes[first, :3], boxes[second, :3])
+    order = np.sort(shared, axis=1)
+    return [
+        Meeting(float(s[0]), float(s[1]), AXES[k]) for s, k in zip(order, shared.argmin(axis=1).tolist(), strict=True)
+    ]
+
+
+def near_pairs(solids: Sequence[Solid], boxes: Any, reach_mm: float) -> list[tuple[int, int]]:
+    """Pairs of solids no further apart than that on the plan and in height, each once; by their outlines from above (those
+    that lean by all that lies under them) and their boxes: rows of least x, y, z and greatest x, y, z."""
+    over = np.array([_footprint(s) for s in solids], dtype=object)
+    first, second = shapely.STRtree(over).query(over, predicate="dwithin", distance=reach_mm)
+    kept = (first < second) & (boxes[first, 2] <= boxes[second, 5] + reach_mm)
+    kept &= boxes[second, 2] <= boxes[first, 5] + reach_mm
+    return list(zip(first[kept].tolist(), second[kept].tolist(), strict=True))
+
+
+def _footprint(solid: Solid) -> Any:
+    if solid.pose.c[0] == solid.pose.c[1] == 0.0:
+        return Polygon([p[:2] for p in solid.ring(solid.near_mm)])
+    return MultiPoint([p[:2] for p in solid.corners]).convex_hull

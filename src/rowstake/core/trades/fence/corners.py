@@ -1,0 +1,114 @@
+"""What stands in the way at a corner: its posts, turned with the leg before it, and what runs on past it from there.
+
+An outline on the plan is told in the measures of the leg that has to keep clear of it: station, and how far off its line.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from shapely import affinity
+from shapely.geometry import Polygon, box
+
+from rowstake.core.space import Pose
+from rowstake.core.space.solid import dot
+from rowstake.core.trades.fence.layout import Layout, Post
+from rowstake.core.trades.fence.on_leg import Depth
+from rowstake.core.trades.fence.planes import board_planes_mm
+from rowstake.core.trades.fence.resolve import Brief
+
+LONG_MM = 3000.0
+SLIVER_MM2 = 20.0
+LEAST_TURN = 0.2
+"""Sine of the least turn at which a double is shifted: under it the next leg runs on nearly straight."""
+
+
+def doubled(brief: Brief, gate: bool) -> bool:
+    """Whether a second post stands against each on the side away from the boards."""
+    return brief.fence.posts.doubled == "all" or (gate and brief.fence.posts.doubled == "gates")
+
+
+def post_depths(brief: Brief, gate: bool) -> list[Depth]:
+    """From where to where off the line a post stands, and its double behind it: in the middle of the line, but a gate post
+    that is deeper than the others flush with their faces."""
+    deep = (brief.gate_post if gate else brief.post).width_mm
+    front = brief.post.width_mm / 2
+    return [(front - deep * (n + 1), front - deep * n) for n in range(1 + doubled(brief, gate))]
+
+
+def _seen_from(shape: Polygon, own: Pose, leg: Pose) -> Polygon:
+    """An outline in the measures of one leg in those of another."""
+    moved = (own.at[0] - leg.at[0], own.at[1] - leg.at[1], 0.0)
+    turned = [dot(own.a, leg.a), dot(own.c, leg.a), dot(own.a, leg.c), dot(own.c, leg.c)]
+    return affinity.affine_transform(shape, [*turned, dot(moved, leg.a), dot(moved, leg.c)])
+
+
+def rooms(brief: Brief, layout: Layout, post: Post) -> list[tuple[Depth, Depth]]:
+    """(From station to station, from where to where off the line) of a post and its double, on the post's first leg. At a
+    corner the double stands back as far as it would reach past the faces of the posts of the next leg."""
+    (own, at), half = post.stations[0], post.face_mm / 2
+    out = [((at - half, at + half), depth) for depth in post_depths(brief, post.gate)]
+    if len(out) > 1 and post.kind == "corner":
+        (left, right), (back, front) = out[1]
+        here, after = layout.poses[own], layout.poses[own + 1]
+        past = _seen_from(box(left, back, right, front), here, after).bounds[3] - brief.post.width_mm / 2
+        sideways = dot(here.a, after.c)
+        if past > 0 and abs(sideways) > LEAST_TURN:
+            out[1] = ((left - past / sideways, right - past / sideways), (back, front))
+    return out
+
+
+def bevelled(brief: Brief, layout: Layout, post: Post) -> Polygon | None:
+    """The outline of a corner post cut back to the faces of the posts of the next leg, where it would reach past them under
+    boards that run round the outside of the corner; None where it does not."""
+    if post.kind != "corner" or not brief.style.mitred:
+        return None
+    (own, _), (after, _) = post.stations
+    if (layout.legs[after].turn_deg > 0) == (brief.fence.skin.side == "left"):
+        return None
+    ((left, right), (back, front)) = rooms(brief, layout, post)[0]
+    here, there = layout.poses[own], layout.poses[after]
+    whole, face = box(left, back, right, front), brief.post.width_mm / 2
+    kept = _seen_from(whole, here, there).intersection(box(-LONG_MM, -LONG_MM, LONG_MM, face))
+    if not isinstance(kept, Polygon) or whole.area - kept.area <= SLIVER_MM2:
+        return None
+    return _seen_from(kept, there, here)
+
+
+def posts_from(brief: Brief, layout: Layout, post: Post, leg: int) -> list[Polygon]:
+    """A post and its double as they stand to a leg."""
+    own = layout.poses[post.stations[0][0]]
+    return [
+        _seen_from(box(a, back, z, front), own, layout.poses[leg])
+        for (a, z), (back, front) in rooms(brief, layout, post)
+    ]
+
+
+def strip_from(layout: Layout, on: int, ends: Depth, depth: Depth, leg: int) -> Polygon:
+    """What lies along another leg between two stations, as it stands to a leg."""
+    return _seen_from(box(ends[0], depth[0], ends[1], depth[1]), layout.poses[on], layout.poses[leg])
+
+
+def clear_from(shapes: Iterable[Polygon], depth: Depth, at: float, way: int) -> float:
+    """The station nearest to `at`, going on along the leg (1) or back (-1), from which what lies at a depth off the line is
+    clear of shapes about a corner."""
+    for shape in shapes:
+        met = shape.intersection(box(at - LONG_MM, depth[0], at + LONG_MM, depth[1]))
+        if met.area > SLIVER_MM2:
+            at = max(at, met.bounds[2]) if way > 0 else min(at, met.bounds[0])
+    return at
+
+
+def past_corner(brief: Brief, layout: Layout, post: Post, leg: int, depth: Depth, at: float) -> float:
+    """From where on a leg something is clear of the corner that the leg starts at: of its posts, and with sheets of the leg
+    before in its whole thickness, which its last batten ends."""
+    if post.kind != "corner":
+        return at
+    at = clear_from(posts_from(brief, layout, post, leg), depth, at, 1)
+    if not brief.style.on_centres or post.stations[1][0] != leg:
+        return at
+    end = post.on(leg - 1) + brief.batten.width_mm / 2
+    out = board_planes_mm(brief)[1] + brief.batten.thickness_mm
+    behind = out if brief.faces > 1 else brief.post.width_mm / 2
+    before = strip_from(layout, leg - 1, (end - LONG_MM, end), (-behind, out), leg)
+    return clear_from([before], depth, at, 1)

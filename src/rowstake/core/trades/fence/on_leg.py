@@ -1,0 +1,146 @@
+"""Where a part of a fence stands on its leg: solids made from stations and levels, and read back as them.
+
+A leg's measures are a, the station; b, the level; c, off the middle of the line towards the side of the boards.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from shapely import get_parts
+from shapely.geometry import Polygon, box
+from shapely.ops import unary_union
+
+from rowstake.core.parts import Part
+from rowstake.core.space import Pose, Solid
+from rowstake.core.space.outlines import disc
+from rowstake.core.space.solid import dot, minus
+from rowstake.core.trades.fence.line import LegLine
+
+Depth = tuple[float, float]
+"""From where to where off the middle of the line."""
+
+
+def pose_of(leg: LegLine, side: str) -> Pose:
+    c, s = math.cos(leg.heading), math.sin(leg.heading)
+    way = 1.0 if side == "left" else -1.0
+    return Pose((*leg.start, 0.0), (c, s, 0.0), (0.0, 0.0, 1.0), (-s * way, c * way, 0.0), leg.index)
+
+
+def stand(
+    pose: Pose,
+    depth: Depth,
+    left: float,
+    right: float,
+    low: float,
+    high: float,
+    rise: float = 0.0,
+    foot_rise: float | None = None,
+) -> Solid:
+    """What is seen from the side as a board is: `low` and `high` at its left end, its right end `rise` higher, its foot
+    there by its own rise where that differs."""
+    foot = rise if foot_rise is None else foot_rise
+    profile = ((left, low), (right, low + foot), (right, high + rise), (left, high))
+    return Solid(pose, profile, depth[0], depth[1])  # fmt: skip
+
+
+def lie(
+    pose: Pose,
+    depth: Depth,
+    left: float,
+    right: float,
+    low: float,
+    high: float,
+    rise: float = 0.0,
+    points: tuple[float, float] = (0.0, 0.0),
+) -> Solid:
+    """The same by its outline from above, so that its ends may be mitred: by `points` its front reaches further than its back
+    at the left and at the right end (below zero, its back reaches further); left and right are the long points."""
+    run = right - left
+    up = rise / run if run else 0.0
+    flat = replace(pose, a=(pose.a[0], pose.a[1], up), b=pose.c, c=(0.0, 0.0, 1.0))
+    (back, front), (near, far) = depth, points
+    profile = (
+        (left + max(0.0, near), back), (right - max(0.0, far), back), (right - max(0.0, -far), front),
+        (left + max(0.0, -near), front),
+    )  # fmt: skip
+    return Solid(flat, profile, low - up * left, high - up * left)
+
+
+Room = tuple[Depth, Depth]
+"""What a post takes up: from station to station, and from where to where off the line."""
+
+
+def pour(
+    pose: Pose, across_mm: float, low: float, high: float, drawn_out_mm: float, posts: Sequence[Room], filled: bool
+) -> Solid:
+    """A layer of a hole round the posts that stand in it, drawn out for a second one; all of the hole where it is `filled`."""
+    flat = replace(pose, b=pose.c, c=pose.b)
+    (a, z), (_, front), back = *posts[0], posts[-1][1][0]
+    ring = disc(((a + z) / 2, (back + front) / 2), across_mm, drawn_out_mm)
+    taken = unary_union([box(left, near, right, far) for (left, right), (near, far) in posts])
+    holes = [tuple((float(x), float(y)) for x, y in p.exterior.coords[:-1]) for p in get_parts([taken])]
+    return Solid(flat, ring, low, high, () if filled else tuple(holes))
+
+
+def upright_by(pose: Pose, shape: Polygon, low: float, high: float) -> Solid:
+    """What stands on an outline in stations and depths, from a level to a level."""
+    ring = tuple((float(x), float(y)) for x, y in shape.exterior.coords[:-1])
+    return Solid(replace(pose, b=pose.c, c=pose.b), ring, low, high)
+
+
+def notched(post: Part, cuts: Sequence[tuple[float, float, float]]) -> Part:
+    """A post with notches in its face towards the boards: each from a level to a level, and so deep."""
+    solid = post.solid
+    if solid is None or not cuts:
+        return post
+    (left, foot), (right, _), (_, head), _ = solid.profile
+    back, front = solid.near_mm, solid.far_mm
+    face = [(front, foot)]
+    for low, high, deep in sorted(cuts):
+        face += [(front, low), (front - deep, low), (front - deep, high), (front, high)]
+    side = replace(solid.pose, a=solid.pose.c, c=solid.pose.a)
+    return replace(post, solid=Solid(side, ((back, foot), *face, (front, head), (back, head)), left, right))
+
+
+@dataclass(frozen=True, slots=True)
+class OnLeg:
+    """Where something is seen from the side of its leg: stations, and levels of its left end; its right end `rise_mm` and
+    the foot of that `foot_rise_mm` higher."""
+
+    leg: int
+    left_mm: float
+    right_mm: float
+    bottom_mm: float
+    top_mm: float
+    rise_mm: float = 0.0
+    foot_rise_mm: float = 0.0
+
+    def between(self, left: float, right: float) -> Depth:
+        """The lowest and the highest level of it between two of its stations."""
+        run = (self.right_mm - self.left_mm) or 1.0
+        shares = [(x - self.left_mm) / run for x in (left, right)]
+        return (
+            min(self.bottom_mm + self.foot_rise_mm * k for k in shares),
+            max(self.top_mm + self.rise_mm * k for k in shares),
+        )
+
+
+def on_leg(part: Part, poses: Sequence[Pose]) -> OnLeg:
+    """Where a part is on its leg. Raises `ValueError` for one that is only counted."""
+    solid = part.solid
+    if solid is None:
+        raise ValueError(f"{part.label} is nowhere")
+    pose = poses[solid.pose.number]
+    if solid.pose.b == pose.b and len(solid.profile) == 4:
+        (left, low), (right, foot), (_, head), (_, high) = solid.profile
+        return OnLeg(pose.number, left, right, low, high, head - high, foot - low)
+    marks = [(dot(minus(p, pose.at), pose.a), p[2]) for p in solid.corners]
+    left, right = min(s for s, _ in marks), max(s for s, _ in marks)
+    ends = [[z for s, z in marks if abs(s - end) < 1e-6] for end in (left, right)]
+    if len(ends[0]) < 2 or len(solid.profile) > 4:
+        ends = [[z for _, z in marks]] * 2
+    (low, high), (foot, head) = ((min(z), max(z)) for z in ends)
+    return OnLeg(pose.number, left, right, low, high, head - high, foot - low)
