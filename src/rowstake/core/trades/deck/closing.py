@@ -19,7 +19,7 @@ from rowstake.core.catalogue import Section
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.ends import STEEP
 from rowstake.core.trades.deck.frame import Grid, Stick, across_kind, across_plies
-from rowstake.core.trades.deck.shape import SAME_MM, Edge, Point, leans
+from rowstake.core.trades.deck.shape import SAME_MM, SQUARE, Edge, Point, leans
 
 TAIL = 2
 """The last piece of a long ledger or rim reaches over at least so many spaces of joists."""
@@ -92,7 +92,7 @@ def _cut(
     face = grid.thick_mm if across_kind(other, brief.attached) == "ledger" else _beam_mm(other, corner, beams)
     if leans(edge) and face:
         return _beside_joist(grid, edge, corner, at_a, off_mm, _meets(edge, off_mm, other.along, face))
-    if leans(edge) and not leans(other) and abs(other.along[0]) < 0.01:
+    if leans(edge) and not leans(other) and abs(other.along[0]) < SQUARE:
         flush = _meets(edge, off_mm, other.along, 0.0)
         if abs(flush[1]) <= STEEP:
             return flush

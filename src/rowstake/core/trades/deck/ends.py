@@ -8,7 +8,7 @@ from collections.abc import Container, Iterable
 from dataclasses import dataclass
 from itertools import combinations
 
-from rowstake.core.trades.deck.shape import SAME_MM, Edge, Point, leans
+from rowstake.core.trades.deck.shape import SAME_MM, SQUARE, Edge, Point, leans
 
 STEEP = 2.0
 """A cut that runs further along a piece than so many times its width is halved between the two that meet."""
@@ -36,7 +36,7 @@ class End:
 
 def line_in(edge: Edge, in_mm: float) -> Line:
     """The face that lies so far inside an edge that is not upright."""
-    slope = edge.along[1] / edge.along[0] if abs(edge.along[1]) > SAME_MM else 0.0
+    slope = edge.along[1] / edge.along[0] if abs(edge.along[1]) > SQUARE else 0.0
     (x, y), (nx, ny) = edge.a, edge.inward
     return Line(y + ny * in_mm - slope * (x + nx * in_mm), slope)
 
@@ -44,7 +44,7 @@ def line_in(edge: Edge, in_mm: float) -> Line:
 def mitre_of(edge: Edge, other: Edge, corner: Point) -> Line | None:
     """The line that halves a corner; None where it is upright."""
     x, y = edge.inward[0] + other.inward[0], edge.inward[1] + other.inward[1]
-    return Line(corner[1] - y / x * corner[0], y / x) if abs(x) > SAME_MM else None
+    return Line(corner[1] - y / x * corner[0], y / x) if abs(x) > SQUARE else None
 
 
 def _meeting(edges: Iterable[Edge], edge: Edge) -> list[tuple[Edge, Point]]:
@@ -81,8 +81,8 @@ def _closes(edges: list[Edge], edge: Edge, in_mm: float, butted: Container[Edge]
     if not leans(edge):
         return Closing(edge, face)
     met = [(e, mitre_of(edge, e, p)) for e, p in _meeting(edges, edge)]
-    past = [m for e, m in met if m and abs(e.along[0]) < SAME_MM and abs(face.slope) > STEEP]
-    upto = [m for e, m in met if m and abs(e.along[0]) > SAME_MM and e not in butted]
+    past = [m for e, m in met if m and abs(e.along[0]) < SQUARE and abs(face.slope) > STEEP]
+    upto = [m for e, m in met if m and abs(e.along[0]) > SQUARE and e not in butted]
     return Closing(edge, face, tuple(past), tuple(upto))
 
 
@@ -101,7 +101,7 @@ def end_at(
     way = 1.0 if far else -1.0
     met = [edge]
     if not edge.hole:
-        met += [e for e, _ in _meeting(edges, edge) if abs(e.along[0]) > SAME_MM and (leans(e) or leans(edge))]
+        met += [e for e, _ in _meeting(edges, edge) if abs(e.along[0]) > SQUARE and (leans(e) or leans(edge))]
     closing = [_closes(edges, e, takes_mm[e], butted) for e in met]
     ends_at = {c.edge: _crossing(c.face, b.face) for c in closing if leans(c.edge) for b in closing if b.edge in butted}
     closing = [c for c in closing if not abs(ends_at.get(c.edge, math.inf) - s) < half_mm]  # its rim gives way there

@@ -95,6 +95,10 @@ class Group:
     ledger: bool
 
 
+BeamsAt = dict[Edge, list[tuple[float, float, float]]]
+"""By the edge that they close: from where to where along s flush beams lie, and how wide they are."""
+
+
 @dataclass(slots=True)
 class Grid:
     """The frame's outline and where its joists lie; `turned` maps (s, t) to the plan by changing places. `plies` is of how
@@ -118,8 +122,8 @@ class Grid:
     """Deck beside holes with no room for its frame."""
     broken: list[str] = field(default_factory=list)
     """Holes that break through the edge of the frame."""
-    beams_mm: dict[Edge, float] = field(default_factory=dict)
-    """The edges that flush beams close, and how wide those are."""
+    beams_mm: BeamsAt = field(default_factory=dict)
+    """The edges that flush beams close."""
 
     def on_plan(self, point: Point) -> Point:
         return swap(point) if self.turned else point
@@ -245,7 +249,7 @@ def lay_grid(
     doubled: bool,
     rim_mm: float,
     plies: int = 2,
-    beams_mm: dict[Edge, float] | None = None,
+    beams_mm: BeamsAt | None = None,
 ) -> Grid:
     """Joists on centres from the low end of s, with those that edges, borders and doubled ends ask for; `rim_mm` is how
     much of the frame its closing takes at an edge, `beams_mm` what flush beams take where they are known."""
@@ -355,14 +359,20 @@ def _edge_at(grid: Grid, s: float, t: float) -> Edge | None:
     return None
 
 
+def _closed_mm(grid: Grid, edge: Edge, s: float) -> float:
+    """How much of the frame what closes it along an edge takes, square in from it: of flush beams the one nearest to s."""
+    beams = grid.beams_mm.get(edge)
+    if not beams:
+        return grid.thick_mm * across_plies(grid, edge)
+    return min(beams, key=lambda beam: max(beam[0] - s, s - beam[1]))[2]
+
+
 def _end(brief: DeckBrief, grid: Grid, edge: Edge | None, s: float, t: float, far: bool) -> tuple[float, float, str]:
     """Where a joist that meets the frame's edge at t ends, how its cut leans, and what holds it: a ledger, a rim, or several
     plies at holes and clips."""
     if edge is None:
         return (t - grid.thick_mm if far else t + grid.thick_mm), 0.0, "rim"
-    takes = {
-        e: grid.beams_mm.get(e, grid.thick_mm * across_plies(grid, e)) for e in grid.edges if abs(e.along[0]) > SAME_MM
-    }
+    takes = {e: _closed_mm(grid, e, s) for e in grid.edges if abs(e.b[0] - e.a[0]) > SAME_MM}
     butted = {*grid.beams_mm, *(e for e in grid.edges if brief.attached and e.wall)}
     end = end_at(grid.edges, edge, s, grid.thick_mm / 2, takes, far, butted)
     return end.t, end.slope, across_kind(end.edge, brief.attached)

@@ -17,8 +17,8 @@ from rowstake.core.trades.deck.built import BuiltLevel, build, pose_at
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.corners import corners
 from rowstake.core.trades.deck.document import LowerLevel
-from rowstake.core.trades.deck.frame import Grid, Group, lay_grid
-from rowstake.core.trades.deck.shape import SAME_MM, Edge, leans, outline
+from rowstake.core.trades.deck.frame import BeamsAt, Grid, Group, lay_grid
+from rowstake.core.trades.deck.shape import SQUARE, leans, outline
 from rowstake.core.trades.deck.stack import ground_at
 from rowstake.core.trades.deck.supports import MOST_PLIES, BeamLine, Supports, propose, rim_room
 from rowstake.core.trades.deck.work import worked
@@ -130,7 +130,7 @@ def _frame(brief: DeckBrief) -> tuple[Grid, Supports]:
 def _framed(brief: DeckBrief) -> tuple[Grid, Supports]:
     nailed, thick = nailers(brief) + breaker_nailers(brief), brief.joists[0].thickness_mm
 
-    def laid(plies: int, beams_mm: dict[Edge, float] | None = None) -> Grid:
+    def laid(plies: int, beams_mm: BeamsAt | None = None) -> Grid:
         return lay_grid(brief, thick, nailed, brief.deck.joists.doubled_ends, rim_room(brief), plies, beams_mm)
 
     grid = laid(LEAST_PLIES)
@@ -146,15 +146,14 @@ def _framed(brief: DeckBrief) -> tuple[Grid, Supports]:
     return grid, supports
 
 
-def _closed_by_beams(grid: Grid, supports: Supports) -> dict[Edge, float]:
-    """The edges along which a flush beam closes the frame, and how wide it is."""
-    out = {}
+def _closed_by_beams(grid: Grid, supports: Supports) -> BeamsAt:
+    out: BeamsAt = {}
     for edge in grid.edges:
         (s0, t), (s1, _) = edge.a, edge.b
-        for beam in supports.beams if abs(edge.along[1]) < SAME_MM and not edge.hole else ():
+        for beam in supports.beams if abs(edge.along[1]) < SQUARE and not edge.hole else ():
             along = min(max(s0, s1), beam.s1) - max(min(s0, s1), beam.s0)
             if along > grid.thick_mm and abs(abs(beam.t - t) - beam.wide_mm / 2) < 1:
-                out[edge] = beam.wide_mm
+                out.setdefault(edge, []).append((beam.s0, beam.s1, beam.wide_mm))
     return out
 
 

@@ -18,6 +18,8 @@ Point = tuple[float, float]
 LEAST_M2 = 0.5
 SAME_MM = 0.01
 """Places nearer than this are one."""
+SQUARE = 1e-4
+"""A side that leans by less than 1 mm in 10 m is square to the house."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,7 +50,7 @@ class Edge:
 
 def leans(edge: Edge) -> bool:
     """Whether an edge is that of a clipped corner."""
-    return not edge.hole and min(abs(edge.along[0]), abs(edge.along[1])) > SAME_MM
+    return not edge.hole and min(abs(edge.along[0]), abs(edge.along[1])) > SQUARE
 
 
 def cut_away(cut: Cut, width: float, out: float) -> Polygon:

@@ -133,7 +133,10 @@ def _holes(brief: DeckBrief, grid: Grid, supports: Supports, own: list[JoistLine
             x
             for x in own
             if s0 - beside < x.joist.s < s1 + beside
-            and min(abs(x.joist.t0 - t), abs(x.joist.t1 - t)) < (grid.plies + 1) * grid.thick_mm
+            and any(
+                by == "header" and abs(end - t) < (grid.plies + 1) * grid.thick_mm
+                for end, by in ((x.joist.t0, x.joist.near), (x.joist.t1, x.joist.far))
+            )
         ]
         loads: list[Stretch | Point] = [Point(min(max(x.joist.s, s0), s1), x.at(t) * 1000) for x in cut]
         if not loads:

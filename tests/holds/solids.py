@@ -1,0 +1,36 @@
+"""What holds of the solids of any plan: none in another's place, all held up, each poured no larger than it is counted.
+
+Where a rule of advice tells of a place that cannot be built, the kinds of pieces it tells of may stand there as it says."""
+
+from __future__ import annotations
+
+from rowstake.core.check import prove
+
+EARTH = {"concrete", "gravel", "soil", "foam", "footing block", "post"}
+NARROW = {"board", "gate board"}
+TOLD = {
+    "footings_meet": (EARTH, set()),
+    "holes_meet": (EARTH, set()),
+    # A strip of board too narrow to reach a rail or the frame.
+    "sliver": (set(), NARROW),
+    "last_row": (set(), NARROW),
+    "off_frame": (set(), NARROW),
+}
+"""By rule: kinds that may clash among each other, kinds that may be loose."""
+UNBUILT = {"stack_fit", "hole_room", "clipped_corner"}
+"""No room for a post, a frame or a bearing: what it would carry has nothing under it."""
+
+
+def check_solids(made):
+    rules, kinds = {f.rule for f in made.findings}, {p.label: p.kind for p in made.parts}
+    if not rules & UNBUILT:
+        proof = prove(made.parts)
+        told = [TOLD[rule] for rule in rules if rule in TOLD]
+        clashes = [c for c in proof.clashes if not any({kinds[c.one], kinds[c.other]} <= may for may, _ in told)]
+        loose = [label for label in proof.loose if not any(kinds[label] in may for _, may in told)]
+        assert not clashes, (made.brief.job.model_dump_json(), clashes)
+        assert not loose, (made.brief.job.model_dump_json(), loose)
+    for part in made.parts:
+        if part.unit == "m³" and not part.domed and part.amount:
+            # Round holes are drawn by points on their edge, a hundredth smaller; on slopes no higher than the lowest ground.
+            assert part.solid.volume_m3 <= part.amount * 1.001 + 1e-6, part.label
