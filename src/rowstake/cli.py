@@ -1,4 +1,4 @@
-"""rowstake serve | demo | plan | reckon | check-vectors | export | openapi"""
+"""rowstake serve | demo | plan | check | reckon | check-vectors | export | openapi"""
 
 from __future__ import annotations
 
@@ -63,6 +63,32 @@ def vectors_command(args: argparse.Namespace) -> int:
     return 1 if failed else 0
 
 
+def check_command(args: argparse.Namespace) -> int:
+    """What of each job does not go together, what nothing holds, and its findings; 1 where there is any of the first two."""
+    from rowstake.core.check import checked
+    from rowstake.core.job import read_job_text
+    from rowstake.core.plan import plan
+
+    code = 0
+    for path in args.jobs:
+        try:
+            made = plan(read_job_text(_text(path)))
+        except JobFault as fault:
+            print(f"{path}: {'; '.join(str(each) for each in fault.faults)}")
+            code = 1
+            continue
+        found = checked(made, most_pieces=sys.maxsize)
+        print(
+            f"{path}: {made.brief.job.name}: {'goes together, and all of it is held' if found.sound else 'does not stand as drawn'}"
+        )
+        for remark in (*found.apart, *found.loose):
+            print(f"  {remark.words}")
+        for finding in made.findings:
+            print(f"  to look at: {finding.title}")
+        code = code if found.sound else 1
+    return code
+
+
 def export_command(args: argparse.Namespace) -> int:
     from rowstake.core.job import read_job_text
     from rowstake.core.plan import plan
@@ -114,14 +140,18 @@ def parser() -> argparse.ArgumentParser:
     demo.add_argument("--port", type=int, default=8710)
     plan = command("plan", plan_command, "print the plan of a job file as JSON")
     plan.add_argument("job", help="a job file, or - for standard input")
+    check = command(
+        "check", check_command, "say what of job files does not go together or is not held, and their findings"
+    )
+    check.add_argument("jobs", nargs="+", help="job files, or - for standard input")
     reckon = command("reckon", reckon_command, "one calculation: JSON in, JSON out")
     reckon.add_argument("name")
     reckon.add_argument("inputs", nargs="?", default="-", help="a JSON file, or - for standard input")
     vectors = command("check-vectors", vectors_command, "check reckoners against files of test vectors")
     vectors.add_argument("files", nargs="+")
-    export = command("export", export_command, "write a job as JSON, CSV or SVG")
+    export = command("export", export_command, "write a job in an open format")
     export.add_argument("job")
-    export.add_argument("--format", required=True, help="json, csv or svg")
+    export.add_argument("--format", required=True, help="json, csv, svg, dxf, glb, pdf or xlsx")
     export.add_argument("--document", help="which list or drawing; the first when left out")
     export.add_argument("--out", help="a file to write, or - for standard output")
     command("openapi", openapi_command, "print the OpenAPI document of the server")

@@ -14,6 +14,7 @@ CALM = put("site.gust_mps", 15)
 TROUBLE = {
     "sliver": fence((9150 - 100 + 20, 0)),
     "short_bay": edited(fence((9000, 0)), put("fence.bays.way", "module"), put("fence.bays.module_mm", 1750)),
+    "holes_meet": edited(fence((3800, 0)), put("fence.bays.way", "module"), put("fence.bays.module_mm", 1800)),
     "rail_reach": edited(fence((9600, 0)), put("fence.bays.max_mm", 2400)),
     "joint_off_post": edited(
         fence((9000, 0)),

@@ -22,6 +22,7 @@ from rowstake.core.trades.deck.carried import footing_used
 from rowstake.core.trades.deck.members import beam_plies
 from tests.decks import cut, deck
 from tests.holds.deck import check_deck
+from tests.holds.solids import check_solids
 from tests.jobs import put, scenes
 
 KINDS = ("notch", "clip", "hole")
@@ -114,7 +115,18 @@ def two_levels(draw):
 @given(two_levels())
 def test_lower_levels_hold_together(made):
     check_deck(made)
+    check_solids(made)
     assert desk(made).stakes
+
+
+@settings(
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 60)) // 3,
+    deadline=None,
+    suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
+)
+@given(decks())
+def test_a_deck_goes_together_and_is_held(made):
+    check_solids(made)
 
 
 def _tiles(made):

@@ -99,6 +99,9 @@ def test_published_ledgers(row):
 
 TROUBLE = {
     "stack_fit": deck(4000, 3000, 350),
+    "footings_meet": deck(4000, 3000, 900, {"do": "add_cut", "kind": "notch"},
+                          *cut(along_mm=500, out_mm=1500, corner="far_right"), put("deck.footings.kind", "hole")),
+    "off_frame": deck(3000, 3000, 900, put("deck.boards.run", "diagonal")),
     "sill": deck(4000, 3000, 600, put("deck.house.sill_mm", 610)),
     "guard": deck(4000, 3000, 1200),
     "frost_ask": deck(4000, 3000, 900, put("deck.footings.kind", "pad"), **FEET),
@@ -155,7 +158,7 @@ def test_rule_finds_its_trouble_and_its_fixes_settle_it(rule):
         assert finding.title
         assert finding.why
         assert set(finding.where) <= known
-        settled += [True] * (rule == "frost_ask")  # only its builder knows
+        settled += [True] * (rule in ("frost_ask", "footings_meet"))  # only its builder knows
         for fix in finding.fixes:
             after = plan(apply_raw(job, list(fix.edits)))
             settled.append(not found(after, rule))

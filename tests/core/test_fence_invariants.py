@@ -10,6 +10,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from tests.holds.fence import check_fence
+from tests.holds.solids import check_solids
 from tests.jobs import edited, fence, put, spot
 
 CASES = [(style, fit) for style, entry in CATALOGUE.styles.items() for fit in entry.fits]
@@ -69,6 +70,16 @@ def jobs(draw):
 @given(jobs())
 def test_a_fence_holds_together(made):
     check_fence(made)
+
+
+@settings(
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 60)) // 3,
+    deadline=None,
+    suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
+)
+@given(jobs())
+def test_a_fence_goes_together_and_is_held(made):
+    check_solids(made)
 
 
 def test_two_pieces_never_overlap_in_a_row_of_rails():

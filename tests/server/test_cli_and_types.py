@@ -7,6 +7,7 @@ import pytest
 from rowstake.cli import main
 from rowstake.core.job import write_job_text
 from rowstake.server.app import create_app
+from tests.decks import deck
 from tests.jobs import yard
 
 ROOT = Path(__file__).parents[2]
@@ -49,6 +50,27 @@ def test_export(job_file, tmp_path, capsys):
     target = tmp_path / "buy.csv"
     assert main(["export", job_file, "--format", "csv", "--document", "buy", "--out", str(target)]) == 0
     assert "100×100" in target.read_text("utf-8-sig")
+
+
+def test_check_says_what_does_not_go_together(job_file, tmp_path, capsys):
+    sound = tmp_path / "sound.json"
+    sound.write_text(write_job_text(deck()), "utf-8")
+    assert main(["check", str(sound)]) == 0
+    assert "goes together, and all of it is held" in capsys.readouterr().out
+    low = tmp_path / "low.json"
+    low.write_text(write_job_text(deck(4000, 3000, 350)), "utf-8")
+    broken = tmp_path / "broken.json"
+    broken.write_text("{", "utf-8")
+    # 350 leaves 278 under the boards less what beam, joist and base take: posts find no room, so nothing holds what is over
+    # them; and a file that cannot be read is said, not thrown.
+    assert main(["check", job_file, str(low), str(broken)]) == 1
+    out = capsys.readouterr().out
+    assert "Nothing holds B1-1" in out
+    assert "mm in each other" in out  # the beam in its piers
+    # 9157 of boards on leg 1 leave a rip of 7 past the ends of the rails, at 9088: nothing is behind it.
+    assert "Nothing holds 1B62" in out
+    assert "to look at: " in out
+    assert str(broken) in out
 
 
 @pytest.mark.parametrize(

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from rowstake.core.parts import Part
+from rowstake.core.plan import AnyPlan
 from rowstake.core.space.meet import Body, Meeting, bodies, box_meetings, is_box, meeting, near_pairs
 
 APART_MM = 1.0
@@ -17,6 +18,8 @@ TOUCH_MM = 1.5
 """Pieces that are no further apart lie against each other."""
 LEAST_SPREAD_MM = 3.0
 """What only meets at a corner of less does not hold."""
+MOST_PIECES = 3000
+"""More are not looked at while somebody waits at a screen."""
 FARTHEST_MM = 60.0
 """No hardware reaches further from piece to piece."""
 
@@ -40,6 +43,38 @@ class Proof:
     @property
     def sound(self) -> bool:
         return not self.clashes and not self.loose
+
+
+@dataclass(frozen=True, slots=True)
+class Remark:
+    """One thing that is wrong with what is drawn, in words, and the pieces it is about."""
+
+    words: str
+    where: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Checked:
+    """What the proof of a plan tells its builder; `looked` is false for jobs too large to be looked at while somebody waits."""
+
+    looked: bool
+    apart: tuple[Remark, ...]
+    loose: tuple[Remark, ...]
+
+    @property
+    def sound(self) -> bool:
+        return not self.apart and not self.loose
+
+
+def checked(plan: AnyPlan, most_pieces: int = MOST_PIECES) -> Checked:
+    """Whether a plan goes together and all of it is held, in words."""
+    if sum(part.solid is not None for part in plan.parts) > most_pieces:
+        return Checked(False, (), ())
+    proof, p = prove(plan.parts), plan.brief.printer
+    apart = [
+        Remark(f"{c.one} and {c.other} lie {p.fine(c.deep_mm)} in each other", (c.one, c.other)) for c in proof.clashes
+    ]
+    return Checked(True, tuple(apart), tuple(Remark(f"Nothing holds {label}", (label,)) for label in proof.loose))
 
 
 def prove(parts: Iterable[Part]) -> Proof:

@@ -316,6 +316,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check
+         * @description What does not go together in the plan, and what nothing holds.
+         */
+        post: operations["check_api_plan_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/compare/{name}": {
         parameters: {
             query?: never;
@@ -708,6 +728,18 @@ export interface components {
              * @default false
              */
             snap?: boolean;
+        };
+        /**
+         * Checked
+         * @description What the proof of a plan tells its builder; `looked` is false for jobs too large to be looked at while somebody waits.
+         */
+        Checked: {
+            /** Looked */
+            looked: boolean;
+            /** Apart */
+            apart: components["schemas"]["Remark"][];
+            /** Loose */
+            loose: components["schemas"]["Remark"][];
         };
         /** Choice */
         Choice: {
@@ -1296,6 +1328,16 @@ export interface components {
             units: string;
             /** Example */
             example: string;
+        };
+        /**
+         * Remark
+         * @description One thing that is wrong with what is drawn, in words, and the pieces it is about.
+         */
+        Remark: {
+            /** Words */
+            words: string;
+            /** Where */
+            where: string[];
         };
         /** RemoveCut */
         RemoveCut: {
@@ -2598,6 +2640,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Consequence"][][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_api_plan_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Checked"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

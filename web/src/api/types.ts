@@ -15,6 +15,7 @@ export type Working = S["Working"];
 export type Thing = S["Thing"];
 export type Tape = S["Tape"];
 export type Choice = S["Choice"];
+export type Checked = S["Checked"];
 export type Consequence = S["Consequence"];
 export type Held = S["Held"];
 export type Opened = Omit<S["Opened"], "desk"> & { desk: Desk };

@@ -17,7 +17,7 @@ from shapely.geometry import MultiPoint, Polygon
 
 from rowstake.core.space.solid import Flat, Solid
 
-PARALLEL = 0.95
+PARALLEL = 0.9
 """Directions nearer to each other than this are one: boards that lean on one another lie against a rail all the same."""
 
 

@@ -7,8 +7,6 @@ import math
 from rowstake.core.space.solid import Flat
 
 SIDES = 24
-EVEN = math.sqrt(2 * math.pi / (SIDES * math.sin(2 * math.pi / SIDES)))
-"""A many-sided outline this much wider than its circle takes up the same area."""
 
 
 def rectangle(at: Flat, wide: float, deep: float) -> tuple[Flat, ...]:
@@ -17,9 +15,9 @@ def rectangle(at: Flat, wide: float, deep: float) -> tuple[Flat, ...]:
 
 
 def disc(at: Flat, across_mm: float, drawn_out_mm: float = 0.0) -> tuple[Flat, ...]:
-    """A circle of the same area as one that is `across_mm` wide; `drawn_out_mm` pulls its halves apart along y, half of it to
+    """A circle by points on it, a hundredth smaller in area; `drawn_out_mm` pulls its halves apart along y, half of it to
     each side."""
-    r, half = across_mm / 2 * EVEN, drawn_out_mm / 2
+    r, half = across_mm / 2, drawn_out_mm / 2
     turns = [2 * math.pi * k / SIDES for k in range(SIDES)]
     return tuple(
         (at[0] + r * math.cos(t), at[1] + r * math.sin(t) + math.copysign(half, math.sin(t + 1e-9))) for t in turns

@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING, Annotated, Any
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field, TypeAdapter
 
+from rowstake.core.check import Checked, checked
 from rowstake.core.desk import Desk, desk
 from rowstake.core.edits import Change, apply, edit_type
 from rowstake.core.faults import refuse
@@ -86,6 +87,12 @@ def consequences(body: AskOf) -> list[list[Consequence]]:
     return [
         [consequence(job, before, list(fix.edits)) for fix in found[i].fixes] if i < len(found) else [] for i in asked
     ]
+
+
+@router.post("/check")
+def check(body: AskAbout) -> Checked:
+    """What does not go together in the plan, and what nothing holds."""
+    return checked(plan(read_job(body.document)))
 
 
 @router.post("/compare/{name}")

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
-import type { Finding } from "../../api/types";
+import { post } from "../../api/client";
+import type { Checked, Finding } from "../../api/types";
 import { Plain } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { useDesk, useShownDesk } from "./state";
@@ -7,6 +8,9 @@ import { Worked } from "./Working";
 
 /** What fixes would do is asked for once the hands rest, so that it never slows a change. */
 const REST_MS = 400;
+/** The pieces are looked at later still: it takes a second on a large job. */
+const LOOK_MS = 1200;
+const MOST_REMARKS = 6;
 
 /** Beside the drawing, in sentences: what is picked, what is wrong and its ways out, what follows. */
 export function Margin() {
@@ -61,6 +65,7 @@ export function Margin() {
           />
         ))}
       </section>
+      <Stands />
       <section aria-label="What follows" className="mt-3 border-t border-rule pt-2">
         <h2 className="text-lg font-bold">What follows</h2>
         <dl>
@@ -80,6 +85,46 @@ export function Margin() {
         {desk.region}. {desk.caution}
       </p>
     </aside>
+  );
+}
+
+/** Whether the pieces go together and all of them are held, looked at once the hands rest; nothing where they do. */
+function Stands() {
+  const document = useDesk((s) => s.document);
+  const trying = useDesk((s) => s.trying);
+  const pick = useDesk((s) => s.pick);
+  const [found, setFound] = useState<{ document: unknown; checked: Checked } | null>(null);
+  useEffect(() => {
+    if (!document || trying) return;
+    const given = new AbortController();
+    const rest = setTimeout(() => {
+      post<Checked>("/api/plan/check", { document }, given.signal).then(
+        (checked) => setFound({ document, checked }),
+        () => undefined,
+      );
+    }, LOOK_MS);
+    return () => {
+      clearTimeout(rest);
+      given.abort();
+    };
+  }, [document, trying]);
+  if (!found || found.document !== document) return null;
+  const remarks = [...found.checked.apart, ...found.checked.loose];
+  if (!remarks.length) return null;
+  return (
+    <section aria-label="Does it go together" className="mt-3 border-t border-rule pt-2">
+      <h2 className="text-lg font-bold">Does not stand as drawn</h2>
+      <ul className="text-[15px] leading-snug">
+        {remarks.slice(0, MOST_REMARKS).map((remark) => (
+          <li key={remark.words}>
+            <button type="button" className="min-h-6 text-left hover:underline" onClick={() => pick(remark.where[0])}>
+              <Num>{remark.words}</Num>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {remarks.length > MOST_REMARKS && <p className="text-[15px]">and {remarks.length - MOST_REMARKS} more.</p>}
+    </section>
   );
 }
 

@@ -54,8 +54,9 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
         most = min(REACH_MM, post.height_mm - UNDER_TOP_MM)
         under_beam = frame - post.beam.section.width_mm if supports.flush else under_joists - post.beam.section.width_mm
         along, out_mm = _halves(brief, grid)
+        in_row = [x for x, y in (grid.on_plan(q.at) for q in posts) if abs(y - t) < 2 * out_mm]
         for way in (-1, 1):
-            room = min(post.beam.s1 - s if way > 0 else s - post.beam.s0, _half_way(s, way, post.beam.posts)) - along
+            room = min(post.beam.s1 - s if way > 0 else s - post.beam.s0, _half_way(s, way, in_row)) - along
             reach = min(most, room)
             if reach >= LEAST_MM:
                 foot = s + way * along

@@ -100,11 +100,15 @@ def clear_from(shapes: Iterable[Polygon], depth: Depth, at: float, way: int) -> 
 
 
 def past_corner(brief: Brief, layout: Layout, post: Post, leg: int, depth: Depth, at: float) -> float:
-    """From where on a leg something is clear of the corner that the leg starts at: of its posts, and with sheets of the leg
-    before in its whole thickness, which its last batten ends."""
+    """From where on a leg something is clear of the corner that the leg starts at: of its posts, of what lies as deep between
+    posts on the leg before, and with sheets of that leg in its whole thickness, which its last batten ends."""
     if post.kind != "corner":
         return at
-    at = clear_from(posts_from(brief, layout, post, leg), depth, at, 1)
+    in_way = posts_from(brief, layout, post, leg)
+    if post.stations[1][0] == leg:
+        end = post.on(leg - 1) - post.face_mm / 2
+        in_way.append(strip_from(layout, leg - 1, (end - LONG_MM, end), depth, leg))
+    at = clear_from(in_way, depth, at, 1)
     if not brief.style.on_centres or post.stations[1][0] != leg:
         return at
     end = post.on(leg - 1) + brief.batten.width_mm / 2

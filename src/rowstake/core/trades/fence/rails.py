@@ -16,7 +16,7 @@ from rowstake.core.trades.fence.corners import LONG_MM, clear_from, past_corner,
 from rowstake.core.trades.fence.layout import Bay, Layout, Run, corner_reach_mm
 from rowstake.core.trades.fence.levels import Levels, stretches
 from rowstake.core.trades.fence.on_leg import Depth, OnLeg, notched, on_leg, stand
-from rowstake.core.trades.fence.planes import rail_planes_mm
+from rowstake.core.trades.fence.planes import board_planes_mm, rail_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 
 JOIN_BAYS = 2
@@ -62,6 +62,9 @@ def reach(brief: Brief, layout: Layout, run: Run, back_mm: float, front_mm: floa
             before = first.on(run.leg - 1) + corner_reach_mm(turn, side, back_mm if inside else front_mm)
             in_way = posts_from(brief, layout, first, run.leg)
             in_way.append(strip_from(layout, run.leg - 1, (before - LONG_MM, before), depth, run.leg))
+            covered = board_planes_mm(brief)
+            end = first.on(run.leg - 1) + corner_reach_mm(turn, side, covered[0] if inside else covered[1])
+            in_way.append(strip_from(layout, run.leg - 1, (end - LONG_MM, end), covered, run.leg))
             left = clear_from(in_way, depth, left, 1)
     if last.kind == "corner":
         turn = layout.legs[run.leg + 1].turn_deg

@@ -3,19 +3,40 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from shapely.geometry import Polygon
 from shapely.prepared import prep
 
-from rowstake.core.advice.base import found
-from rowstake.core.parts import Finding
+from rowstake.core.advice.base import found, put_deck
+from rowstake.core.parts import Finding, Fix
+from rowstake.core.trades.deck.boards import DeckBoard, Laying, lay_boards
+from rowstake.core.trades.deck.frame import Grid
 from rowstake.core.trades.deck.level import DeckLevel
+
+STEP_MM = 0.5
+
+
+def _past(laying: Laying, grid: Grid) -> list[DeckBoard]:
+    frame = prep(Polygon([grid.on_plan((x, y)) for x, y in grid.poly.exterior.coords]))
+    return [b for b in laying.of("board") if not frame.intersects(b.shape)]
+
+
+def _other_gap(planned: DeckLevel) -> Iterator[Fix]:
+    """The gap nearest this one, within what its product allows, that leaves no scrap."""
+    brief, now = planned.brief, planned.laying.gap_mm
+    least, most = brief.product.gap_least_mm, brief.product.gap_most_mm
+    gaps = [least + STEP_MM * k for k in range(int((most - least) / STEP_MM) + 1)]
+    for gap in sorted(gaps, key=lambda g: abs(g - now)):
+        boards = brief.deck.boards.model_copy(update={"gap_mm": gap})
+        other = replace(brief, deck=brief.deck.model_copy(update={"boards": boards}))
+        if not _past(lay_boards(other, planned.grid), planned.grid):
+            yield put_deck(f"Gaps of {brief.printer.fine(gap)}", boards__gap_mm=gap)
+            return
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
-    grid = planned.grid
-    frame = prep(Polygon([grid.on_plan((x, y)) for x, y in grid.poly.exterior.coords]))
-    past = [b for b in planned.laying.of("board") if not frame.intersects(b.shape)]
+    past = _past(planned.laying, planned.grid)
     if not past:
         return
     p, worst = planned.brief.printer, max(past, key=lambda b: b.shape.area)
@@ -25,4 +46,5 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         f"Nothing under it carries it.{more} Change the gap a little, lay a border that turns the corner, or glue the scrap to "
         "the board beside it.",
         [f"D{b.number}" for b in past],
+        list(_other_gap(planned)),
     )

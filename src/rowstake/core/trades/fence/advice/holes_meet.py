@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 from itertools import pairwise
 
-from rowstake.core.advice.base import found
-from rowstake.core.parts import Finding
+from rowstake.core.advice.base import found, put
+from rowstake.core.parts import Finding, Fix
 from rowstake.core.trades.fence.laid import FencePlan
 
 MAY_TOUCH_MM = 1.0
@@ -29,4 +29,15 @@ def look(planned: FencePlan) -> Iterator[Finding]:
         f"There is no firm ground left between them.{more} Dig them as one and set both posts in it, or move a gate or a corner "
         "so that one post serves.",
         sorted({post.label for _, *pair in met for post in pair}),
+        _ways_out(planned),
     )
+
+
+def _ways_out(planned: FencePlan) -> list[Fix]:
+    bays, posts = planned.brief.fence.bays, planned.brief.fence.posts
+    out = []
+    if bays.way == "module":
+        out.append(put("Divide equally", bays__way="equal", bays__max_mm=bays.module_mm))
+    if posts.hole_mm:
+        out.append(put("Holes as wide as the posts ask", posts__hole_mm=None))
+    return out
