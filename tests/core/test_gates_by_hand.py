@@ -6,6 +6,7 @@ import math
 import pytest
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.check import prove
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.structure.timber import read_stick
@@ -179,3 +180,18 @@ def test_bars_stand_between_the_stiles_and_nowhere_else(on):
     else:  # each on the middle of a board
         middles = [(spot(p).left_mm + spot(p).right_mm) / 2 for p in gate.parts if p.kind == "gate board"]
         assert all(min(abs((b.left_mm + b.right_mm) / 2 - m) for m in middles) < 1e-6 for b in bars)
+
+
+@pytest.mark.parametrize("joint", ["between", "half_lap"])
+def test_a_leaf_goes_together_however_it_is_joined(joint):
+    made = plan(edited(yard(), put("fence.gate_frame.joint", joint), put("fence.gate_frame.bars_mm", 400)))
+    assert not prove(made.parts).clashes
+    rail = next(p for p in made.parts if p.kind == "gate rail")
+    stile = next(p for p in made.parts if p.kind == "stile")
+    face, thick = made.brief.frame.width_mm / 1000, made.brief.frame.thickness_mm / 1000
+    # Half of what lies over each other is cut from both: two laps to a rail, three to a stile with a middle rail.
+    whole = rail.length_mm / 1000 * face * thick
+    gone = 2 * face * face * thick / 2 if joint == "half_lap" else 0
+    assert rail.solid.volume_m3 == pytest.approx(whole - gone)
+    gone = 3 * face * face * thick / 2 if joint == "half_lap" else 0
+    assert stile.solid.volume_m3 == pytest.approx(stile.length_mm / 1000 * face * thick - gone)

@@ -7,6 +7,7 @@ import xml.etree.ElementTree as ET
 import ezdxf
 import pytest
 from openpyxl import load_workbook
+from pygltflib import GLTF2
 from pypdf import PdfReader
 
 from rowstake.core.faults import JobFault
@@ -226,3 +227,27 @@ def test_a_decks_sheets_hold_its_footings_and_cautions(terrace):
     text = "\n".join(p.extract_text() for p in PdfReader(io.BytesIO(export(terrace, "pdf", "a4", 3)[2])).pages)
     for word in ("Footing schedule", "Q1-F1", "Ledger, its fixings", "revision 3", "Decks collapse first", "Scale 1:"):
         assert word in text
+
+
+def test_solids_as_gltf_are_read_back_by_another_reader():
+    made = plan(deck())
+    _, name, data = export(made, "glb")
+    assert name.endswith(".glb")
+    read = GLTF2().load_from_bytes(data)
+    named = {node.name: node for node in read.nodes if node.mesh is not None}
+    assert set(named) == {p.label for p in made.parts if p.solid}
+    # Boards lie from 572 to 600 over the ground, the first 4000 long: metres, y up.
+    box = read.accessors[read.meshes[named["D1"].mesh].primitives[0].attributes.POSITION]
+    assert (box.min[1], box.max[1]) == pytest.approx((0.572, 0.6), abs=1e-6)
+    assert box.max[0] - box.min[0] == pytest.approx(4.0, abs=1e-6)
+
+
+@pytest.mark.parametrize("document", ["standing", "cut_across", "cut_along"])
+def test_drawings_of_solids_as_svg_and_dxf(document):
+    for job in (deck(), yard()):
+        made = plan(job)
+        svg = export(made, "svg", document)[2].decode()
+        assert svg.count("<polygon") >= 3
+        drawing = ezdxf.read(io.StringIO(export(made, "dxf", document)[2].decode()))
+        layers = {e.dxf.layer for e in drawing.modelspace()}
+        assert layers & {"BOARDS", "POSTS", "GATES", "RAILS"}

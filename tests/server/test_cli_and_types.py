@@ -61,12 +61,12 @@ def test_check_says_what_does_not_go_together(job_file, tmp_path, capsys):
     low.write_text(write_job_text(deck(4000, 3000, 350)), "utf-8")
     broken = tmp_path / "broken.json"
     broken.write_text("{", "utf-8")
-    # 350 leaves 278 under the boards less what beam, joist and base take: posts find no room, so nothing holds what is over
-    # them; and a file that cannot be read is said, not thrown.
+    # 350 less boards of 28, joists of 150 and beams of 200 puts the beams 28 into the ground and, plies of 47 in their whole
+    # thickness, into the piers; and a file that cannot be read is said, not thrown.
     assert main(["check", job_file, str(low), str(broken)]) == 1
     out = capsys.readouterr().out
-    assert "Nothing holds B1-1" in out
-    assert "mm in each other" in out  # the beam in its piers
+    assert "F1 concrete pier and B1-1 lie 47 mm in each other" in out
+    assert "F1 soil put back and B1-1 lie 28 mm in each other" in out
     # 9157 of boards on leg 1 leave a rip of 7 past the ends of the rails, at 9088: nothing is behind it.
     assert "Nothing holds 1B62" in out
     assert "to look at: " in out

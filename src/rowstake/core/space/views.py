@@ -168,13 +168,14 @@ def in_sight(solids: Sequence[Solid], view: View) -> list[Seen]:
     planes = np.array([_plane(f, view) for _, f in faces])
     hidden: dict[int, list[Any]] = {}
     first, second = _pairs(flats, [i for i, _ in faces])
-    shared = shapely.intersection(flats[first], flats[second])
-    for a, b, both in zip(first.tolist(), second.tolist(), shared.tolist(), strict=True):
-        for piece in polygons(both):
-            inside = piece.representative_point()
-            at = np.array([1.0, inside.x, inside.y])
-            behind = a if planes[a] @ at < planes[b] @ at else b
-            hidden.setdefault(behind, []).append(piece)
+    shared, pair = shapely.get_parts(shapely.intersection(flats[first], flats[second]), return_index=True)
+    whole = shapely.area(shared) > LEAST_MM2
+    shared, first, second = shared[whole], first[pair[whole]], second[pair[whole]]
+    inside = shapely.point_on_surface(shared)
+    at = np.column_stack([np.ones(len(shared)), shapely.get_x(inside), shapely.get_y(inside)])
+    nearer = np.sum(planes[first] * at, axis=1) >= np.sum(planes[second] * at, axis=1)
+    for behind, piece in zip(np.where(nearer, second, first).tolist(), shared.tolist(), strict=True):
+        hidden.setdefault(behind, []).append(piece)
     out = []
     for n, (i, face) in enumerate(faces):
         left = (

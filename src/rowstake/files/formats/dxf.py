@@ -14,6 +14,7 @@ from ezdxf.filemanagement import new
 from rowstake.core.drawing import Scene, Shape
 from rowstake.core.plan import AnyPlan
 from rowstake.files.base import Format, Issue
+from rowstake.files.drawings import drawing, titles
 
 LAYERS = {
     "string": ("STRING", 6), "post": ("POSTS", 32), "board": ("BOARDS", 42), "rail": ("RAILS", 34),
@@ -81,11 +82,11 @@ def scene_dxf(scene: Scene) -> Drawing:
 
 def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     out = io.StringIO()
-    scene_dxf(plan.trade.scenes(plan)[document]).write(out)
+    scene_dxf(drawing(plan, document)).write(out)
     return out.getvalue().encode("utf-8")
 
 
 FORMAT = Format(
     "dxf", "drawing for CAD", "image/vnd.dxf", "dxf",
-    lambda plan: {name: scene.title for name, scene in plan.trade.scenes(plan).items()}, write,
+    titles, write,
 )  # fmt: skip

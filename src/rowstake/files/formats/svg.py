@@ -9,6 +9,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene, Shape
 from rowstake.core.plan import AnyPlan
 from rowstake.files.base import Format, Issue
+from rowstake.files.drawings import drawing, titles
 
 PAPER_UNIT = 0.236
 """Paper millimetres that stand for one pixel of the screen: text of 11 is then 2.6 mm high."""
@@ -112,10 +113,10 @@ def paper_size_mm(scene: Scene, paper_scale: float) -> tuple[float, float]:
 
 def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     caution = str(CATALOGUE.cautions["always"])
-    return scene_svg(plan.trade.scenes(plan)[document], caution).encode()
+    return scene_svg(drawing(plan, document), caution).encode()
 
 
 FORMAT = Format(
     "svg", "drawing", "image/svg+xml", "svg",
-    lambda plan: {name: scene.title for name, scene in plan.trade.scenes(plan).items()}, write,
+    titles, write,
 )  # fmt: skip

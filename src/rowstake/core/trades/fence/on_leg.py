@@ -19,6 +19,7 @@ from rowstake.core.space.outlines import disc
 from rowstake.core.space.solid import dot, minus
 from rowstake.core.trades.fence.line import LegLine
 
+SAME_MM = 0.01
 Depth = tuple[float, float]
 """From where to where off the middle of the line."""
 
@@ -101,8 +102,13 @@ def notched(post: Part, cuts: Sequence[tuple[float, float, float]]) -> Part:
     face = [(front, foot)]
     for low, high, deep in sorted(cuts):
         face += [(front, low), (front - deep, low), (front - deep, high), (front, high)]
+    if abs(face[1][1] - foot) < SAME_MM:  # from the very foot
+        face = face[2:]
+    face.append((front, head))
+    if abs(face[-2][1] - head) < SAME_MM:  # to the very top
+        face = face[:-2]
     side = replace(solid.pose, a=solid.pose.c, c=solid.pose.a)
-    return replace(post, solid=Solid(side, ((back, foot), *face, (front, head), (back, head)), left, right))
+    return replace(post, solid=Solid(side, ((back, foot), *face, (back, head)), left, right))
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from rowstake.core.drawing.scene import Board, Look, Point, Scene, Shape
 from rowstake.core.parts import Part
+from rowstake.core.space import Pose
 from rowstake.core.trades.fence.gates import Built
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.on_leg import on_leg
@@ -34,7 +37,7 @@ def leaf_scene(planned: FencePlan, built: Built) -> Scene:
     for look in ORDER:
         for part in own:
             if part.sort.look == look:
-                _draw(board, part, (zero, low), look)
+                _draw(board, part, poses, (zero, low), look)
     width, height = built.leaf.leaf_width_mm, built.leaf_height_mm
     hinged = built.gate.leaves == 2 or built.gate.hinge == "start"
     left = frame.hinge_gap_mm if hinged else frame.latch_gap_mm
@@ -55,10 +58,17 @@ def leaf_scene(planned: FencePlan, built: Built) -> Scene:
     return board.scene(f"leaf_{built.gate.id}", f"Gate {built.gate.id} from its frame side{leaves}{joint}", 160.0)
 
 
-def _draw(board: Board, part: Part, zero: Point, look: Look) -> None:
-    if part.solid:
-        corners = tuple((s - zero[0], z - zero[1]) for s, z in part.solid.profile)
-        board.add(Shape("poly", corners, look, part.label, hidden=look == "board"))
+def _draw(board: Board, part: Part, poses: Sequence[Pose], zero: Point, look: Look) -> None:
+    if part.solid is None:
+        return
+    if look == "brace":
+        corners: tuple[Point, ...] = part.solid.profile
+    else:
+        at = on_leg(part, poses)
+        corners = tuple((x, y) for y in (at.bottom_mm, at.top_mm) for x in (at.left_mm, at.right_mm))
+        corners = (corners[0], corners[1], corners[3], corners[2])
+    corners = tuple((s - zero[0], z - zero[1]) for s, z in corners)
+    board.add(Shape("poly", corners, look, part.label, hidden=look == "board"))
 
 
 def _hinges(board: Board, built: Built, x: float, height: float) -> None:

@@ -7,6 +7,8 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
+from shapely.geometry import Polygon
+
 from rowstake.core.catalogue import CATALOGUE, Section, Species
 from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
@@ -21,7 +23,7 @@ from rowstake.core.reckoners.picket_gaps import run as picket_gaps
 from rowstake.core.space import Flat, Pose, Solid
 from rowstake.core.trades.fence.document import Gate, GateFrame
 from rowstake.core.trades.fence.gates.rehearsal import Ground, Swing, rehearse
-from rowstake.core.trades.fence.on_leg import Depth, stand
+from rowstake.core.trades.fence.on_leg import Depth, notched, stand, upright_by
 
 Covering = Callable[[Sequence[tuple[float, float]]], Callable[[int, float, float], tuple[Pose, Depth]]]
 """For boards by (left, width): how each of them stands, from its number, left edge and width."""
@@ -153,17 +155,23 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
         else "square"
     )
 
-    start = _hinged_at_start(b, number)
+    start, lapped, half = _hinged_at_start(b, number), lap != "square", b.frame.thickness_mm / 2
 
     def stick(code: str, kind: str, length: float, solid: Solid, ends: str = "square") -> Part:
         return Part(f"{name}-{code}", kind, "gates", timber(b.frame.id), of, length, face, ends, solid=solid)
 
-    def stile(code: str, at: float) -> Part:
-        return stick(code, "stile", b.height_mm, stand(b.pose, b.framed, at, at + face, low, high), lap)
+    def stile(code: str, at: float, levels: list[float]) -> Part:
+        part = stick(code, "stile", b.height_mm, stand(b.pose, b.framed, at, at + face, low, high), lap)
+        return notched(part, [(z, z + face, half) for z in levels] if lapped else [])
 
     def rail(code: str, bottom: float) -> Part:
-        a, z = (left, right) if lap != "square" else (left + face, right - face)
-        return stick(code, "gate rail", z - a, stand(b.pose, b.framed, a, z, bottom, bottom + face), lap)
+        if not lapped:
+            a, z = left + face, right - face
+            return stick(code, "gate rail", z - a, stand(b.pose, b.framed, a, z, bottom, bottom + face), lap)
+        (back, front), middle = b.framed, b.framed[1] - half
+        ring = Polygon([(left, middle), (left + face, middle), (left + face, back), (right - face, back),
+                        (right - face, middle), (right, middle), (right, front), (left, front)])  # fmt: skip
+        return stick(code, "gate rail", right - left, upright_by(b.pose, ring, bottom, bottom + face), lap)
 
     inner = leaf.leaf_width_mm - 2 * face
     under = low + panel.boards_mm if panel.bars else high
@@ -173,9 +181,10 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
     braced = Solid(
         b.pose, braced_corners((left + face, low + face), (right - face, under - face), face, start), *b.framed
     )
+    levels = [high - face, *([under - face] if panel.bars else []), low]
     out = [
-        stile("S1", left),
-        stile("S2", right - face),
+        stile("S1", left, levels),
+        stile("S2", right - face, levels),
         rail("T", high - face),
         *([rail("M", under - face)] if panel.bars else []),
         rail("B", low),
