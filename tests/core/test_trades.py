@@ -23,6 +23,7 @@ from rowstake.core.plan import plan
 from rowstake.core.planned import Plan
 from rowstake.core.preview import comparison
 from rowstake.core.schedule.days import days
+from rowstake.core.space import Pose, Solid
 from rowstake.core.takeoff.lists import Buyer, take_off
 from rowstake.core.views.base import Card, Choice, Figure, Line, Mark, Tape, Thing, flagged
 from rowstake.files import export, formats
@@ -58,9 +59,17 @@ class Brief:
         return CATALOGUE.regions[self.job.region]
 
 
+PLACE = Pose((0, 0, 0), (1, 0, 0), (0, 1, 0), (0, 0, 1))
+
+
 def lay(job):
     brief, sold, wood = Brief(job), Sold("mm"), timber("uk_19x150")
-    parts = [Part(f"S{n + 1}", "slat", "skin", wood, "bench", job.bench.long_mm, 150) for n in range(job.bench.slats)]
+    lying = [((0, 160 * n), (job.bench.long_mm, 160 * n), (job.bench.long_mm, 160 * n + 150), (0, 160 * n + 150))
+             for n in range(job.bench.slats)]  # fmt: skip
+    parts = [
+        Part(f"S{n + 1}", "slat", "skin", wood, "bench", job.bench.long_mm, 150, solid=Solid(PLACE, ring, 400, 419))
+        for n, ring in enumerate(lying)
+    ]
     parts.append(Part("feet", "hardware", "frame", sold.good("bench_foot"), "bench", amount=2, unit="each"))
     lists = take_off(Buyer(job.printer, sold, CATALOGUE.materials.bags["kg20"], False, {}), parts, 0.0)
     return Plan(TOY, brief, None, tuple(parts), lists, days(parts, 2, 0, 0), {})

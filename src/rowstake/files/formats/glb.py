@@ -9,6 +9,7 @@ import trimesh
 import trimesh.visual.material
 
 from rowstake.core.catalogue.models import Look
+from rowstake.core.faults import refuse
 from rowstake.core.plan import AnyPlan
 from rowstake.core.space import Vec
 from rowstake.core.space.mesh import triangles
@@ -45,6 +46,8 @@ def write(plan: AnyPlan, _: str, __: Issue) -> bytes:
         mesh = MESHES.Trimesh(corners, np.arange(len(corners)).reshape(-1, 3), process=False)
         mesh.visual = MESHES.visual.TextureVisuals(material=materials[COLOURS.get(part.sort.look, PLAIN)])
         scene.add_geometry(mesh, node_name=part.label, geom_name=part.label)
+    if not scene.geometry:
+        raise refuse("format", "glb", "a job with pieces that stand somewhere", "There is nothing solid in this job")
     data: bytes = scene.export(file_type="glb")
     return data
 
