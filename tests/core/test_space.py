@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from shapely.geometry import Point, Polygon
 
-from rowstake.core.check import prove
+from rowstake.core.check import checked, prove
 from rowstake.core.drawing.solids import cut_scene, standing_scene
 from rowstake.core.plan import plan
 from rowstake.core.space import Pose, Solid
@@ -181,3 +181,16 @@ def test_pieces_moved_into_each_other_are_found_and_lifted_ones_are_loose():
         found = getattr(proof, kind)
         assert "D3" in (found[0].one, found[0].other) if kind == "clashes" else found == ("D3",)
         assert outline(moved.solid, ABOVE) == outline(parts[n].solid, ABOVE)
+
+
+@pytest.mark.parametrize(("size", "said"), [(30.0, "reach only 11 mm into"), (60.0, "come out of")])
+def test_screws_too_short_or_too_long_are_found(size, said):
+    # Boards of 19 on rails of 38: the rule asks 38 in the rail, 57; the longest on sale that stays in it is 55. With 30 in hand
+    # 11 reach into the rail; with 60 the point comes out by 3.
+    made = plan(fence((3600, 0)))
+    screws = next(p for p in made.parts if p.joint and p.label.startswith("run 1"))
+    assert screws.good.sizes == (55.0,)
+    wrong = replace(screws, good=replace(screws.good, sizes=(size,)), joint=replace(screws.joint, longer_mm=None))
+    found = checked(replace(made, parts=tuple(wrong if p is screws else p for p in made.parts)))
+    assert checked(made).sound
+    assert [said in r.words for r in found.loose] == [True]

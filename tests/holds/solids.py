@@ -1,4 +1,4 @@
-"""What holds of the solids of any plan: none in another's place, all held up, each poured no larger than it is counted.
+"""What holds of the solids of any plan: none in another's place, all held up, fixings that reach, each poured no larger than it is counted.
 
 Where a rule of advice tells of a place that cannot be built, the kinds of pieces it tells of may stand there as it says."""
 
@@ -30,6 +30,7 @@ def check_solids(made):
         loose = [label for label in proof.loose if not any(kinds[label] in may for _, may in told)]
         assert not clashes, (made.brief.job.model_dump_json(), clashes)
         assert not loose, (made.brief.job.model_dump_json(), loose)
+        assert not proof.grips, (made.brief.job.model_dump_json(), proof.grips)
     for part in made.parts:
         if part.unit == "m³" and not part.domed and part.amount:
             # Round holes are drawn by points on their edge, a hundredth smaller; on slopes no higher than the lowest ground.

@@ -10,7 +10,9 @@ import numpy as np
 
 from rowstake.core.parts import Part
 from rowstake.core.plan import AnyPlan
+from rowstake.core.space import Vec
 from rowstake.core.space.meet import Body, Meeting, bodies, box_meetings, is_box, meeting, near_pairs
+from rowstake.core.space.solid import dot
 
 APART_MM = 1.0
 """Pieces may share no more than this."""
@@ -34,15 +36,33 @@ class Clash:
 
 
 @dataclass(frozen=True, slots=True)
+class Grip:
+    """A fixing that does not hold what it joins: how far it reaches into the second piece, how far it should at least, and
+    how thick that is."""
+
+    by: str
+    through: str
+    into: str
+    reach_mm: float
+    least_mm: float
+    thick_mm: float
+
+    @property
+    def comes_out(self) -> bool:
+        return self.reach_mm > self.thick_mm
+
+
+@dataclass(frozen=True, slots=True)
 class Proof:
-    """What does not go together, and the pieces that nothing holds."""
+    """What does not go together, the pieces that nothing holds, and fixings that are too short or come out behind."""
 
     clashes: tuple[Clash, ...]
     loose: tuple[str, ...]
+    grips: tuple[Grip, ...] = ()
 
     @property
     def sound(self) -> bool:
-        return not self.clashes and not self.loose
+        return not self.clashes and not self.loose and not self.grips
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,7 +94,11 @@ def checked(plan: AnyPlan, most_pieces: int = MOST_PIECES) -> Checked:
     apart = [
         Remark(f"{c.one} and {c.other} lie {p.fine(c.deep_mm)} in each other", (c.one, c.other)) for c in proof.clashes
     ]
-    return Checked(True, tuple(apart), tuple(Remark(f"Nothing holds {label}", (label,)) for label in proof.loose))
+    loose = [Remark(f"Nothing holds {label}", (label,)) for label in proof.loose]
+    for g in proof.grips:
+        tail = f"come out of {g.into} behind" if g.comes_out else f"reach only {p.fine(g.reach_mm)} into {g.into}"
+        loose.append(Remark(f"{g.by} through {g.through} {tail}", (g.through, g.into)))
+    return Checked(True, tuple(apart), tuple(loose))
 
 
 def prove(parts: Iterable[Part]) -> Proof:
@@ -87,7 +111,8 @@ def prove(parts: Iterable[Part]) -> Proof:
         for (i, j), m in met.items()
         if m.shared_mm > APART_MM and m.spread_mm > APART_MM
     ]
-    return Proof(tuple(sorted(clashes, key=lambda c: -c.deep_mm)), tuple(_loose(every, solid, met)))
+    worst = tuple(sorted(clashes, key=lambda c: -c.deep_mm))
+    return Proof(worst, tuple(_loose(every, solid, met)), tuple(_grips(every, solid, met)))
 
 
 def _meetings(parts: Sequence[Part]) -> dict[tuple[int, int], Meeting]:
@@ -112,6 +137,59 @@ def _meetings(parts: Sequence[Part]) -> dict[tuple[int, int], Meeting]:
         if (i, j) not in out:
             out[i, j] = max((meeting(a, b) for a in of(i) for b in of(j)), key=lambda m: min(m.shared_mm, m.spread_mm))
     return out
+
+
+def _grips(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, int], Meeting]) -> list[Grip]:
+    """The worst of every fixing, over all places where pieces of the kinds it joins lie against each other: through t of the
+    first and a gap g, a length l reaches l − t − g into the second."""
+    pairs: dict[tuple[str, str], list[tuple[int, int, Meeting]]] = defaultdict(list)
+    for (i, j), m in met.items():
+        reach = max((p.hold.over_mm for p in (parts[i], parts[j]) if p.hold), default=0.0)
+        if m.spread_mm >= LEAST_SPREAD_MM and -reach - TOUCH_MM <= m.shared_mm <= APART_MM:
+            pairs[parts[i].kind, parts[j].kind].append((i, j, m))
+            pairs[parts[j].kind, parts[i].kind].append((j, i, m))
+    out = []
+    for fixing in every:
+        joint = fixing.joint
+        if joint is None or not fixing.amount:
+            continue
+        length, found = float(fixing.good.sizes[-1]), []
+        for a, b, m in (x for k in joint.through for n in joint.into for x in pairs.get((k, n), ())):
+            gap = max(0.0, -m.shared_mm) if joint.layers == 1 else 0.0  # boards on one another are drawn tight
+            sizes = _driven(parts[a], parts[b], m.axis, joint.layers)
+            if sizes is None:
+                continue
+            thick, behind = sizes
+            reach = length - thick - gap
+            short = reach < joint.least_mm - APART_MM
+            longer_fits = joint.longer_mm is None or joint.longer_mm <= thick + gap + behind
+            if reach > behind + APART_MM or (short and longer_fits):
+                found.append(Grip(fixing.label, parts[a].label, parts[b].label, reach, joint.least_mm, behind))
+        out += sorted(found, key=lambda g: g.reach_mm - g.least_mm)[:1]
+    return out
+
+
+FLAT_ON = 1.25
+"""Up to so much of what a section measures a piece is crossed squarely; more is along it."""
+
+
+def _driven(one: Part, other: Part, axis: Vec, layers: int) -> tuple[float, float] | None:
+    """How much of each piece a fixing meets that is driven along an axis; None where they only meet along an edge. Boards that
+    lie on one another lean a little: of them and of what they lie on the sizes of their sections count."""
+    first, second = one.good.section, other.good.section
+    if first is None or second is None:
+        return None
+    if layers > 1:
+        return first.mean_mm * layers, second.thickness_mm
+    thick, behind = _thick(one, axis), _thick(other, axis)
+    across = max(second.width_mm, second.thickness_mm)
+    return (thick, behind) if thick <= first.thickness_mm * FLAT_ON and behind <= across * FLAT_ON else None
+
+
+def _thick(part: Part, axis: Vec) -> float:
+    """How far a piece reaches along an axis."""
+    marks = [dot(p, axis) for p in part.solid.corners] if part.solid else [0.0]
+    return max(marks) - min(marks)
 
 
 def _loose(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, int], Meeting]) -> list[str]:

@@ -61,6 +61,10 @@ class Sold:
         length = next((s for s in fits if s >= wanted_mm - 1e-6), fits[-1])
         return self.good(id, length), length
 
+    def longer(self, length_mm: float, nails: bool = False) -> float | None:
+        """The next longer screw or nail on sale; None for the longest."""
+        return next((s for s in (self.nails_mm if nails else self.screws_mm) if s > length_mm + 1e-6), None)
+
     def lag_mm(self, through_mm: float) -> float:
         """The lag screw on sale that goes through so much timber."""
         return next((s for s in self.bolts_mm if s >= through_mm - 1e-6), self.bolts_mm[-1])

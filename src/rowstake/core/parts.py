@@ -27,6 +27,18 @@ class Hold:
 
 
 @dataclass(frozen=True, slots=True)
+class Joint:
+    """What a fixing joins: it goes through pieces of some kinds (several where they lie on one another) and by its rule at
+    least `least_mm` into pieces of others; by less only where `longer_mm`, the next length on sale, would come out of them."""
+
+    through: tuple[str, ...]
+    into: tuple[str, ...]
+    least_mm: float
+    longer_mm: float | None = None
+    layers: int = 1
+
+
+@dataclass(frozen=True, slots=True)
 class Part:
     """One piece, or one portion of something poured, counted or bought by the piece. Its `kind` is registered in `kinds`, or
     it is refused with a `ValueError`.
@@ -52,6 +64,8 @@ class Part:
     solid: Solid | None = None
     """Its shape and where it is; none for what is only counted."""
     hold: Hold | None = None
+    joint: Joint | None = None
+    """Of fixings: what they join."""
 
     def __post_init__(self) -> None:
         if self.kind not in KINDS:

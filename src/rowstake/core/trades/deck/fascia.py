@@ -6,7 +6,7 @@ import math
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import timber
-from rowstake.core.parts import Hold, Part, letters
+from rowstake.core.parts import Hold, Joint, Part, letters
 from rowstake.core.reckoners.base import up
 from rowstake.core.space import Pose, Solid
 from rowstake.core.trades.deck.brief import DeckBrief
@@ -77,7 +77,8 @@ def _fixings(brief: DeckBrief, pieces: list[Part], thick: float) -> list[Part]:
     places = sum(up(p.length_mm / facts.fascia_screw_every_mm) + 1 for p in pieces)
     screw, _ = brief.sold.screw("fascia_screw", thick + PACKER_MM + CATALOGUE.materials.fixings.grip_mm)
     return [
-        Part("fascia screws", "board screw", "skin", screw, "fascia", amount=2 * places, unit="each"),
+        Part("fascia screws", "board screw", "skin", screw, "fascia", amount=2 * places, unit="each",
+             joint=Joint(("fascia",), ("rim", "end joist", "clipped rim"), CATALOGUE.materials.fixings.grip_mm)),
         Part("fascia packers", "hardware", "skin", brief.sold.good("fascia_packer", PACKER_MM), "fascia",
              amount=places, unit="each"),
     ] if pieces else []  # fmt: skip

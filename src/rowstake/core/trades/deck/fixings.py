@@ -11,8 +11,8 @@ from shapely.geometry import Polygon
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fasteners import sold_mm
 from rowstake.core.goods import Good
-from rowstake.core.kinds import kind_of
-from rowstake.core.parts import Part
+from rowstake.core.kinds import KINDS, kind_of
+from rowstake.core.parts import Joint, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.boards import DeckBoard, Laying
 from rowstake.core.trades.deck.brief import DeckBrief
@@ -140,7 +140,11 @@ def board_fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
         if b.row in edge_rows:
             screws += crossings * per
     length = deck_screw(brief)
-    out = [Part("deck screws", "board screw", "skin", length, "boards", amount=screws, unit="each")] if screws else []
+    out = (
+        [Part("deck screws", "board screw", "skin", length, "boards", amount=screws, unit="each", joint=held_by(brief))]
+        if screws
+        else []
+    )
     for what, count in (
         (brief.sold.good("hidden_clip"), clips),
         (brief.sold.good("starter_clip"), starters),
@@ -149,6 +153,13 @@ def board_fixings(brief: DeckBrief, grid: Grid, laying: Laying) -> list[Part]:
         if count:
             out.append(Part(f"deck {what.words}", "hardware", "skin", what, "boards", amount=count, unit="each"))
     return out
+
+
+def held_by(brief: DeckBrief) -> Joint:
+    """Face screws go through a board and by 2.5 times its thickness less itself into what it lies on."""
+    kinds = tuple(k.id for k in KINDS.values() if k.family in ("joist", "block"))
+    least = (CATALOGUE.materials.fixings.board_times - 1) * brief.field.thickness_mm
+    return Joint(("board", "border", "breaker"), kinds, least)
 
 
 def deck_screw(brief: DeckBrief) -> Good:

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Part
+from rowstake.core.parts import Joint, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.space import Solid
 from rowstake.core.trades.fence.corners import past_corner
@@ -30,7 +30,12 @@ def sheet_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
         out += sheets if face == "front" else [_behind(brief, layout, p, face) for p in sheets]
         out += _battens(brief, layout, levels, face)
     count = sum(_screws(brief, sheet) for sheet in sheets) * brief.faces
-    out.append(Part("sheet screws", "board screw", "skin", sheet_screw(brief), "sheets", amount=count, unit="each"))
+    joint = Joint(("board",), ("post", "rail"), CATALOGUE.materials.sheets.screw_grip_mm)
+    out.append(
+        Part(
+            "sheet screws", "board screw", "skin", sheet_screw(brief), "sheets", amount=count, unit="each", joint=joint
+        )
+    )
     every = CATALOGUE.materials.sheets.batten_screw_every_mm
     held = sum(up(p.length_mm / every) + 1 for p in out if p.kind == "trim")
     out.append(Part("batten screws", "board screw", "skin", _batten_screw(brief), "battens", amount=held, unit="each"))

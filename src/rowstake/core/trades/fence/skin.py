@@ -9,7 +9,7 @@ from typing import Literal
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Part
+from rowstake.core.parts import Joint, Part
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.corners import past_corner
 from rowstake.core.trades.fence.covering import covering, screwed
@@ -135,9 +135,14 @@ def board_fixings(brief: Brief, of: str, crossings: int) -> list[Part]:
     """What holds the boards of a stretch: fixings at each crossing, and a bead of adhesive across it where that is used."""
     out = []
     if brief.style.per_crossing:
+        good, length, _ = board_screw(brief)
+        into = ("post", "stiffener") if brief.on_posts else ("rail",)
+        least, nails = CATALOGUE.materials.fixings.grip_mm, brief.fence.skin.fixing == "nails"
+        joint = Joint(("board",), into, least, brief.sold.longer(length, nails), brief.style.deep)
         out.append(
-            Part(f"{of} board screws", "board screw", "skin", board_screw(brief)[0], of,
-                 amount=crossings * brief.style.per_crossing, unit="each")
+            Part(f"{of} board screws", "board screw", "skin", good, of,
+                 amount=crossings * brief.style.per_crossing, unit="each",
+                 joint=None if brief.fence.skin.fixing == "adhesive" else joint)
         )  # fmt: skip
     if brief.fence.skin.fixing == "adhesive" and crossings:
         bead = crossings * min(brief.board.width_mm, brief.rail.width_mm) / 1000
