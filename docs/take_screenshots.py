@@ -61,11 +61,11 @@ def main() -> None:
         shoot(page, "desk-buy")
         page = new_page(browser, theme="dark")
         open_job(page, "Windmill Paddock, back yard")
-        go(page, "skin")
-        sliver = page.locator("[data-finding=sliver]")
-        if not sliver.locator("li button").count():
-            sliver.get_by_role("button", name="ways out").click()
-        sliver.locator("li button").first.click()
+        go(page, "line")
+        wide = page.locator("[data-finding=rail_reach]")
+        if not wide.locator("li button").count():
+            wide.get_by_role("button", name="ways out").click()
+        wide.locator("li button").first.click()
         page.get_by_text("Trying:").wait_for()
         shoot(page, "desk-trying-dark")
         page = new_page(browser)

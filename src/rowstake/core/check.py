@@ -135,8 +135,13 @@ def _meetings(parts: Sequence[Part]) -> dict[tuple[int, int], Meeting]:
     out = dict(zip(plain, box_meetings(boxes, plain), strict=True))
     for i, j in pairs:
         if (i, j) not in out:
-            out[i, j] = max((meeting(a, b) for a in of(i) for b in of(j)), key=lambda m: min(m.shared_mm, m.spread_mm))
+            out[i, j] = max((meeting(a, b) for a in of(i) for b in of(j)), key=_deepest)
     return out
+
+
+def _deepest(m: Meeting) -> tuple[float, float]:
+    """Of pieces that only lie against each other, those that share most."""
+    return round(min(m.shared_mm, m.spread_mm), 6), m.spread_mm
 
 
 def _grips(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, int], Meeting]) -> list[Grip]:

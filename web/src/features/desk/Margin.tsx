@@ -10,7 +10,7 @@ import { Worked } from "./Working";
 const REST_MS = 400;
 /** The pieces are looked at later still: it takes a second on a large job. */
 const LOOK_MS = 1200;
-const MOST_REMARKS = 6;
+const MOST_REMARKS = 3;
 
 /** Beside the drawing, in sentences: what is picked, what is wrong and its ways out, what follows. */
 export function Margin() {

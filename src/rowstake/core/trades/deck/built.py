@@ -60,8 +60,11 @@ def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying, pose
     sticks = _labelled(frame_sticks(brief, grid, supports, laying, blocks_for(propped)))
     ledger = plan_ledger(brief, grid, supports, [s for _, s in sticks])
     out = [part for f in footings for part in _footing_parts(brief, pose, f)]
+    fixed = ledger_parts(brief, ledger)
+    house = Hold(fixed[0].label, to="house") if fixed else None
     for label, stick in sticks:
-        out.append(_stick_part(grid, pose, label, stick, top - depth, top))
+        part = _stick_part(grid, pose, label, stick, top - depth, top)
+        out.append(replace(part, hold=house) if stick.kind == "ledger" else part)
     for beam in supports.beams:
         beam_top = top if supports.flush else top - depth
         for label, stick in beam_plies(beam):
@@ -71,7 +74,7 @@ def build(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying, pose
                 )
             )
     out += frame_hardware(brief, grid, supports, [s for _, s in sticks], posts)
-    out += ledger_parts(brief, ledger) + _brace_parts(brief, grid, pose, propped)
+    out += fixed + _brace_parts(brief, grid, pose, propped)
     out += (
         _board_parts(brief, pose, laying)
         + board_fixings(brief, grid, laying)

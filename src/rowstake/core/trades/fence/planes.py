@@ -24,3 +24,13 @@ def board_planes_mm(brief: Brief) -> Depth:
         return -brief.board.thickness_mm / 2, brief.board.thickness_mm / 2
     back = brief.post.width_mm / 2 if brief.on_posts else rail_planes_mm(brief)[1]
     return back, back + brief.board.thickness_mm
+
+
+LEANS = 1.5
+"""By how many thicknesses boards that lie on one another stand out further than one does, at most."""
+
+
+def covered_mm(brief: Brief) -> Depth:
+    """From where to where boards and what they lean on reach."""
+    back, front = board_planes_mm(brief)
+    return back, front + (brief.style.deep - 1) * LEANS * brief.board.thickness_mm

@@ -16,7 +16,7 @@ from rowstake.core.trades.fence.corners import LONG_MM, clear_from, past_corner,
 from rowstake.core.trades.fence.layout import Bay, Layout, Run, corner_reach_mm
 from rowstake.core.trades.fence.levels import Levels, stretches
 from rowstake.core.trades.fence.on_leg import Depth, OnLeg, notched, on_leg, stand
-from rowstake.core.trades.fence.planes import board_planes_mm, rail_planes_mm
+from rowstake.core.trades.fence.planes import covered_mm, rail_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 
 JOIN_BAYS = 2
@@ -59,12 +59,10 @@ def reach(brief: Brief, layout: Layout, run: Run, back_mm: float, front_mm: floa
         inside = (turn > 0) == (side == "left")
         left = -corner_reach_mm(turn, side, front_mm if inside or mitred else back_mm)
         if inside or not mitred:
-            before = first.on(run.leg - 1) + corner_reach_mm(turn, side, back_mm if inside else front_mm)
             in_way = posts_from(brief, layout, first, run.leg)
-            in_way.append(strip_from(layout, run.leg - 1, (before - LONG_MM, before), depth, run.leg))
-            covered = board_planes_mm(brief)
-            end = first.on(run.leg - 1) + corner_reach_mm(turn, side, covered[0] if inside else covered[1])
-            in_way.append(strip_from(layout, run.leg - 1, (end - LONG_MM, end), covered, run.leg))
+            for near, far in {rail_planes_mm(brief), covered_mm(brief), depth}:
+                end = first.on(run.leg - 1) + corner_reach_mm(turn, side, near if inside else far)
+                in_way.append(strip_from(layout, run.leg - 1, (end - LONG_MM, end), (near, far), run.leg))
             left = clear_from(in_way, depth, left, 1)
     if last.kind == "corner":
         turn = layout.legs[run.leg + 1].turn_deg

@@ -16,16 +16,13 @@ from rowstake.core.trades.fence.covering import covering, screwed
 from rowstake.core.trades.fence.layout import Bay, Layout
 from rowstake.core.trades.fence.levels import Foot, Levels
 from rowstake.core.trades.fence.on_leg import Depth, stand
-from rowstake.core.trades.fence.planes import board_planes_mm, rail_planes_mm
+from rowstake.core.trades.fence.planes import board_planes_mm, covered_mm, rail_planes_mm
 from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of, reach
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.styles import BoardStretch, Laid, Style, styles
 
 MOST_BOARDS = 120_000
 SQUARE_CUT = 1e-3
-LEANS = 1.5
-"""By how many thicknesses boards that lie on one another stand out further than one does, at most."""
-"""Under this slope a board's ends are cut square."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,8 +62,7 @@ def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int,
     if brief.style.channels or (brief.between and not brief.along):
         depth = board_planes_mm(brief)
         return [(b.label, b.leg, clear_reach(brief, layout, b, depth), (b,)) for b in layout.bays]
-    (back, front), out = board_planes_mm(brief), []
-    planes = back, front + (brief.style.deep - 1) * LEANS * brief.board.thickness_mm
+    planes, out = covered_mm(brief), []
     for run in layout.runs:
         whole = reach(brief, layout, run, *planes, mitred=brief.style.mitred)
         parts = parts_of(whole, levels, run.leg, run.bays, at_bends=False)
