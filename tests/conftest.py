@@ -12,6 +12,7 @@ from pathlib import Path
 import pytest
 from fastapi.testclient import TestClient
 from hypothesis import Phase, settings
+from hypothesis.database import DirectoryBasedExampleDatabase
 from sqlalchemy import Engine
 
 from rowstake.server.app import create_app
@@ -19,7 +20,9 @@ from rowstake.store.database import engine_for, migrate
 from rowstake.store.postgres import Postgres
 
 settings.register_profile("suite", deadline=None, derandomize=True, database=None)
-settings.register_profile("search", deadline=None, database=None, print_blob=True)
+KEPT = DirectoryBasedExampleDatabase(".hypothesis/examples")
+"""What a search found, so that it is found again at once when it was stopped before it was told."""
+settings.register_profile("search", deadline=None, database=KEPT, print_blob=True)
 settings.register_profile(
     "unshrunk", deadline=None, derandomize=True, database=None, phases=[Phase.explicit, Phase.generate]
 )

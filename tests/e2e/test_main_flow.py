@@ -38,7 +38,7 @@ def test_a_fence_from_the_string_to_the_shopping_list(page, site):
     # Another style and back again by undo.
     stake(page, "skin")
     page.get_by_label("Style").select_option("lapped")
-    expect(page.locator("[data-figure=boards] dd")).to_have_text("201")
+    expect(page.locator("[data-figure=boards] dd")).to_have_text("202")
     page.get_by_role("button", name="Undo").click()
     expect(page.locator("[data-figure=boards] dd")).to_have_text("136")
 
