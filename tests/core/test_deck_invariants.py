@@ -192,7 +192,8 @@ def _spans(made):
         assert "stack_fit" in rules
     for group in made.laid.main.grid.groups:
         bearings = len(made.laid.main.supports.bearings(group))
-        assert bearings >= (2 if group.ledger else 1) or "hole_room" in rules
+        narrow = group.s1 - group.s0 < 300 and "hole_room" in rules  # a strip of frame between a hole and the edge
+        assert bearings >= (2 if group.ledger else 1) or narrow
 
 
 def _ledger_holds(made):

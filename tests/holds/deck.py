@@ -26,7 +26,7 @@ def check_deck(made):
         spans_within_limits(level, rules)
         pieces_have_two_bearings(level, rules)
         joists_stand_close_enough(level)
-        supports_keep_clear_of_holes(level, rules)
+        supports_keep_clear_of_holes(level)
         posts_stand(level, rules)
         beams_end_near_their_posts(level)
         check_frame(level, rules)
@@ -83,18 +83,15 @@ def joists_stand_close_enough(level):
                 assert right.s - left.s <= grid.spacing_mm + 0.51, (left.s, right.s, middle)
 
 
-def supports_keep_clear_of_holes(level, rules):
-    """The post of a clipped corner has its place from the corner alone: where a hole stands there, that is told."""
+def supports_keep_clear_of_holes(level):
     holes = [Polygon(r) for r in level.shape.interiors]
     own = {"post", "concrete", "gravel"} | ({"beam"} if not level.supports.flush else set())
     for part in level.built.parts:  # a flush beam is of the frame, as a header is: see holds/frame.py
         if part.solid is None or part.kind not in own:
             continue
-        corner = part.of.rpartition("-")[2].replace("F", "P") in {q.label for q in level.built.posts if q.beam is None}
         shape = Polygon(part.solid.profile)
         for hole in holes:
-            clear = shape.distance(hole) >= CATALOGUE.materials.deck.beside_hole_mm - 1
-            assert clear or (corner and "hole_room" in rules), part.label
+            assert shape.distance(hole) >= CATALOGUE.materials.deck.beside_hole_mm - 1, part.label
 
 
 def posts_stand(level, rules):

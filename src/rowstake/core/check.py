@@ -22,8 +22,6 @@ LEAST_SPREAD_MM = 3.0
 """What only meets at a corner of less does not hold."""
 MOST_PIECES = 3000
 """More are not looked at while somebody waits at a screen."""
-FARTHEST_MM = 60.0
-"""No hardware reaches further from piece to piece."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -129,7 +127,7 @@ def _meetings(parts: Sequence[Part]) -> dict[tuple[int, int], Meeting]:
     solids = [p.solid for p in parts if p.solid]
     boxes = np.array([[*low, *high] for low, high in (s.box for s in solids)])
     reach = max([TOUCH_MM, *(p.hold.over_mm + TOUCH_MM for p in parts if p.hold)])
-    pairs = near_pairs(solids, boxes, min(reach, FARTHEST_MM))
+    pairs = near_pairs(solids, boxes, reach)
     square = [is_box(s) for s in solids]
     plain = [pair for pair in pairs if square[pair[0]] and square[pair[1]]]
     out = dict(zip(plain, box_meetings(boxes, plain), strict=True))

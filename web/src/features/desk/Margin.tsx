@@ -88,7 +88,7 @@ export function Margin() {
   );
 }
 
-/** Whether the pieces go together and all of them are held, looked at once the hands rest; nothing where they do. */
+/** Whether the pieces go together and all of them are held, looked at once the hands rest; nothing is said where they do. */
 function Stands() {
   const document = useDesk((s) => s.document);
   const trying = useDesk((s) => s.trying);
@@ -109,6 +109,9 @@ function Stands() {
     };
   }, [document, trying]);
   if (!found || found.document !== document) return null;
+  if (!found.checked.looked) {
+    return <p className="mt-3 text-[15px] text-faint">Too many pieces to look here whether all of them go together; the command “rowstake check” does.</p>;
+  }
   const remarks = [...found.checked.apart, ...found.checked.loose];
   if (!remarks.length) return null;
   return (

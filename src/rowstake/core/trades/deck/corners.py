@@ -8,6 +8,8 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.clear import zones
+from rowstake.core.trades.deck.dug import across_under
 from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge, Point, leans
 from rowstake.core.trades.deck.supports import Supports
@@ -61,8 +63,24 @@ def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corn
         s_in = 1 if foot[0] < other[0] else -1
         t_in = 1 if foot[1] < (grid.poly.bounds[1] + grid.poly.bounds[3]) / 2 else -1
         at = (foot[0] + s_in * grid.thick_mm, foot[1] + t_in * grid.thick_mm)
-        out.append(Corner(at, span, tuple(loads)))
+        corner = Corner(at, span, tuple(loads))
+        if _in_hole(brief, corner):
+            bare.append(edge)
+        else:
+            out.append(corner)
     return out, bare
+
+
+def _in_hole(brief: DeckBrief, corner: Corner) -> bool:
+    """Whether what is dug for a corner's post would come into a hole, or nearer to what stands in it than it may."""
+    reach = across_under(brief, corner.post_n / 1000) / 2
+    return any(
+        math.hypot(
+            max(z.s0 - corner.at[0], corner.at[0] - z.s1, 0.0), max(z.t0 - corner.at[1], corner.at[1] - z.t1, 0.0)
+        )
+        < reach + z.dig_mm
+        for z in zones(brief)
+    )
 
 
 def _adrift(grid: Grid, supports: Supports, joist: Joist) -> bool:

@@ -27,7 +27,7 @@ def deck_section_scene(planned: DeckPlan) -> Scene:
     group = max(grid.groups, key=lambda g: g.t1 - g.t0)
     s = (group.s0 + group.s1) / 2
     top = levels.height_mm
-    frame, depth = top - brief.field.thickness_mm, joist_depth(brief, supports)
+    frame, depth = top - brief.field.thickness_mm - brief.strip_mm, joist_depth(brief, supports)
 
     def ground(t: float) -> float:
         return ground_at(brief, grid.on_plan((s, t)))
