@@ -5,32 +5,35 @@ Where a rule of advice tells of a place that cannot be built, the kinds of piece
 from __future__ import annotations
 
 from rowstake.core.check import prove
+from rowstake.core.kinds import KINDS
 
 EARTH = {"concrete", "gravel", "soil", "foam", "footing block", "post"}
-NARROW = {"board", "gate board"}
+FRAME = {k.id for k in KINDS.values() if k.layer in ("beams", "joists", "blocks")}
+BOARDS = {"board", "gate board", "border", "breaker"}
 TOLD = {
     "footings_meet": (EARTH, set()),
     "holes_meet": (EARTH, set()),
     # A strip of board too narrow to reach a rail or the frame.
-    "sliver": (set(), NARROW),
-    "last_row": (set(), NARROW),
-    "off_frame": (set(), NARROW),
+    "sliver": (set(), BOARDS),
+    "last_row": (set(), BOARDS),
+    "off_frame": (set(), BOARDS),
+    # No room for a post, a frame or a bearing: frame lies in footings or in itself, and what it would carry is held by nothing.
+    "stack_fit": (EARTH | FRAME, FRAME | BOARDS | {"post", "fascia", "post brace"}),
+    "hole_room": (FRAME | {"post"}, FRAME | BOARDS),
+    "clipped_corner": (set(), FRAME | BOARDS | {"fascia"}),
 }
 """By rule: kinds that may clash among each other, kinds that may be loose."""
-UNBUILT = {"stack_fit", "hole_room", "clipped_corner"}
-"""No room for a post, a frame or a bearing: what it would carry has nothing under it."""
 
 
 def check_solids(made):
     rules, kinds = {f.rule for f in made.findings}, {p.label: p.kind for p in made.parts}
-    if not rules & UNBUILT:
-        proof = prove(made.parts)
-        told = [TOLD[rule] for rule in rules if rule in TOLD]
-        clashes = [c for c in proof.clashes if not any({kinds[c.one], kinds[c.other]} <= may for may, _ in told)]
-        loose = [label for label in proof.loose if not any(kinds[label] in may for _, may in told)]
-        assert not clashes, (made.brief.job.model_dump_json(), clashes)
-        assert not loose, (made.brief.job.model_dump_json(), loose)
-        assert not proof.grips, (made.brief.job.model_dump_json(), proof.grips)
+    proof = prove(made.parts)
+    told = [TOLD[rule] for rule in rules if rule in TOLD]
+    clashes = [c for c in proof.clashes if not any({kinds[c.one], kinds[c.other]} <= may for may, _ in told)]
+    loose = [label for label in proof.loose if not any(kinds[label] in may for _, may in told)]
+    assert not clashes, (made.brief.job.model_dump_json(), clashes)
+    assert not loose, (made.brief.job.model_dump_json(), loose)
+    assert not proof.grips, (made.brief.job.model_dump_json(), proof.grips)
     for part in made.parts:
         if part.unit == "m³" and part.amount:
             # Round holes are drawn by points on their edge, a hundredth smaller; on slopes no higher than the lowest ground.
