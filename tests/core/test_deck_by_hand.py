@@ -14,8 +14,8 @@ from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.structure.columns import column_n
 from rowstake.core.structure.timber import read_stick
-from rowstake.core.trades.deck.boards import ways_to_finish
 from rowstake.core.trades.deck.carried import footing_used, post_used
+from rowstake.core.trades.deck.finish import ways_to_finish
 from rowstake.core.trades.deck.fixings import held_at
 from rowstake.core.trades.deck.views.figures import deck_figures
 from tests.decks import cut, deck
@@ -69,10 +69,10 @@ def test_beam_and_posts(made):
 
 def test_height_stack(made):
     # 600 − 28 boards − 150 joist − 200 beam − 25 base − 50 footing.
-    assert [q.height_mm for q in made.laid.main.built.posts] == [147, 147, 147]
+    assert [q.height_mm for q in made.laid.main.posts] == [147, 147, 147]
     assert lengths(made, "post") == {147: 3}
     fallen = plan(deck(4000, 3000, 600, put("deck.levels.fall_out_mm", 300), put("deck.levels.fall_along_mm", 100)))
-    first, _, last = fallen.laid.main.built.posts
+    first, _, last = fallen.laid.main.posts
     # The ground under P1 lies 300 × 2525/3000 + 100 × 325/4000 lower.
     assert first.height_mm == pytest.approx(147 + 252.5 + 8.125)
     assert last.height_mm == pytest.approx(147 + 252.5 + 91.875)
@@ -80,13 +80,13 @@ def test_height_stack(made):
 
 def test_footings(made):
     carried = 2975**2 / 5050 / 1000
-    loads = [f.load_kn for f in made.laid.main.built.footings]
+    loads = [f.load_kn for f in made.laid.main.footings]
     # Plies that run on over the middle post bring it 5/4·L − 3/2·c²/L of two bays of 1675 with ends of 300, more than 1675.
     middle = 1.25 * 1.675 - 1.5 * 0.3**2 / 1.675
     assert loads == pytest.approx([2 * carried * 1.1375, 2 * carried * middle, 2 * carried * 1.1375], rel=1e-3)
     # 7.06 kN on 71.8 kPa wants 354 across: the least, 355.6 (14 in), so 400 to the step; 152.4 thick: 175; a pier of 200.
     assert math.sqrt(4 * loads[1] / 71.82039 / math.pi) * 1000 < 355.6
-    middle = made.laid.main.built.footings[1].dug
+    middle = made.laid.main.footings[1].dug
     assert (middle.across_mm, middle.depth_mm) == (400, 300)
     pad, pier, soil = middle.layers
     assert pad.volume_m3 == pytest.approx(math.pi * 0.40**2 / 4 * 0.175)
@@ -100,7 +100,7 @@ def test_footings(made):
 
 def test_ledger(made):
     # 3172 N a bolt over 2.525 N/mm is 1256 mm: held to 36 in. (3950 − 100)/914.4, rounded up, and one.
-    ledger = made.laid.main.built.ledger
+    ledger = made.laid.main.ledger
     assert ledger.spacing_mm == pytest.approx(914.4)
     assert len(ledger.holes) == 6
     assert [h.up_mm for h in ledger.holes] == [100.0, 50.0] * 3
@@ -170,7 +170,7 @@ def test_a_mitred_border_and_what_it_needs():
 
 def test_a_free_standing_turned_deck_has_no_ledger():
     made = plan(deck(4000, 3000, 600, put("deck.boards.run", "across"), put("deck.house.support", "free")))
-    assert made.laid.main.built.ledger is None
+    assert made.laid.main.ledger is None
     assert not made.count("ledger")
     # Joists run along the house: from 25 + 47 to 3975 − 47, boards 3000 long with one rip: 4000 − 26 × 151 = 74.
     assert {round(p.length_mm) for p in made.parts if p.kind in ("joist", "end joist")} == {3856}
@@ -184,7 +184,7 @@ def test_a_flush_beam_takes_no_height():
     made = plan(deck(4000, 3000, 600, put("deck.beams.way", "flush")))
     [beam] = made.laid.main.supports.beams
     assert beam.section is made.laid.main.supports.joist
-    assert {q.height_mm for q in made.laid.main.built.posts} == {600 - 28 - beam.section.width_mm - 25 - 50}
+    assert {q.height_mm for q in made.laid.main.posts} == {600 - 28 - beam.section.width_mm - 25 - 50}
     # It closes the frame in place of the rim: joists end at its inner face.
     assert not made.count("rim")
     assert lengths(made, "joist").keys() == {round(2975 - beam.plies * 47 - 47, 1)}
@@ -251,7 +251,7 @@ def test_a_butted_border_runs_through_at_its_ends():
 def test_clip_strips_lift_the_boards():
     made = plan(deck(4000, 3000, 600, put("deck.boards.product", "uk_composite"), put("deck.boards.fixing", "strips")))
     # 4 mm under the boards; rows of 146 + 5: 19 whole and a rip of 131: 20 spaces, two strips to each of 11 joists.
-    assert made.laid.main.built.posts[0].height_mm == 600 - 25 - 4 - 150 - 200 - 25 - 50
+    assert made.laid.main.posts[0].height_mm == 600 - 25 - 4 - 150 - 200 - 25 - 50
     amounts = {p.material: p.amount for p in made.parts if p.of == "boards"}
     assert amounts["clip strip of 10 spaces"] == 2 * 11
     assert amounts["clip-strip screw 40 mm"] == 20 * (2 * 2 + 9 * 1)
@@ -276,8 +276,8 @@ def test_veneer_brackets_are_spaced_by_their_rating():
         )
     )
     # 2 kN over 2.525 N/mm is 792 mm: 3850/792 = 4.9, so six brackets; in range, so nothing is said.
-    assert made.laid.main.built.ledger.spacing_mm == pytest.approx(2000 / 2.525)
-    assert len(made.laid.main.built.ledger.holes) == 6
+    assert made.laid.main.ledger.spacing_mm == pytest.approx(2000 / 2.525)
+    assert len(made.laid.main.ledger.holes) == 6
     assert not [f for f in made.findings if f.rule == "house_wall"]
     far = plan(
         deck(
@@ -297,7 +297,7 @@ def test_guard_blocks_stand_in_pairs_behind_every_post():
     # Along each end joist from 150 inside both ends, 2581 between: two spaces of at most 1830, three posts, two blocks each.
     assert made.count("guard block") == 2 * 3 * 2
     # A post of 100 goes between the two of a pair.
-    near = sorted(s.a[1] for _, s in made.laid.main.built.sticks if s.kind == "guard block" and s.a[0] < 1000)
+    near = sorted(s.a[1] for _, s in made.laid.main.sticks if s.kind == "guard block" and s.a[0] < 1000)
     assert near[1] - near[0] - 47 == pytest.approx(101)
 
 
@@ -306,7 +306,7 @@ def test_a_pipe_between_joists_needs_no_frame():
     made = plan(deck(4000, 3000, 600, *pipe))
     assert not made.count("header", "trimmer")
     assert len(made.laid.main.grid.joists) == 11
-    for _, stick in made.laid.main.built.sticks:
+    for _, stick in made.laid.main.sticks:
         if stick.kind == "blocking":
             assert not (stick.a[0] < 1060 and stick.b[0] > 1000 and 1200 < stick.a[1] < 1260)
     # On a joist, at 1225, it has to be framed.
@@ -406,7 +406,7 @@ def test_a_beam_ends_where_a_clipped_corner_begins():
 
 def test_what_posts_and_footings_use():
     made = plan(deck(4000, 3000, 2500))
-    f = made.laid.main.built.footings[1]
+    f = made.laid.main.footings[1]
     # 2500 − 28 − 150 − 200 − 75 = 2047 tall, 100 square, C24: 0.822 × 0.365 × 11000 × 0.9 ÷ 20.47² = 7.09, held to 5 N/mm².
     assert f.post.height_mm == 2047
     assert column_n(made.brief.species, read_stick("uk_100x100"), 2047) == pytest.approx(50_000)
@@ -417,8 +417,8 @@ def test_what_posts_and_footings_use():
     assert footing_used(made.brief, f) == pytest.approx(f.load_kn / (71.82039 * math.pi * 0.40**2 / 4))
     assert footing_used(made.brief, f) < 1
     piles = plan(deck(4000, 3000, 600, put("deck.footings.kind", "pile"), put("deck.footings.pile_kn", 20)))
-    assert footing_used(piles.brief, piles.laid.main.built.footings[1]) == pytest.approx(
-        piles.laid.main.built.footings[1].load_kn / 20
+    assert footing_used(piles.brief, piles.laid.main.footings[1]) == pytest.approx(
+        piles.laid.main.footings[1].load_kn / 20
     )
 
 
@@ -479,16 +479,16 @@ def test_a_clipped_corner_gets_a_post_of_its_own():
     clip = [{"do": "add_cut", "kind": "clip", "corner": "far_right"}, *cut(along_mm=1200, out_mm=1200)]
     made = plan(deck(4000, 3000, 600, *clip))
     # The beam is loaded as though the corner were whole: 2525/2 + 450 + 450²/(2 × 2525) = 1752.6 of deck over 3950.
-    own = [q for q in made.laid.main.built.posts if q.beam is not None]
+    own = [q for q in made.laid.main.posts if q.beam is not None]
     assert sum(q.carries_m2 for q in own) >= 3.950 * 1.7526 - 0.001
     # The rim runs from the side at 3000 − 1200 out to the far edge 1200 in: a post under it at the side.
-    [corner] = [q for q in made.laid.main.built.posts if q.beam is None]
+    [corner] = [q for q in made.laid.main.posts if q.beam is None]
     assert corner.label == "P4"
     assert 3975 - 100 < corner.at[0] < 3975
     assert 1800 - 100 < corner.at[1] < 1800 + 25
     # It stands under the joists, not under a beam: taller by as much.
     assert corner.height_mm == own[0].height_mm + own[0].beam.section.width_mm
-    rim = next(w for w in made.laid.main.built.work if w.what == "rim of a clipped corner")
+    rim = next(w for w in made.laid.main.work if w.what == "rim of a clipped corner")
     assert 0 < rim.used < 1
     assert not [f for f in made.findings if f.rule in ("clipped_corner", "member_over", "overhang")]
 
@@ -496,14 +496,14 @@ def test_a_clipped_corner_gets_a_post_of_its_own():
 def test_a_clipped_rim_and_its_joists_are_cut_to_the_long_point():
     clip = [{"do": "add_cut", "kind": "clip", "corner": "far_right"}, *cut(along_mm=1200, out_mm=1200)]
     made = plan(deck(4000, 3000, 600, *clip))
-    rims = [s for _, s in made.laid.main.built.sticks if s.kind == "clipped rim"]
+    rims = [s for _, s in made.laid.main.sticks if s.kind == "clipped rim"]
     # The frame is 25 in: x + y = 5800 − 25√2 = 5764.645 from (3975, 1789.645) to (2789.645, 2975): 1185.355 √2 = 1676.345.
     # At the side it runs out flush, at 45°: each face 47 longer than the one outside it. At the rim it is mitred, at
     # 22.5°: each face 47 × tan 22.5° = 19.468 shorter.
     assert [round(s.length_mm, 1) for s in rims] == [1723.3, 1750.9]
     assert {s.ends for s in rims} == {"ends cut to 45.0° and 22.5°, length to the long points"}
     # The joist 3600 along meets the inner face 94 √2 = 132.936 nearer, and its long point lies 23.5 further.
-    joist = next(s for _, s in made.laid.main.built.sticks if s.a[0] == 3625.0)
+    joist = next(s for _, s in made.laid.main.sticks if s.a[0] == 3625.0)
     assert joist.b[1] == pytest.approx(5764.645 - 3625 - 132.936, abs=0.01)
     assert joist.length_mm == pytest.approx(joist.b[1] - 47 + 23.5)
     assert "one end cut to 45.0°, length to the long point" in joist.ends
@@ -514,7 +514,7 @@ def test_an_end_joist_is_mitred_with_the_rim_of_a_steep_clip():
     made = plan(deck(4000, 3000, 600, *clip))
     # The clip, 3x + y = 14100, is set in 25: 3x + y = 14100 − 25√10 = 14020.943, which meets the side x = 3975 at 2095.943.
     # It leans atan(1/3) = 18.43° from that side: both are cut to half of it, 9.22° (1 in 6.162), the joist 23.5 each way.
-    joist = next(s for _, s in made.laid.main.built.sticks if s.kind == "end joist" and s.a[0] == 3951.5)
+    joist = next(s for _, s in made.laid.main.sticks if s.kind == "end joist" and s.a[0] == 3951.5)
     assert joist.b[1] == pytest.approx(2095.943 - 23.5 / 6.162, abs=0.01)
     assert "one end cut to 9.2°, length to the long point" in joist.ends
     assert joist.length_mm == pytest.approx(2095.943 - 47, abs=0.01)  # from the ledger to its outer face
@@ -525,7 +525,7 @@ def test_a_hole_beside_the_rim_has_as_much_of_a_header_as_finds_room(y, beyond):
     # The frame ends at 2975, the hole's at y + 625: 50, 100, 150 and 300 mm of frame, a rim of 47, plies of 47.
     hole = [{"do": "add_cut", "kind": "hole"}, *cut(x_mm=1700, y_mm=y, along_mm=600, out_mm=600)]
     made = plan(deck(4000, 3000, 600, *hole))
-    headers = [s for _, s in made.laid.main.built.sticks if s.kind == "header"]
+    headers = [s for _, s in made.laid.main.sticks if s.kind == "header"]
     assert sum(s.a[1] > y for s in headers) == beyond
     assert sum(s.a[1] < y for s in headers) == 2
     # 300 less a rim and two plies leaves stubs of 159, which hang on the header; the others leave none that is longer
@@ -551,18 +551,18 @@ def test_a_notch_as_narrow_as_a_joist_has_beams_of_its_own():
 def test_every_piece_of_a_spliced_joist_has_two_bearings(out):
     made = plan(deck(4000, out, 600, support="free"))
     beams = sorted({b.t for b in made.laid.main.supports.beams})
-    for _, stick in made.laid.main.built.sticks:
+    for _, stick in made.laid.main.sticks:
         if stick.kind == "joist":
             a, b = stick.a[1], stick.b[1]
             assert b - a <= 4800
             assert sum(a <= t <= b for t in beams) >= 2
     # A piece never meets another over the first or the last beam.
-    met = {t for _, s in made.laid.main.built.sticks if "meets" in s.ends for t in beams if abs(s.b[1] - t) < 1}
+    met = {t for _, s in made.laid.main.sticks if "meets" in s.ends for t in beams if abs(s.b[1] - t) < 1}
     assert met
     assert met <= set(beams[1:-1])
     # A block of 600 lies beside every joint, half of it on either piece.
-    blocks = [s for _, s in made.laid.main.built.sticks if s.kind == "splice block"]
-    joints = [s for _, s in made.laid.main.built.sticks if s.kind == "joist" and s.b[1] in met]
+    blocks = [s for _, s in made.laid.main.sticks if s.kind == "splice block"]
+    joints = [s for _, s in made.laid.main.sticks if s.kind == "joist" and s.b[1] in met]
     assert {(round(b.a[1] + 300, 6), round(b.length_mm, 6)) for b in blocks} == {(round(t, 6), 600) for t in met}
     assert len(blocks) >= len(joints)
 
@@ -570,7 +570,7 @@ def test_every_piece_of_a_spliced_joist_has_two_bearings(out):
 def test_a_hole_is_framed_as_strong_as_its_load_asks():
     tree = [{"do": "add_cut", "kind": "hole"}, *cut(0, x_mm=1500, y_mm=1500, along_mm=3000, out_mm=500)]
     made = plan(deck(6000, 3600, 800, *tree, put("deck.loads.snow_kpa", 3), put("deck.beams.rows", 1)))
-    header = next(w for w in made.laid.main.built.work if w.what == "header")
+    header = next(w for w in made.laid.main.work if w.what == "header")
     # Between trimmers 3050 apart (25 of overhang at both sides) it carries half of what lies between it and the ledger.
     assert header.span_mm == 3050
     assert made.laid.main.grid.plies > 2
@@ -584,8 +584,8 @@ def test_a_pipe_and_a_tree_keep_footings_off_by_their_own_measure():
     for what, off in (("tree", 300), ("pipe", 50)):
         hole = [{"do": "add_cut", "kind": "hole"}, *cut(0, what=what, x_mm=1900, y_mm=2200, along_mm=200, out_mm=200)]
         made = plan(deck(4000, 3000, 600, *hole))
-        dug = made.laid.main.built.footings[0].dug.across_mm / 2
-        for q in made.laid.main.built.posts:
+        dug = made.laid.main.footings[0].dug.across_mm / 2
+        for q in made.laid.main.posts:
             dx, dy = max(1900 - q.at[0], q.at[0] - 2100, 0), max(2200 - q.at[1], q.at[1] - 2400, 0)
             assert max(dx, dy) >= off + dug - 60
 
@@ -603,7 +603,7 @@ def test_a_row_count_that_asks_too_much_takes_the_joist_that_reaches():
 
 def test_a_low_ledger_and_a_heavy_load_are_told():
     low = plan(deck(4000, 1800, 600, put("deck.joists.size", "uk_47x100")))
-    assert low.laid.main.built.ledger.rows == 1
+    assert low.laid.main.ledger.rows == 1
     assert "ledger_hold" in {f.rule for f in low.findings}
     heavy = plan(
         deck(
@@ -615,20 +615,20 @@ def test_a_low_ledger_and_a_heavy_load_are_told():
             put("deck.beams.rows", 1),
         )
     )
-    assert heavy.laid.main.built.ledger.over
+    assert heavy.laid.main.ledger.over
     assert "ledger_hold" in {f.rule for f in heavy.findings}
 
 
 def test_a_post_that_cannot_be_cut_is_told_and_not_bought():
     # 600 − 28 − 150 − 200 − 25 = 197 over the footing: 180 up leaves 17.
     made = plan(deck(4000, 3000, 600, put("deck.footings.top_mm", 180)))
-    assert made.laid.main.built.posts[0].height_mm == 17
+    assert made.laid.main.posts[0].height_mm == 17
     assert not made.count("post")
     assert not [p for p in made.parts if "post cap" in p.material]
     told = next(f for f in made.findings if f.rule == "stack_fit")
     for fix in told.fixes:
         after = plan(apply_raw(deck(4000, 3000, 600, put("deck.footings.top_mm", 180)), list(fix.edits)))
-        assert all(q.fits(after.laid.main.in_ground) for q in after.laid.main.built.posts) or "stack_fit" in {
+        assert all(q.fits(after.laid.main.in_ground) for q in after.laid.main.posts) or "stack_fit" in {
             f.rule for f in after.findings
         }
 
@@ -656,7 +656,7 @@ def test_free_decks_are_braced_both_ways_dropped_and_flush():
 
 def test_a_footing_set_low_lies_over_its_pad():
     made = plan(deck(4000, 3000, 600, put("deck.footings.top_mm", -300)))
-    f = made.laid.main.built.footings[0]
+    f = made.laid.main.footings[0]
     pad = f.dug.layers[0]
     assert (pad.bottom_mm, pad.top_mm) == (-475, -300)
     post = next(p for p in made.parts if p.label == "P1")

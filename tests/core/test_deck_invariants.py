@@ -17,9 +17,10 @@ from rowstake.core.cutting.plan import used_mm
 from rowstake.core.desk import desk
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
-from rowstake.core.trades.deck.boards import border_depth, past_joists
+from rowstake.core.trades.deck.border import border_depth
 from rowstake.core.trades.deck.carried import footing_used
 from rowstake.core.trades.deck.members import beam_plies
+from rowstake.core.trades.deck.rows import past_joists
 from tests.decks import cut, deck
 from tests.holds.deck import check_deck
 from tests.holds.solids import check_solids
@@ -151,7 +152,7 @@ def _ends_are_carried(made):
     holes = [Polygon(r) for r in made.laid.main.shape.interiors]
     closing = [
         Polygon([grid.on_plan(q) for q in s.outline()])
-        for _, s in made.laid.main.built.sticks
+        for _, s in made.laid.main.sticks
         if s.kind in ("rim", "ledger", "header")
     ]
     if made.laid.main.supports.flush:
@@ -188,7 +189,7 @@ def _spans(made):
         assert all(a < b for a, b in itertools.pairwise(beam.posts))
         assert beam.s0 <= beam.posts[0]
         assert beam.posts[-1] <= beam.s1
-    if any(q.height_mm < -0.5 for q in made.laid.main.built.posts):
+    if any(q.height_mm < -0.5 for q in made.laid.main.posts):
         assert "stack_fit" in rules
     for group in made.laid.main.grid.groups:
         bearings = len(made.laid.main.supports.bearings(group))
@@ -198,11 +199,11 @@ def _spans(made):
 
 def _ledger_holds(made):
     """No fixing meets a joist, and none carries more than it may: strides within what the load allows, or pairs."""
-    ledger, grid = made.laid.main.built.ledger, made.laid.main.grid
+    ledger, grid = made.laid.main.ledger, made.laid.main.grid
     if ledger is None:
         return
     told = "ledger_hold" in {f.rule for f in made.findings}
-    for _, piece in made.laid.main.built.sticks:
+    for _, piece in made.laid.main.sticks:
         if piece.kind != "ledger":
             continue
         low, high = sorted((piece.a[0], piece.b[0]))
@@ -216,13 +217,13 @@ def _ledger_holds(made):
 
 def _loads_add_up(made):
     """All of the frame stands on the posts and the ledger, and no footing presses harder than its ground bears."""
-    carried = sum(q.carries_m2 for q in made.laid.main.built.posts)
+    carried = sum(q.carries_m2 for q in made.laid.main.posts)
     for g in made.laid.main.grid.groups:
         if g.ledger:
             marks = [*made.laid.main.supports.bearings(g), g.t1]
             carried += (marks[1] - marks[0]) / 2 * (g.s1 - g.s0) / 1e6
     assert (
-        carried >= made.laid.main.grid.poly.area / 1e6 * 0.97 or made.laid.main.built.bare
+        carried >= made.laid.main.grid.poly.area / 1e6 * 0.97 or made.laid.main.bare
     )  # told; a flush beam's own thickness carries nothing
     for f in made.laid.footings:
         used = footing_used(made.brief, f)

@@ -28,19 +28,19 @@ def test_its_pieces_by_hand():
     made = plan(with_level())
     [low] = made.laid.lower
     # Free-standing: 25 of overhang all round, so its frame is 1950 × 1150 and its joists 1150 − 2 × 47.
-    joists = [p for p in low.built.parts if p.kind in ("joist", "end joist")]
+    joists = [p for p in low.parts if p.kind in ("joist", "end joist")]
     assert {p.length_mm for p in joists} == {1056}
     assert len(joists) == 6  # ends, and on centre at 425, 825, 1225, 1625
     # Boards 2000 long: (1200 + 6)/151 = 7 rows and 1200 − 1057 = 143.
-    boards = [p for p in low.built.parts if p.kind == "board"]
+    boards = [p for p in low.parts if p.kind == "board"]
     assert [round(p.width_mm) for p in boards] == [145] * 7 + [143]
     assert {p.length_mm for p in boards} == {2000}
-    assert all(label.startswith("Q1-") for label in (p.label for p in low.built.parts))
+    assert all(label.startswith("Q1-") for label in (p.label for p in low.parts))
     # They lie from 3000 out to 4200, from 382 to 410 over the ground.
     ys = [-y for p in boards for _, y, _ in p.solid.corners]
     assert (min(ys), max(ys)) == (3000, 4200)
     assert {z for p in boards for _, _, z in p.solid.corners} == {382, 410}
-    assert {q.height_mm for q in low.built.posts} == {
+    assert {q.height_mm for q in low.posts} == {
         410 - 28 - low.supports.joist.width_mm - b - 75 for b in {x.section.width_mm for x in low.supports.beams}
     }
 
@@ -50,7 +50,7 @@ def test_figures_and_lists_count_both():
     a, b = ({f.key: f.number for f in deck_figures(m)} for m in (one, two))
     assert b["area"] == pytest.approx(a["area"] + 2.4)
     assert b["boards"] == a["boards"] + 8
-    assert b["footings"] == a["footings"] + len(two.laid.lower[0].built.footings)
+    assert b["footings"] == a["footings"] + len(two.laid.lower[0].footings)
     assert two.lists.concrete_m3 > one.lists.concrete_m3
     assert len({p.label for p in two.parts if p.unit == "piece"}) == sum(p.unit == "piece" for p in two.parts)
     shown = desk(two)
@@ -71,8 +71,8 @@ def test_workings_tell_of_both():
 
 def test_on_falling_ground_its_posts_are_as_much_longer():
     flat, fallen = plan(with_level()), plan(with_level(put("deck.levels.fall_out_mm", 300)))
-    for a, b in zip(flat.laid.lower[0].built.posts, fallen.laid.lower[0].built.posts, strict=True):
-        assert b.height_mm - a.height_mm == pytest.approx(300 * a.at[1] / 3000)
+    for a, b in zip(flat.laid.lower[0].posts, fallen.laid.lower[0].posts, strict=True):
+        assert b.height_mm - a.height_mm == pytest.approx(300 * a.on_site[1] / 3000)
 
 
 def test_a_step_of_more_than_a_riser_is_told_and_settled():

@@ -93,8 +93,8 @@ def test_published_ledgers(row):
         put("deck.loads.live_kpa", given.get("live_kpa", 1.9152104)), put("deck.loads.dead_kpa", given.get("dead_kpa", 0.4788026)),
         put("deck.beams.overhang_mm", hang), put("deck.beams.rows", 1), **FEET,
     ))  # fmt: skip
-    assert made.laid.main.built.ledger.span_mm == pytest.approx(span)
-    close(row, "spacing_mm", made.laid.main.built.ledger.spacing_mm)
+    assert made.laid.main.ledger.span_mm == pytest.approx(span)
+    close(row, "spacing_mm", made.laid.main.ledger.spacing_mm)
 
 
 TROUBLE = {
@@ -150,9 +150,9 @@ def test_rule_finds_its_trouble_and_its_fixes_settle_it(rule):
     known = (
         {p.label for p in made.parts}
         | {b.label for b in made.laid.main.supports.beams}
-        | {q.label for q in made.laid.main.built.posts}
+        | {q.label for q in made.laid.main.posts}
     )
-    known |= {f.label for f in made.laid.main.built.footings}
+    known |= {f.label for f in made.laid.main.footings}
     settled = []
     for finding in findings:
         assert finding.title

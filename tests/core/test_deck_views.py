@@ -50,7 +50,7 @@ def test_the_section_stands_as_high_as_the_stack(made):
     beam = shapes(scene, of="B1")[0]
     assert box(beam)[3] == pytest.approx(422)
     post = next(s for s in shapes(scene, look="post"))
-    q = made.laid.main.built.posts[0]
+    q = made.laid.main.posts[0]
     assert box(post)[3] - box(post)[1] == pytest.approx(q.height_mm, abs=0.5 + 300 * 25 / 3000)
     ground = shapes(scene, look="ground")[0]
     slope = (ground.points[1][1] - ground.points[0][1]) / (ground.points[1][0] - ground.points[0][0])
@@ -75,7 +75,7 @@ def test_the_section_across_shows_every_joist_end_on(made):
 def test_the_ledger_shows_every_fixing_where_it_is(made):
     scene = scenes(made)["ledger"]
     drilled = sorted(s.points[0] for s in shapes(scene, kind="circle"))
-    assert drilled == sorted((h.s, h.up_mm) for h in made.laid.main.built.ledger.holes)
+    assert drilled == sorted((h.s, h.up_mm) for h in made.laid.main.ledger.holes)
     free = plan(deck(4000, 3000, 600, put("deck.house.support", "free")))
     assert "ledger" not in scenes(free)
 
@@ -87,7 +87,7 @@ def test_footings_alike_share_one_drawing(made):
     assert {told[f"P{n}"].section for n in (1, 2, 3)} == set(drawn)
     section = scenes(made)[told["P2"].section]
     concrete = [box(s) for s in shapes(section, look="concrete")]
-    assert max(b[2] - b[0] for b in concrete) == made.laid.main.built.footings[1].dug.across_mm
+    assert max(b[2] - b[0] for b in concrete) == made.laid.main.footings[1].dug.across_mm
 
 
 def test_the_load_picture_covers_what_the_beams_carry(made):
@@ -117,8 +117,8 @@ def test_tapes_and_strips_read_as_the_parts_lie(made):
 def test_things_tell_their_own_figures(made):
     told = desk(made).things
     post = {line.name: line.value for line in told["P2"].lines}
-    assert post["post"] == f"100×100, {made.brief.printer.length(made.laid.main.built.posts[1].height_mm)}"
-    assert post["carries"].endswith(f"{made.laid.main.built.footings[1].load_kn:.1f} kN")
+    assert post["post"] == f"100×100, {made.brief.printer.length(made.laid.main.posts[1].height_mm)}"
+    assert post["carries"].endswith(f"{made.laid.main.footings[1].load_kn:.1f} kN")
     beam = {line.name: line.value for line in told["B1"].lines}
     assert beam["section"] == "2 × 47×200"
     rip = next(p for p in made.parts if p.kind == "board" and p.width_mm < 144)

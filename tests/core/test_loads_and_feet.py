@@ -142,7 +142,7 @@ def test_every_kind_stands_under_a_deck(kind):
         )
     )
     post = next(p for p in made.parts if p.kind == "post")
-    q = made.laid.main.built.posts[0]
+    q = made.laid.main.posts[0]
     below = 25 + 50 + 300 if kind == "hole" else 0  # standoff, over the ground, and in it
     assert post.length_mm == pytest.approx(q.height_mm + below)
     assert q.height_mm == 600 - 28 - 150 - 200 - 25 - (0 if kind == "slab" else 50)

@@ -19,7 +19,7 @@ SHARE = CATALOGUE.materials.deck.overhang_share
 
 def check_deck(made):
     for level in made.laid.levels:
-        told = f"Level {level.level.id}: " if hasattr(level, "level") else ""
+        told = f"Level {level.place.name}: " if level.place.name else ""
         rules = {
             f.rule for f in made.findings if (f.title.startswith(told) if told else not f.title.startswith("Level "))
         }
@@ -36,16 +36,16 @@ def check_deck(made):
 def spans_within_limits(level, rules):
     assert level.supports.joist_reach.used <= 1.0005 or "joist_over" in rules
     assert all(b.reach.used <= 1.0005 for b in level.supports.beams)
-    assert all(w.used <= 1.0005 for w in level.built.work if w.what != "lift") or "member_over" in rules
-    assert "uplift" in rules or not [w for w in level.built.work if w.what == "lift"]
+    assert all(w.used <= 1.0005 for w in level.work if w.what != "lift") or "member_over" in rules
+    assert "uplift" in rules or not [w for w in level.work if w.what == "lift"]
 
 
 def pieces_have_two_bearings(level, rules):
     """Every piece of a joist as it is cut: on two things that carry, its ends past them by no more than they may."""
     grid, supports = level.grid, level.supports
-    assert not level.built.bare or "clipped_corner" in rules
-    corners = {(round(p.at[0]), round(p.at[1])) for p in level.built.posts if p.beam is None}
-    for label, stick in level.built.sticks:
+    assert not level.bare or "clipped_corner" in rules
+    corners = {(round(p.at[0]), round(p.at[1])) for p in level.posts if p.beam is None}
+    for label, stick in level.sticks:
         if kind_of(stick.kind).family != "joist":
             continue
         (s, a), (_, b) = stick.a, stick.b
@@ -55,7 +55,7 @@ def pieces_have_two_bearings(level, rules):
             carried = by in HOLDS and (by != "clipped rim" or corners or len(at) < 2)
             if abs(end - edge) < 1 and carried and all(abs(end - x) > BESIDE_MM for x in at):
                 at = sorted([*at, end])
-        if len(at) < 2 and level.built.bare and "clipped rim" in (line.near, line.far):
+        if len(at) < 2 and level.bare and "clipped rim" in (line.near, line.far):
             continue  # told above
         if supports.flush and (grid.narrow or grid.broken) and len(at) < 2:
             assert "hole_room" in rules  # the outer beam finds no room at the edge
@@ -63,11 +63,11 @@ def pieces_have_two_bearings(level, rules):
         if len(at) == 1 and "rim" in (line.near, line.far):
             # A stub between a hole and the edge: it hangs on the header and the rim, and the rim is worked for it.
             assert "header" in (line.near, line.far), (label, line)
-            assert any("rim" in w.what for w in level.built.work), (label, line)
+            assert any("rim" in w.what for w in level.work), (label, line)
             continue
         assert len(at) >= 2, (label, stick)
         for past, span, by in ((at[0] - a, at[1] - at[0], line.near), (b - at[-1], at[-1] - at[-2], line.far)):
-            if level.built.bare and by == "clipped rim":
+            if level.bare and by == "clipped rim":
                 continue  # this end is what the finding tells of
             wide = max((x.wide_mm for x in supports.beams), default=0) / 2
             assert past <= max(span * SHARE, wide) + 1 or "overhang" in rules, (label, past, span)
@@ -86,7 +86,7 @@ def joists_stand_close_enough(level):
 def supports_keep_clear_of_holes(level):
     holes = [Polygon(r) for r in level.shape.interiors]
     own = {"post", "concrete", "gravel"} | ({"beam"} if not level.supports.flush else set())
-    for part in level.built.parts:  # a flush beam is of the frame, as a header is: see holds/frame.py
+    for part in level.parts:  # a flush beam is of the frame, as a header is: see holds/frame.py
         if part.solid is None or part.kind not in own:
             continue
         shape = Polygon(part.solid.profile)
@@ -96,13 +96,13 @@ def supports_keep_clear_of_holes(level):
 
 def posts_stand(level, rules):
     facts = CATALOGUE.materials.deck
-    for f in level.built.footings:
+    for f in level.footings:
         assert post_used(level.brief, f) <= 1.0005 or "post_tall" in rules
         used = footing_used(level.brief, f)
         assert used is None or used <= 1.0005 or "footing_kind" in rules
         room = f.post.height_mm
         assert room >= facts.least_post_mm - 0.6 or abs(room) <= 0.5 or level.in_ground or "stack_fit" in rules
-        for part in level.built.parts:
+        for part in level.parts:
             if part.label == f.post.label and part.solid:
                 assert part.solid.far_mm == pytest.approx(f.post.foot_mm + room, abs=0.6)
         concrete = [x for x in f.dug.layers if "pad" in x.what]
@@ -119,7 +119,7 @@ def beams_end_near_their_posts(level):
 def bearings_take_their_share(level):
     """Inner posts of plies that run on take up to a quarter more than their half bays; so do inner beams."""
     for beam in level.supports.beams:
-        own = [q for q in level.built.posts if q.beam == beam]
+        own = [q for q in level.posts if q.beam == beam]
         if len(own) == 3:
             bay = beam.posts[1] - beam.posts[0]
             if math.isclose(bay, beam.posts[2] - beam.posts[1], rel_tol=1e-6):

@@ -17,7 +17,7 @@ def check_frame(level, rules):
     if grid.narrow or grid.broken:
         assert "hole_room" in rules
         return
-    sticks = list(level.built.sticks)
+    sticks = list(level.sticks)
     if supports.flush:
         sticks += [piece for beam in supports.beams for piece in beam_plies(beam)]
     shapes = [Polygon(s.outline()) for _, s in sticks]
@@ -59,9 +59,7 @@ def _beams_lie_apart(supports):
 
 def _ends_meet(level):
     grid, supports = level.grid, level.supports
-    closing = [
-        Polygon(s.outline()) for _, s in level.built.sticks if s.kind in ("rim", "ledger", "header", "clipped rim")
-    ]
+    closing = [Polygon(s.outline()) for _, s in level.sticks if s.kind in ("rim", "ledger", "header", "clipped rim")]
     closing += [Polygon(s.outline()) for b in supports.beams if supports.flush for _, s in beam_plies(b)]
     closed = unary_union([shape.buffer(1.0) for shape in closing])
     half = grid.thick_mm / 2

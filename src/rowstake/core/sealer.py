@@ -8,7 +8,7 @@ from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 
 
-def end_sealer(sold: Sold, parts: list[Part]) -> list[Part]:
+def end_sealer(sold: Sold, parts: list[Part], label: str = "cut ends") -> list[Part]:
     """Preservative for every end that is cut, two coats, in whole litres or quarts."""
     facts = CATALOGUE.materials.sealer
     ends = [
@@ -21,4 +21,4 @@ def end_sealer(sold: Sold, parts: list[Part]) -> list[Part]:
     litres = sum(ends) / 1e6 * facts.coats / facts.m2_per_litre
     tin = facts.tin_in_litre if sold.units == "ft-in" else facts.tin_litre
     good = sold.good("end_preservative", tin)
-    return [Part("cut ends", "hardware", "frame", good, "cut ends", amount=up(litres / tin), unit="each")]
+    return [Part(label, "hardware", "frame", good, "cut ends", amount=up(litres / tin), unit="each")]

@@ -89,8 +89,3 @@ def _halves(brief: DeckBrief, grid: Grid) -> tuple[float, float]:
     """From the middle of a post to its face, along the beam and along the joists."""
     wide, deep = brief.post.thickness_mm / 2, brief.post.width_mm / 2
     return (deep, wide) if grid.turned else (wide, deep)
-
-
-def blocks_for(made: list[Brace]) -> list[Point]:
-    """Where a brace needs a block between two joists to be fixed to."""
-    return [b.b for b in made if b.to.startswith("a block")]

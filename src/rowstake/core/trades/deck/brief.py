@@ -9,13 +9,18 @@ from rowstake.core.catalogue.models import Bag
 from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
+from rowstake.core.trades.deck.demands import Demand, KeepClear, of
 from rowstake.core.trades.deck.document import Deck, DeckJob
+from rowstake.core.trades.deck.place import Place
 from rowstake.core.trades.deck.shape import Edge
+
+MAIN = Place()
 
 
 @dataclass(frozen=True, slots=True)
 class DeckBrief:
-    """`joists` are the sizes that may be used: the one chosen, else all on sale, the shallowest first."""
+    """Of one level, where it stands and what its components ask of the frame. `joists` are the sizes that may be used: the
+    one chosen, else all on sale, the shallowest first."""
 
     job: DeckJob
     deck: Deck
@@ -32,6 +37,13 @@ class DeckBrief:
     soil: Soil
     footing: FootingEntry
     bag: Bag
+    place: Place
+    asked: tuple[Demand, ...] = ()
+
+    @property
+    def keep_clear(self) -> list[KeepClear]:
+        """What beams, posts and footings pass by."""
+        return of(KeepClear, self.asked)
 
     @property
     def sold(self) -> Sold:
@@ -108,8 +120,8 @@ class DeckBrief:
         return self.field.width_mm + self.deck.boards.gap_mm
 
 
-def resolve_deck(job: DeckJob) -> DeckBrief:
-    """Raises `JobFault` for anything the catalogue or the region does not have."""
+def resolve_deck(job: DeckJob, place: Place = MAIN) -> DeckBrief:
+    """The brief of a level that stands there, of a job whose shape and heights are its own. Raises `JobFault` for anything the catalogue or the region does not have."""
     deck, c = job.deck, CATALOGUE
     region = pick(c.regions, job.region, "region")
     product = pick(c.decking, deck.boards.product, "deck.boards.product")
@@ -134,5 +146,5 @@ def resolve_deck(job: DeckJob) -> DeckBrief:
         post=pick(c.sections, deck.posts.size, "deck.posts.size"),
         fascia=pick(c.sections, deck.boards.fascia, "deck.boards.fascia") if deck.boards.fascia else None,
         species=pick(c.species, deck.species, "deck.species"), soil=pick(c.soils, job.site.soil, "site.soil"),
-        footing=pick(c.footings, deck.footings.kind, "deck.footings.kind"), bag=c.materials.bags[deck.footings.bag],
+        footing=pick(c.footings, deck.footings.kind, "deck.footings.kind"), bag=c.materials.bags[deck.footings.bag], place=place,
     )  # fmt: skip

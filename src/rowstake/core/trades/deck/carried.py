@@ -51,12 +51,16 @@ def stand_posts(brief: DeckBrief, grid: Grid, supports: Supports, corners: Itera
             ground = ground_at(brief, at)
             deep = beam_depth(supports, beam)
             stack = stack_at(brief, supports, ground, deep)
-            out.append(PostAt(f"P{len(out) + 1}", beam, at, ground, stack, beam.carried_mm * share / 1e6, deep))
+            label = brief.place.label(f"P{len(out) + 1}")
+            out.append(
+                PostAt(label, beam, at, brief.place.on_site(at), ground, stack, beam.carried_mm * share / 1e6, deep)
+            )
     for corner in corners:
         at = grid.on_plan(corner.at)
         ground = ground_at(brief, at)
         carries = corner.post_n / 1000 / brief.total_kpa
-        out.append(PostAt(f"P{len(out) + 1}", None, at, ground, stack_at(brief, supports, ground, 0.0), carries))
+        label, stack = brief.place.label(f"P{len(out) + 1}"), stack_at(brief, supports, ground, 0.0)
+        out.append(PostAt(label, None, at, brief.place.on_site(at), ground, stack, carries))
     return out
 
 

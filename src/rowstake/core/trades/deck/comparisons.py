@@ -6,8 +6,8 @@ from collections.abc import Callable
 from typing import Any
 
 from rowstake.core.plan import plan
-from rowstake.core.trades.deck.boards import ways_to_finish
 from rowstake.core.trades.deck.document import DeckJob
+from rowstake.core.trades.deck.finish import ways_to_finish
 
 SideBySide = Callable[..., list[Any]]
 

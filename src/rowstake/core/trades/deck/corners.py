@@ -8,7 +8,6 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.clear import zones
 from rowstake.core.trades.deck.dug import across_under
 from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge, Point, leans
@@ -79,7 +78,7 @@ def _in_hole(brief: DeckBrief, corner: Corner) -> bool:
             max(z.s0 - corner.at[0], corner.at[0] - z.s1, 0.0), max(z.t0 - corner.at[1], corner.at[1] - z.t1, 0.0)
         )
         < reach + z.dig_mm
-        for z in zones(brief)
+        for z in brief.keep_clear
     )
 
 

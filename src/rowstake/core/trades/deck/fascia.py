@@ -1,19 +1,11 @@
-"""Fascia on the rim along every open edge, packed off for air, under the boards' overhang: ripped, mitred at corners."""
+"""Where a fascia goes, and how far it stands off the rim: packed off for air, under the boards' overhang."""
 
 from __future__ import annotations
 
-import math
-
-from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.goods import timber
-from rowstake.core.parts import Hold, Joint, Part, letters
-from rowstake.core.reckoners.base import up
-from rowstake.core.space import Pose, Solid
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.frame import frame_outline
-from rowstake.core.trades.deck.shape import Edge, edges, rings, set_in
+from rowstake.core.trades.deck.shape import Edge, edges
 
-LEAST_PIECE_MM = 1.0
 PACKER_MM = 6.0
 SHOWS_MM = 13.0
 """How far boards reach past a fascia, so that water drips clear of it."""
@@ -24,61 +16,11 @@ def stands_mm(brief: DeckBrief) -> float:
     return PACKER_MM + brief.fascia.thickness_mm if brief.fascia else 0.0
 
 
-def _open(brief: DeckBrief, edge: Edge) -> bool:
+def open_edge(brief: DeckBrief, edge: Edge) -> bool:
+    """Whether a fascia goes along an edge of the frame."""
     return not edge.hole and not brief.at_wall(edge)
 
 
 def fascia_edges(brief: DeckBrief) -> list[Edge]:
     """Edges of the frame that stand open."""
-    return [e for e in edges(frame_outline(brief)) if _open(brief, e)]
-
-
-def fascia_parts(brief: DeckBrief, pose: Pose, depth: float, top: float) -> list[Part]:
-    """Along every open edge of the frame, ripped to its depth, to the long points of the corners, in lengths as sold; its
-    screws and the packers behind them."""
-    if brief.fascia is None:
-        return []
-    longest, out = max(brief.fascia.lengths_mm), []
-    high, thick, off = min(depth, brief.fascia.width_mm), brief.fascia.thickness_mm, stands_mm(brief)
-    ring = rings(edges(frame_outline(brief)))[0]
-    front = set_in(ring, lambda e: -off if _open(brief, e) else 0.0)
-    back = set_in(ring, lambda e: thick - off if _open(brief, e) else 0.0)
-    ripped = f", ripped to {brief.printer.length(high)}" if high < brief.fascia.width_mm - 0.5 else ""
-    number = 0
-    for i, edge in enumerate(ring):
-        if not _open(brief, edge):
-            continue
-        number += 1
-        after = (i + 1) % len(ring)
-        whole = math.dist(front[i], front[after])
-        if whole < LEAST_PIECE_MM:
-            continue
-        pieces = up(whole / longest)
-        (dx, dy), (nx, ny) = edge.along, edge.inward
-        for k in range(pieces):
-            p, q = (
-                (front[i][0] + dx * s, front[i][1] + dy * s) for s in (whole * k / pieces, whole * (k + 1) / pieces)
-            )
-            mitred = k == 0 and _open(brief, ring[i - 1]), k == pieces - 1 and _open(brief, ring[after])
-            inner = [back[at] if cut else (x + nx * thick, y + ny * thick)
-                     for cut, at, (x, y) in zip(reversed(mitred), (after, i), (q, p), strict=True)]  # fmt: skip
-            ends = ("square", "one end mitred, to the long point", "both ends mitred, to the long points")[sum(mitred)]
-            out.append(
-                Part(f"A{number}{letters(k + 1) if pieces > 1 else ''}", "fascia", "skin", timber(brief.fascia.id), edge.side,
-                     whole / pieces, high, ends + ripped, solid=Solid(pose, (p, q, *inner), top - high, top),
-                     hold=Hold("fascia packers", PACKER_MM))
-            )  # fmt: skip
-    return out + _fixings(brief, out, thick)
-
-
-def _fixings(brief: DeckBrief, pieces: list[Part], thick: float) -> list[Part]:
-    """Two screws near the top and one low at every packer, so that water and air pass behind."""
-    facts = CATALOGUE.materials.deck
-    places = sum(up(p.length_mm / facts.fascia_screw_every_mm) + 1 for p in pieces)
-    screw, _ = brief.sold.screw("fascia_screw", thick + PACKER_MM + CATALOGUE.materials.fixings.grip_mm)
-    return [
-        Part("fascia screws", "board screw", "skin", screw, "fascia", amount=2 * places, unit="each",
-             joint=Joint(("fascia",), ("rim", "end joist", "clipped rim"), CATALOGUE.materials.fixings.grip_mm)),
-        Part("fascia packers", "hardware", "skin", brief.sold.good("fascia_packer", PACKER_MM), "fascia",
-             amount=places, unit="each"),
-    ] if pieces else []  # fmt: skip
+    return [e for e in edges(frame_outline(brief)) if open_edge(brief, e)]

@@ -14,6 +14,7 @@ from shapely.geometry.polygon import orient
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.demands import DoubledEnds, Nailer, of
 from rowstake.core.trades.deck.ends import end_at
 from rowstake.core.trades.deck.headers import HoleStrip, header_rooms, too_narrow
 from rowstake.core.trades.deck.shape import SAME_MM, Edge, Point, cut_away, edges, inset, leans, outline, swap
@@ -242,25 +243,17 @@ def _uprights(grid: Grid) -> list[tuple[float, str]]:
     return out
 
 
-def lay_grid(
-    brief: DeckBrief,
-    thick_mm: float,
-    nailers: list[float],
-    doubled: bool,
-    rim_mm: float,
-    plies: int = 2,
-    beams_mm: BeamsAt | None = None,
-) -> Grid:
-    """Joists on centres from the low end of s, with those that edges, borders and doubled ends ask for; `rim_mm` is how
-    much of the frame its closing takes at an edge, `beams_mm` what flush beams take where they are known."""
+def lay_grid(brief: DeckBrief, thick_mm: float, rim_mm: float, plies: int = 2, beams_mm: BeamsAt | None = None) -> Grid:
+    """Joists on centres from the low end of s, with those that edges and components ask for; `rim_mm` is how much of the
+    frame its closing takes at an edge, `beams_mm` what flush beams take where they are known."""
     plan = frame_outline(brief)
     whole = _turned(plan) if brief.turned else plan
     passed = [Polygon(r) for r in whole.interiors if _slips_through(Polygon(r), brief.spacing_mm, thick_mm)]
     for _ in whole.interiors:  # a hole that a joist meets is framed, and the trimmers of its frame may meet another
-        marks = _marked(brief, _without(whole, passed), thick_mm, nailers, doubled, plies)[1]
+        marks = _marked(brief, _without(whole, passed), thick_mm, plies)[1]
         passed = [hole for hole in passed if not any(_on(hole, s, thick_mm) for s, _ in marks)]
     poly = _without(whole, passed)
-    grid, asked = _marked(brief, poly, thick_mm, nailers, doubled, plies)
+    grid, asked = _marked(brief, poly, thick_mm, plies)
     grid.broken, grid.beams_mm = _broken(brief), beams_mm or {}
     grid.passed, grid.narrow = passed, too_narrow(edges(whole), grid.edges, thick_mm, rim_mm)
     rooms = header_rooms(grid.edges, thick_mm, rim_mm, plies)
@@ -299,20 +292,19 @@ def _without(poly: Polygon, holes: list[Polygon]) -> Polygon:
     return Polygon(poly.exterior, kept)
 
 
-def _marked(
-    brief: DeckBrief, poly: Polygon, thick_mm: float, nailers: list[float], doubled: bool, plies: int
-) -> tuple[Grid, list[tuple[float, str]]]:
+def _marked(brief: DeckBrief, poly: Polygon, thick_mm: float, plies: int) -> tuple[Grid, list[tuple[float, str]]]:
     """A frame without its joists, and where along s each of them stands and why."""
     grid = Grid(poly, brief.turned, thick_mm, brief.spacing_mm, _groups(brief, poly, thick_mm), plies)
     grid.edges = edges(poly)
     low, _, high, _ = poly.bounds
-    ends = [(low + 1.5 * thick_mm, "doubled end"), (high - 1.5 * thick_mm, "doubled end")] if doubled else []
+    beside = (low + 1.5 * thick_mm, high - 1.5 * thick_mm)
+    ends = [(s, "doubled end") for s in beside if of(DoubledEnds, brief.asked)]
     asked: list[tuple[float, str]] = []
     for s, kind in [*_uprights(grid), *ends]:
         if all(abs(s - other) > thick_mm - 0.1 for other, _ in asked):
             asked.append((s, kind))
     taken = [s for s, _ in asked]
-    for s in nailers:
+    for s in (nailer.s for nailer in of(Nailer, brief.asked)):
         close = min(taken, key=lambda other: abs(s - other), default=None)
         if close is not None and abs(s - close) < thick_mm:
             if abs(s - close) <= thick_mm / 2 - BEARING_MM:

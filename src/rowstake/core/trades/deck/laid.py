@@ -7,24 +7,27 @@ from dataclasses import dataclass
 from rowstake.core.planned import Plan
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.carried import FootingAt
-from rowstake.core.trades.deck.level import DeckLevel, Lower
+from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.year import Year
 
 
 @dataclass(frozen=True, slots=True)
 class DeckLaid:
-    main: DeckLevel
-    lower: tuple[Lower, ...]
+    levels: tuple[DeckLevel, ...]
     year: Year
 
     @property
-    def levels(self) -> tuple[DeckLevel, ...]:
-        return (self.main, *self.lower)
+    def main(self) -> DeckLevel:
+        return self.levels[0]
+
+    @property
+    def lower(self) -> tuple[DeckLevel, ...]:
+        return self.levels[1:]
 
     @property
     def footings(self) -> list[FootingAt]:
         """Of every level."""
-        return [f for level in self.levels for f in level.built.footings]
+        return [f for level in self.levels for f in level.footings]
 
 
 DeckPlan = Plan[DeckBrief, DeckLaid]

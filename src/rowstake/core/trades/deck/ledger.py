@@ -6,10 +6,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.fasteners import sold_mm
 from rowstake.core.goods import Good
-from rowstake.core.parts import Part
-from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.ledger_fasteners import LEAST_MM, spacing_mm
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.clear import merged
@@ -143,20 +140,3 @@ def _stride(
 def bracketed(brief: DeckBrief) -> bool:
     """True where rated brackets hold the ledger off a veneer."""
     return brief.deck.house.siding == "veneer" and brief.deck.ledger.bracket_kn is not None
-
-
-def ledger_parts(brief: DeckBrief, ledger: LedgerPlan | None) -> list[Part]:
-    if ledger is None:
-        return []
-    facts, sold = CATALOGUE.materials.deck, brief.sold
-    flashing = up((ledger.length_mm + LAP_MM) / (sold_mm(brief.sold, FLASHING_MM) - LAP_MM))
-
-    def item(what: Good, count: float) -> Part:
-        return Part(f"ledger {what.words}", "hardware", "frame", what, "ledger", amount=count, unit="each")
-
-    return [
-        item(sold.good("veneer_bracket") if bracketed(brief) else fixing(brief, ledger.thick_mm), len(ledger.holes)),
-        item(sold.good("z_flashing", FLASHING_MM), flashing),
-        item(sold.good("ledger_membrane", MEMBRANE_MM), up(ledger.length_mm / sold_mm(sold, MEMBRANE_MM))),
-        item(sold.good("lateral_tie"), facts.ties),
-    ]

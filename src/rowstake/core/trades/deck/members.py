@@ -13,11 +13,10 @@ from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.parts import letters
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.bearings import bearings_of
-from rowstake.core.trades.deck.boards import Laying
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.closing import across, saw_words
+from rowstake.core.trades.deck.demands import BlockAt, Demand, GuardPosts, SisterAt, of
 from rowstake.core.trades.deck.frame import LEFT_LONG_MM, SLACK_MM, Grid, Joist, Stick, blocks_at, spans_over_blocking
-from rowstake.core.trades.deck.shape import Point
 from rowstake.core.trades.deck.splices import splice
 from rowstake.core.trades.deck.supports import BeamLine, Supports
 
@@ -53,9 +52,8 @@ def _slanted(pieces: list[Stick], joist: Joist) -> list[Stick]:
     return out
 
 
-def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Laying, blocked: list[Point]) -> list[Stick]:
-    """Everything of the frame in one section of joist: joists, what closes them, blocks. Beams come apart. `blocked` are
-    places that need a block between the joists beside them."""
+def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, asked: list[Demand]) -> list[Stick]:
+    """Everything of the frame in one section of joist: joists, what closes them, and the blocks that are asked for."""
     joist = supports.joist
     flush = [_whole(beam) for beam in supports.beams] if supports.flush else []
     sticks = across(brief, grid, joist, flush)
@@ -75,12 +73,12 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, laying: Layin
         room.take(stick)
     for beam in flush:
         room.take(beam)
-    sticks += [block for block in _blocking(brief, grid, supports) if room.take_if_free(block)]
-    for s, t in blocked:
+    sticks += [block for block in _blocking(brief, grid, supports, of(GuardPosts, asked)) if room.take_if_free(block)]
+    for s, t in (demand.at for demand in of(BlockAt, asked)):
         here = blocks_at(grid, joist, t, "blocking", s - grid.spacing_mm, s + grid.spacing_mm)
         sticks += [block for block in here if block.a[0] <= s <= block.b[0] and room.take_if_free(block)]
     sticks += _splices(grid, supports, sticks, room)
-    sticks += _sisters(grid, joist, laying, room)
+    sticks += _sisters(grid, joist, of(SisterAt, asked), room)
     return sticks
 
 
@@ -131,14 +129,14 @@ class Room:
 HAIR_MM = 0.1
 
 
-def _blocking(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Stick]:
-    """A row in the middle of every long span, and ladders beside borders."""
+def _blocking(brief: DeckBrief, grid: Grid, supports: Supports, guards: list[GuardPosts]) -> list[Stick]:
+    """A row in the middle of every long span, pairs for guard posts, and ladders beside borders."""
     out: list[Stick] = []
     for group in grid.groups:
         for t in spans_over_blocking(supports.bearings(group)):
             out += blocks_at(grid, supports.joist, t, "blocking", group.s0, group.s1)
-    if brief.deck.joists.guard_blocks:
-        out += _guard_blocks(grid, supports, CATALOGUE.sections[brief.region.post].width_mm)
+    for asked in guards:
+        out += _guard_blocks(grid, supports, asked)
     nailed = [j.s for j in grid.joists if j.kind == "nailer"]
     for s in dict.fromkeys(nailed):
         beside = sorted(
@@ -155,10 +153,10 @@ def _blocking(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Stick]:
     return out
 
 
-def _guard_blocks(grid: Grid, supports: Supports, post_mm: float) -> list[Stick]:
+def _guard_blocks(grid: Grid, supports: Supports, asked: GuardPosts) -> list[Stick]:
     """A pair of blocks behind every guard post along the end joists: equal spaces, none over the limit, one inside each corner."""
-    most, out = CATALOGUE.materials.deck.guard_posts_mm, []
-    apart = (post_mm + FREE_MM + grid.thick_mm) / 2
+    out = []
+    apart = (asked.post_mm + FREE_MM + grid.thick_mm) / 2
     ends = [j for j in grid.joists if j.kind == "end joist"]
     for line in ends:
         low, high = (
@@ -166,8 +164,8 @@ def _guard_blocks(grid: Grid, supports: Supports, post_mm: float) -> list[Stick]
             if line.s < (grid.poly.bounds[0] + grid.poly.bounds[2]) / 2
             else (line.s - grid.spacing_mm, line.s + 1)
         )
-        first, last = line.t0 + 150.0, line.t1 - 150.0
-        spaces = max(1, up((last - first) / most)) if last > first else 0
+        first, last = line.t0 + asked.in_mm, line.t1 - asked.in_mm
+        spaces = max(1, up((last - first) / asked.most_mm)) if last > first else 0
         for k in range(spaces + 1 if spaces else 0):
             t = first + (last - first) * k / spaces
             for d in (-1, 1):
@@ -202,13 +200,13 @@ def _splices(grid: Grid, supports: Supports, sticks: list[Stick], room: Room) ->
     return out
 
 
-def _sisters(grid: Grid, joist: Section, laying: Laying, room: Room) -> list[Stick]:
+def _sisters(grid: Grid, joist: Section, asked: list[SisterAt], room: Room) -> list[Stick]:
     """A short block beside the joist under every butt joint, on the side that is free; none where what is there carries it."""
     half = CATALOGUE.materials.deck.sister_mm / 2
     left, _, right, _ = grid.poly.bounds
     out = []
-    for point in laying.butts:
-        s, t = grid.on_plan(point)
+    for demand in asked:
+        s, t = grid.on_plan(demand.at)
         line = min((j for j in grid.joists if j.t0 - 1 <= t <= j.t1 + 1), key=lambda j: abs(j.s - s), default=None)
         if line is None:
             continue

@@ -12,22 +12,19 @@ from rowstake.core.takeoff.explain import explain_lists
 from rowstake.core.takeoff.lists import Buyer, take_off
 from rowstake.core.trade import Trade
 from rowstake.core.trades.deck.advice import check
-from rowstake.core.trades.deck.brief import resolve_deck
-from rowstake.core.trades.deck.built import pose_at
 from rowstake.core.trades.deck.document import DeckJob
-from rowstake.core.trades.deck.explain import explain_deck
+from rowstake.core.trades.deck.explain import explain_level
 from rowstake.core.trades.deck.laid import DeckLaid, DeckPlan
-from rowstake.core.trades.deck.level import lay_level, lower_levels
+from rowstake.core.trades.deck.lay import lay_levels
 from rowstake.core.year import live_through
 
 
 def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
     """Raises `JobFault` when the deck cannot be laid out as it stands."""
-    main = lay_level(resolve_deck(job), pose_at())
-    brief, lower = main.brief, lower_levels(main)
-    levels = (main, *lower)
-    parts = [part for level in levels for part in level.built.parts]
-    spoil = sum(f.dug.spoil_m3 for level in levels for f in level.built.footings)
+    levels = lay_levels(job)
+    main, brief = levels[0], levels[0].brief
+    parts = [part for level in levels for part in level.parts]
+    spoil = sum(f.dug.spoil_m3 for level in levels for f in level.footings)
     lists = take_off(Buyer(brief.printer, brief.sold, brief.bag, job.site.near_salt, {}), parts, spoil)
     poured = any(part.good.id == "concrete" for part in parts)
     on_site = days(parts, job.site.crew, 48.0 if poured else 0.0, 0.0)
@@ -38,13 +35,13 @@ def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
         climate, getattr(CATALOGUE.materials.seasons, damp), brief.field.width_mm, moves, main.laying.gap_mm, lap=False
     )
     book = Notebook()
-    explain_deck(brief, main.grid, main.supports, main.laying, main.built, turn, book)
-    for low in lower:
+    explain_level(main, turn, book)
+    for low in levels[1:]:
         own = Notebook()
-        explain_deck(low.brief, low.grid, low.supports, low.laying, low.built, turn, own)
-        book.fold_in(f"level {low.level.id}", own)
+        explain_level(low, turn, own)
+        book.fold_in(f"level {low.place.name}", own)
     explain_lists(brief.printer, brief.bag, lists, "", book)
     explain_days(on_site, job.site.crew, brief.printer, book, "the frame")
-    laid = DeckLaid(main, lower, turn)
+    laid = DeckLaid(levels, turn)
     made = Plan(trade, brief, laid, tuple(parts), lists, on_site, book.workings)
     return replace(made, findings=check(made))

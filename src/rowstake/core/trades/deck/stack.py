@@ -14,11 +14,13 @@ from rowstake.core.trades.deck.supports import BeamLine, Supports
 
 @dataclass(frozen=True, slots=True)
 class PostAt:
-    """A post under a beam, or (None) under the rim of a clipped corner: where it stands on the plan, the ground there, its stack, and the deck it carries."""
+    """A post under a beam, or (None) under the rim of a clipped corner: where it stands on its level's plan and on that of the
+    whole, the ground there, its stack, and the deck it carries."""
 
     label: str
     beam: BeamLine | None
     at: Point
+    on_site: Point
     ground_mm: float
     stack: HeightStackOut
     carries_m2: float

@@ -20,7 +20,8 @@ from rowstake.core.reckoners.joist_span import JoistSpan
 from rowstake.core.reckoners.joist_span import run as joist_span
 from rowstake.core.structure.continuous import Stretch, bend
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.clear import Span, Zone, ways_clear, zones
+from rowstake.core.trades.deck.clear import Span, ways_clear
+from rowstake.core.trades.deck.demands import KeepClear
 from rowstake.core.trades.deck.dug import across_under
 from rowstake.core.trades.deck.frame import LEFT_LONG_MM, Group
 from rowstake.core.trades.deck.splices import splice
@@ -185,7 +186,7 @@ def _spread(
                 best = way
         skipped += any(way.holds for way in ways)
     if best is None:
-        names = ", ".join(z.id for z in zones(brief) if z.s1 > group.s0 and z.s0 < group.s1)
+        names = ", ".join(z.id for z in brief.keep_clear if z.s1 > group.s0 and z.s0 < group.s1)
         raise refuse(
             "deck.shape.cuts", names, "a hole between the rows of beams: move it, make it smaller, or choose another number of rows",
             f"No row of beams keeps clear of {names}",
@@ -198,7 +199,7 @@ def _stay(brief: DeckBrief, group: Group, spans: int) -> list[bool]:
     where there is room for them."""
     room, flush = rim_room(brief), brief.deck.beams.way == "flush"
     over = brief.deck.boards.overhang_mm
-    here = [z for z in zones(brief) if z.s1 + over > group.s0 and z.s0 - over < group.s1]
+    here = [z for z in brief.keep_clear if z.s1 + over > group.s0 and z.s0 - over < group.s1]
     near = flush and all(z.t0 - over - group.t0 >= room for z in here)
     far = flush and all(group.t1 - z.t1 - over >= room for z in here)
     return [group.ledger or near, *[False] * (spans - 1), far]
@@ -255,7 +256,7 @@ def _beam_spans(brief: DeckBrief, group: Group, berth_mm: float) -> list[Span]:
     )
     widest = brief.joists[0].thickness_mm * (brief.deck.beams.plies or PLIES[-1])
     off = widest / 2 + around
-    dig = [(z, off if not berth_mm else max(off, z.dig_mm + berth_mm)) for z in zones(brief)]
+    dig = [(z, off if not berth_mm else max(off, z.dig_mm + berth_mm)) for z in brief.keep_clear]
     return [(z.t0 - d, z.t1 + d) for z, d in dig if z.s1 + around > group.s0 and z.s0 - around < group.s1]
 
 
@@ -269,7 +270,7 @@ def propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polyg
     """Beams inside a frame, and `within` it where there is room, just clear of holes; where their posts then find no place, beams so far off that footings clear
     them too, or a row more. Raises `JobFault`."""
     first: JobFault | None = None
-    for way in WAYS if zones(brief) else WAYS[:1]:
+    for way in WAYS if brief.keep_clear else WAYS[:1]:
         try:
             return _propose(brief, groups, frame, within, way)
         except JobFault as fault:
@@ -398,7 +399,7 @@ def _beam(
         half = n * section.thickness_mm / 2
         t = min(t, group.t1 - half) if group.ledger else max(group.t0 + half, min(t, group.t1 - half))
     reach = SpanReach(allowed, governed, max(b - a for a, b in pairwise(posts)))
-    return BeamLine(f"B{number}", group, t, low, high, section, n, load, posts, reach, outer)
+    return BeamLine(brief.place.label(f"B{number}"), group, t, low, high, section, n, load, posts, reach, outer)
 
 
 def _posts(brief: DeckBrief, t: float, low: float, high: float, most: float, load_mm: float) -> tuple[float, ...]:
@@ -420,16 +421,16 @@ def _posts(brief: DeckBrief, t: float, low: float, high: float, most: float, loa
         ]
         if ways:
             return tuple(min(ways, key=lambda way: max(b - a for a, b in pairwise(way))))
-    names = ", ".join(z.id for z in zones(brief)) or "the load"
+    names = ", ".join(z.id for z in brief.keep_clear) or "the load"
     raise refuse(
-        "deck.posts.size" if not zones(brief) else "deck.shape.cuts", names,
+        "deck.posts.size" if not brief.keep_clear else "deck.shape.cuts", names,
         "a larger beam, more rows of beams, or a hole further from them", f"No posts under a beam can stand clear of {names}",
     )  # fmt: skip
 
 
-def _zones_at(brief: DeckBrief, t: float, dug_mm: float) -> list[Zone]:
+def _zones_at(brief: DeckBrief, t: float, dug_mm: float) -> list[KeepClear]:
     """Holes that what is dug under a beam at t would come too near."""
-    return [z for z in zones(brief) if z.t0 - z.dig_mm - dug_mm / 2 < t < z.t1 + z.dig_mm + dug_mm / 2]
+    return [z for z in brief.keep_clear if z.t0 - z.dig_mm - dug_mm / 2 < t < z.t1 + z.dig_mm + dug_mm / 2]
 
 
 def _stand(posts: list[float], low: float, high: float, most: float, dug_mm: float, share: float) -> bool:

@@ -11,7 +11,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding, Fix
 from rowstake.core.rooms import kept_in
 from rowstake.core.trades.deck.laid import DeckPlan
-from rowstake.core.trades.deck.level import Lower
+from rowstake.core.trades.deck.level import DeckLevel
 
 
 @cache
@@ -35,24 +35,22 @@ def check(plan: DeckPlan) -> tuple[Finding, ...]:
     return in_order([*in_main, *in_low], plan.trade.stages)
 
 
-def _of_level(finding: Finding, low: Lower) -> Finding:
+def _of_level(finding: Finding, low: DeckLevel) -> Finding:
     """A finding told of a lower level: named after it, its fixes made where that level keeps its shape and height."""
     fixes = []
     for fix in finding.fixes:
         edits = [_edit_of_level(edit, low) for edit in fix.edits]
         if all(edits):
             fixes.append(Fix(fix.label, tuple(edit for edit in edits if edit)))
-    labels = {p.label for p in low.built.parts}
-    where = tuple(w if w in labels else f"{low.level.id}-{w}" for w in finding.where)
-    return replace(finding, title=f"Level {low.level.id}: {finding.title}", where=where, fixes=tuple(fixes))
+    return replace(finding, title=f"Level {low.place.name}: {finding.title}", fixes=tuple(fixes))
 
 
-def _edit_of_level(edit: dict[str, Any], low: Lower) -> dict[str, Any] | None:
+def _edit_of_level(edit: dict[str, Any], low: DeckLevel) -> dict[str, Any] | None:
     """The edit at this level's place in the document; None where it has no such choice of its own."""
     path = str(edit.get("path", ""))
-    own = f"deck.lower.{low.number}"
+    own = f"deck.lower.{low.place.number - 1}"
     if path.startswith("deck.shape."):
         return {**edit, "path": f"{own}.shape.{path.removeprefix('deck.shape.')}"}
     if path == "deck.levels.height_mm":
-        return {**edit, "path": f"{own}.height_mm", "value": edit["value"] + low.raise_mm}
+        return {**edit, "path": f"{own}.height_mm", "value": edit["value"] + low.place.ground_mm}
     return None if path.startswith(("deck.house.", "deck.levels.")) else edit

@@ -17,14 +17,12 @@ from rowstake.core.trades.deck.shape import cut_away
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
     for cut in brief.deck.shape.cuts:
-        if cut.kind == "clip" and any(
-            _beside(planned, cut, end) for edge in planned.built.bare for end in (edge.a, edge.b)
-        ):
+        if cut.kind == "clip" and any(_beside(planned, cut, end) for edge in planned.bare for end in (edge.a, edge.b)):
             yield found(
                 f"At the clipped corner {cut.id} joists end on a rim that nothing carries",
                 f"It crosses no beam, so that a post at one end does not hold it: that is for an engineer. A clip of up to {p.length(_most(planned))} "
                 "hangs past the beam, and the rim with it.",
-                [label for label, s in planned.built.sticks if s.kind == "clipped rim"],
+                [label for label, s in planned.sticks if s.kind == "clipped rim"],
                 _fixes(planned, cut),
             )
 

@@ -23,14 +23,14 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             why.append(f"the ground freezes {p.length(brief.job.site.frost_depth_mm)} deep under them")
         if deck.levels.height_mm > facts.block_highest_mm:
             why.append(f"the deck is over {p.length(facts.block_highest_mm)} high")
-        wide = max((f.dug.across_mm for f in planned.built.footings), default=0.0)
+        wide = max((f.dug.across_mm for f in planned.footings), default=0.0)
         if wide > 2 * facts.block_mm + 0.5:
             why.append(f"the load asks for a base of {p.length(wide)}, more than twice the block")
         if why:
             yield found(
                 "Blocks on the ground do not suit this deck",
                 f"Here {'; '.join(why)}.",
-                [f.label for f in planned.built.footings],
+                [f.label for f in planned.footings],
                 [pads],
             )
     if kind == "slab" and (deck.footings.slab_mm or 0) < facts.slab_least_mm:
@@ -41,7 +41,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         )
         yield found(f"The slab must be at least {p.length(facts.slab_least_mm)} thick; {told}",
                     "A thin slab has no anchors to give and cracks under a post.", (), [pads])  # fmt: skip
-    heavy = [f for f in planned.built.footings if (footing_used(brief, f) or 0.0) > 1.0005]
+    heavy = [f for f in planned.footings if (footing_used(brief, f) or 0.0) > 1.0005]
     if kind == "slab" and heavy:
         worst = max(heavy, key=lambda f: f.load_kn)
         held = worst.load_kn / (footing_used(brief, worst) or 1.0)
@@ -52,7 +52,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             [pads],
         )
     if kind == "pile":
-        worst = max(planned.built.footings, key=lambda f: f.load_kn)
+        worst = max(planned.footings, key=lambda f: f.load_kn)
         carries = deck.footings.pile_kn
         if carries is None or worst.load_kn > carries + 0.05:
             told = "no rating was entered" if carries is None else f"a pile carries {p.force(carries)}"

@@ -17,7 +17,7 @@ MAY_TOUCH_MM = 1.0
 def _clear_mm(one: FootingAt, other: FootingAt) -> float:
     """Between the edges of two round footings; of square ones, along the axis that parts them most."""
     wide = (one.dug.across_mm + other.dug.across_mm) / 2
-    apart = [abs(a - b) for a, b in zip(one.post.at, other.post.at, strict=True)]
+    apart = [abs(a - b) for a, b in zip(one.post.on_site, other.post.on_site, strict=True)]
     return (max(apart) if one.dug.square and other.dug.square else math.hypot(*apart)) - wide
 
 
@@ -31,7 +31,7 @@ def look(planned: DeckPlan) -> Iterator[Finding]:
     more = f" So do {len(met) - 1} pairs more." if len(met) > 1 else ""
     yield found(
         f"Footings {one.label} and {other.label} lie {p.length(-_clear_mm(one, other))} in each other",
-        f"Their posts stand {p.length(math.dist(one.post.at, other.post.at))} apart.{more} Dig them as one, as wide as both and "
+        f"Their posts stand {p.length(math.dist(one.post.on_site, other.post.on_site))} apart.{more} Dig them as one, as wide as both and "
         "as deep as the deeper, or move a beam or a cut so that one post carries both.",
         sorted({f.label for pair in met for f in pair}),
     )

@@ -45,6 +45,6 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         f"{reach.governed_by.capitalize()} governs at {p.length(brief.spacing_mm)} apart under {p.pressure(brief.total_kpa)}: over by "
         f"{(reach.used - 1) * 100:.0f} %."
         + ("" if brief.deck.joists.size else " No joist on sale reaches so far on these beams."),
-        [label for label, s in planned.built.sticks if s.kind == "joist"],
+        [label for label, s in planned.sticks if s.kind == "joist"],
         stronger(planned),
     )

@@ -14,7 +14,7 @@ NEAR_MM = 75.0
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
-    joists = [(label, s) for label, s in planned.built.sticks if s.kind == "joist" and MEETS not in s.ends]
+    joists = [(label, s) for label, s in planned.sticks if s.kind == "joist" and MEETS not in s.ends]
     for stock in sorted(planned.supports.joist.lengths_mm)[:-1]:
         over = [(label, s.length_mm - stock) for label, s in joists if 0.05 < s.length_mm - stock <= NEAR_MM]
         if len(over) < max(3, len(joists) / 2):

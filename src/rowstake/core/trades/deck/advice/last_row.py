@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found
 from rowstake.core.parts import Finding, Fix
-from rowstake.core.trades.deck.boards import ways_to_finish
+from rowstake.core.trades.deck.finish import ways_to_finish
 from rowstake.core.trades.deck.level import DeckLevel
 
 
@@ -24,6 +24,6 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     yield found(
         f"The last row is {p.fine(rip)} wide, {where}",
         f"Under half of {p.length(brief.field.width_mm)} a board splits at its fixings and shows.",
-        [f"D{b.number}" for b in laying.of("board") if b.row == laying.row_count - 1],
+        [planned.place.label(f"D{b.number}") for b in laying.of("board") if b.row == laying.row_count - 1],
         fixes,
     )

@@ -12,7 +12,7 @@ from rowstake.core.trades.deck.level import DeckLevel
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
-    p, brief, ledger = planned.brief.printer, planned.brief, planned.built.ledger
+    p, brief, ledger = planned.brief.printer, planned.brief, planned.ledger
     if ledger is None:
         return
     facts, free = CATALOGUE.materials.deck, put_deck("Stand it free of the house", house__support="free")

@@ -12,22 +12,22 @@ from rowstake.core.trades.deck.laid import DeckPlan
 def look(planned: DeckPlan) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
     riser, above = brief.region.riser_mm, brief.deck.levels.height_mm
-    for low in sorted(planned.laid.lower, key=lambda q: -q.level.height_mm):
-        step = above - low.level.height_mm
+    for low in sorted(planned.laid.lower, key=lambda q: -q.top_mm):
+        step = above - low.top_mm
         if 0 < step <= riser + 0.5:
-            above = low.level.height_mm
+            above = low.top_mm
             continue
         wanted = above - riser
         fixes = (
-            [put_deck(f"Set it {p.length(riser)} down", **{f"lower__{low.number}__height_mm": wanted})]
+            [put_deck(f"Set it {p.length(riser)} down", **{f"lower__{low.place.number - 1}__height_mm": wanted})]
             if wanted >= 60
             else []
         )
         told = f"{p.length(step)} down" if step > 0 else "not down at all"
         yield found(
-            f"Level {low.level.id} lies {told} from the one above; a riser is at most {p.length(riser)}",
+            f"Level {low.place.name} lies {told} from the one above; a riser is at most {p.length(riser)}",
             "A step taller or lower than a stair's trips people. More levels, or steps between them.",
             (),
             fixes,
         )
-        above = low.level.height_mm
+        above = low.top_mm

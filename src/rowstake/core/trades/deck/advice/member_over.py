@@ -12,7 +12,7 @@ from rowstake.core.trades.deck.level import DeckLevel
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p = planned.brief.printer
-    over = [w for w in planned.built.work if w.used > 1.0005 and w.what != "lift"]
+    over = [w for w in planned.work if w.used > 1.0005 and w.what != "lift"]
     if not over:
         return
     worst = over[0]
@@ -26,6 +26,6 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         f"The {worst.what} carries {p.force(worst.load_kn)}, {worst.used * 100:.0f} % of what it holds{more}",
         f"{size}" + (f" over {p.length(worst.span_mm)}" if worst.span_mm else "") + f": {worst.governed_by} governs. "
         "A smaller hole, deeper or closer joists, or a beam beside it; a hanger of a higher rating by its maker.",
-        [label for label, s in planned.built.sticks if s.kind in worst.what or worst.what.startswith(s.kind)],
+        [label for label, s in planned.sticks if s.kind in worst.what or worst.what.startswith(s.kind)],
         stronger(planned),
     )

@@ -10,8 +10,9 @@ from shapely.prepared import prep
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.parts import Finding, Fix
-from rowstake.core.trades.deck.boards import DeckBoard, Laying, lay_boards
+from rowstake.core.trades.deck.boards import lay_boards
 from rowstake.core.trades.deck.frame import Grid
+from rowstake.core.trades.deck.laying import DeckBoard, Laying
 from rowstake.core.trades.deck.level import DeckLevel
 
 STEP_MM = 0.5
@@ -39,12 +40,16 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     past = _past(planned.laying, planned.grid)
     if not past:
         return
+
+    def named(board: DeckBoard) -> str:
+        return planned.place.label(f"D{board.number}")
+
     p, worst = planned.brief.printer, max(past, key=lambda b: b.shape.area)
     more = f" So do {len(past) - 1} more." if len(past) > 1 else ""
     yield found(
-        f"D{worst.number}, {p.fine(worst.width_mm)} wide, lies wholly past the frame",
+        f"{named(worst)}, {p.fine(worst.width_mm)} wide, lies wholly past the frame",
         f"Nothing under it carries it.{more} Change the gap a little, lay a border that turns the corner, or glue the scrap to "
         "the board beside it.",
-        [f"D{b.number}" for b in past],
+        [named(b) for b in past],
         list(_other_gap(planned)),
     )

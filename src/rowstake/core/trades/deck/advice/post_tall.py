@@ -17,8 +17,8 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     facts = CATALOGUE.materials.deck
     fits = [h for h in facts.post_heights if small >= h.lesser_mm and large >= h.greater_mm]
     limit = max((h.highest_mm for h in fits), default=0.0)
-    tall = [q for q in planned.built.posts if q.height_mm > limit + 0.5]
-    slender = [f for f in planned.built.footings if post_used(brief, f) > 1.0005]
+    tall = [q for q in planned.posts if q.height_mm > limit + 0.5]
+    slender = [f for f in planned.footings if post_used(brief, f) > 1.0005]
     if slender and not tall:
         hardest = max(slender, key=lambda f: post_used(brief, f))
         yield found(

@@ -13,7 +13,7 @@ from rowstake.core.trades.deck.level import DeckLevel
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, deck = planned.brief.printer, planned.brief.deck
-    short = [q for q in planned.built.posts if not q.fits(planned.in_ground)]
+    short = [q for q in planned.posts if not q.fits(planned.in_ground)]
     if not short:
         return
     worst = min(short, key=lambda q: q.height_mm)

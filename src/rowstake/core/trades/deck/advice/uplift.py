@@ -11,7 +11,7 @@ from rowstake.core.trades.deck.level import DeckLevel
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
-    lift = next((w for w in planned.built.work if w.what == "lift"), None)
+    lift = next((w for w in planned.work if w.what == "lift"), None)
     if lift is None:
         return
     s, t = planned.told_at(planned.grid.on_plan(lift.at))

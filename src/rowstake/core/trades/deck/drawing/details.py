@@ -8,20 +8,20 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing.scene import Board, Look, Scene, Shape
 from rowstake.core.trades.deck.carried import FootingAt, footing_used, post_used
 from rowstake.core.trades.deck.laid import DeckPlan
-from rowstake.core.trades.deck.level import DeckLevel, Lower
+from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.stack import joist_depth
 from rowstake.core.trades.deck.supports import BeamLine
 
 
 def ledger_scene(planned: DeckPlan) -> Scene | None:
     """The ledger from the front: joists on it, fixings between them in two rows."""
-    ledger = planned.laid.main.built.ledger
+    ledger = planned.laid.main.ledger
     if ledger is None:
         return None
     board, p = Board(), planned.brief.printer
     high = joist_depth(planned.brief, planned.laid.main.supports)
     half = planned.laid.main.grid.thick_mm / 2
-    for label, stick in planned.laid.main.built.sticks:
+    for label, stick in planned.laid.main.sticks:
         if stick.kind == "ledger":
             low, end = sorted((stick.a[0], stick.b[0]))
             board.rect(low, 0.0, end, high, "rail", label)
@@ -90,7 +90,7 @@ def load_scene(planned: DeckPlan) -> Scene:
     """The deck each post carries, darker the nearer what carries it is to its limit; figures in kN and per cent."""
     board = Board()
     for level in planned.laid.levels:
-        at = (level.level.x_mm, level.level.y_mm) if isinstance(level, Lower) else (0.0, 0.0)
+        at = (level.place.x_mm, level.place.y_mm)
         for beam in level.supports.beams:
             _beam_loads(board, level, beam, at)
         board.add(Shape("poly", tuple((x + at[0], -y - at[1]) for x, y in level.shape.exterior.coords[:-1]), "label"))
@@ -104,7 +104,7 @@ def load_scene(planned: DeckPlan) -> Scene:
 
 def _beam_loads(board: Board, level: DeckLevel, beam: BeamLine, at: tuple[float, float]) -> None:
     """The strip of deck that each post of a beam carries, in the shade of what it works hardest."""
-    own = [f for f in level.built.footings if f.post.beam == beam]
+    own = [f for f in level.footings if f.post.beam == beam]
     near = beam.t - beam.carried_mm / 2 if not beam.outer else min(beam.t, beam.group.t1 - beam.carried_mm)
     for f, (a, b) in zip(own, pairwise(beam.marks), strict=True):
         corners = [
@@ -115,7 +115,7 @@ def _beam_loads(board: Board, level: DeckLevel, beam: BeamLine, at: tuple[float,
         look: Look = "zone" if used > 1.0005 else "rail" if used > 0.8 else "board"
         board.add(Shape("poly", tuple((x + at[0], -y - at[1]) for x, y in corners), look, f.post.label))
         board.text(
-            (f.post.at[0], -f.post.at[1]),
+            (f.post.on_site[0], -f.post.on_site[1]),
             f"{f.post.label} {level.brief.printer.force(f.load_kn)}",
             "label",
             f.post.label,

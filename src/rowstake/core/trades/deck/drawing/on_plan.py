@@ -48,10 +48,16 @@ def deck_plan_scene(planned: DeckPlan) -> Scene:
             for f in planned.laid.footings:
                 if not f.dug.layers:
                     board.add(
-                        Shape("circle", (_y(f.post.at),), "concrete", f.label, radius_mm=max(f.dug.across_mm / 2, 40))
+                        Shape(
+                            "circle", (_y(f.post.on_site),), "concrete", f.label, radius_mm=max(f.dug.across_mm / 2, 40)
+                        )
                     )
                 board.text(
-                    _y(f.post.at), f.post.label, "label", f.post.label, towards=_y((f.post.at[0], f.post.at[1] + 1))
+                    _y(f.post.on_site),
+                    f.post.label,
+                    "label",
+                    f.post.label,
+                    towards=_y((f.post.on_site[0], f.post.on_site[1] + 1)),
                 )
     board.layer = ""
     _dims(board, planned)
@@ -81,7 +87,7 @@ def _handles(planned: DeckPlan) -> list[Handle]:
             dx, dy = cut.along_mm * share, cut.out_mm * share
             at = (width - dx if cut.corner.endswith("right") else dx, out - dy if cut.corner.startswith("far") else dy)
         handles.append(Handle("cut", cut.id, _y(at)))
-    handles += [Handle("level", low.level.id, _y((low.level.x_mm, low.level.y_mm))) for low in planned.laid.lower]
+    handles += [Handle("level", low.place.name, _y((low.place.x_mm, low.place.y_mm))) for low in planned.laid.lower]
     return handles
 
 
@@ -112,8 +118,8 @@ def _dims(board: Board, planned: DeckPlan) -> None:
         board.dim(_y(edge.a), _y(edge.b), p.length(edge.length_mm), 1.4 if whole else 1.2)
     for low in planned.laid.lower:
         (x0, y0, x1, y1) = low.where.bounds
-        board.dim(_y((x1, y0)), _y((x1, y1)), p.length(y1 - y0), 1.2, low.level.id)
-        board.dim(_y((x1, y1)), _y((x0, y1)), p.length(x1 - x0), 1.2, low.level.id)
+        board.dim(_y((x1, y0)), _y((x1, y1)), p.length(y1 - y0), 1.2, low.place.name)
+        board.dim(_y((x1, y1)), _y((x0, y1)), p.length(x1 - x0), 1.2, low.place.name)
     board.layer = "joists"
     grid = planned.laid.main.grid
     if not grid.turned:

@@ -53,7 +53,7 @@ def deck_section_scene(planned: DeckPlan) -> Scene:
         _house(board, planned)
     for beam in supports.beams:
         if beam.group == group:
-            first = next(q for q in planned.laid.main.built.posts if q.beam == beam)
+            first = next(q for q in planned.laid.main.posts if q.beam == beam)
             _under(board, planned, first.label, beam.t, ground(beam.t))
             high = frame if supports.flush else frame - depth
             board.rect(
@@ -94,10 +94,10 @@ def _lower_levels(board: Board, planned: DeckPlan) -> None:
     """The boards and joists of the levels before it, each at its own height, with the step down."""
     p, above = planned.brief.printer, planned.brief.deck.levels.height_mm
     for low in planned.laid.lower:
-        near, far, top = low.level.y_mm, low.level.y_mm + low.level.shape.out_mm, low.level.height_mm
+        near, far, top = low.place.y_mm, low.place.y_mm + low.brief.deck.shape.out_mm, low.top_mm
         thick = low.brief.field.thickness_mm
-        board.rect(near, top - thick, far, top, "board", low.level.id)
-        board.rect(near, top - thick - low.supports.joist.width_mm, far, top - thick, "frame", low.level.id)
+        board.rect(near, top - thick, far, top, "board", low.place.name)
+        board.rect(near, top - thick - low.supports.joist.width_mm, far, top - thick, "frame", low.place.name)
         board.dim((near + 120, top), (near + 120, above), p.length(above - top), 1.0)
         above = top
 
@@ -110,7 +110,7 @@ def _stack(
     outer = max((b for b in planned.laid.main.supports.beams if b.group == group), key=lambda b: b.t, default=None)
     if outer is None:
         return
-    post = next(q for q in planned.laid.main.built.posts if q.beam == outer)
+    post = next(q for q in planned.laid.main.posts if q.beam == outer)
     x = outer.t - outer.wide_mm / 2 - 40
     beam = post.beam_mm
     board.dim((x, frame - depth), (x, frame), p.bare(depth), 1.0)
@@ -136,7 +136,7 @@ def _house(board: Board, planned: DeckPlan) -> None:
 
 def _under(board: Board, planned: DeckPlan, label: str, t: float, ground: float) -> None:
     """A post and its footing."""
-    f = next(x for x in planned.laid.main.built.footings if x.post.label == label)
+    f = next(x for x in planned.laid.main.footings if x.post.label == label)
     facts = CATALOGUE.materials.deck
     r = f.dug.across_mm / 2
     for layer in f.dug.layers:
@@ -171,7 +171,7 @@ def _boards(board: Board, planned: DeckPlan, low: float, high: float, top: float
 def _fascia(board: Board, planned: DeckPlan, across: int, at: float) -> None:
     """The fascia where the cut, at `at` on plan axis `across`, goes through it."""
     view, depth = (OUTWARDS, -at) if across == 0 else (ALONG, at)
-    for part in planned.laid.main.built.parts:
+    for part in planned.laid.main.parts:
         if part.kind == "fascia" and part.solid:
             for rings in cut(part.solid, view, depth):
                 board.add(Shape("poly", rings[0], "board", part.label))
@@ -207,7 +207,7 @@ def across_scene(planned: DeckPlan) -> Scene:
         if beam.outer:
             foot = frame if supports.flush else frame - depth
             board.rect(beam.s0, foot - beam.section.width_mm, beam.s1, foot, "rail", beam.label, hidden=True)
-            for post in (q for q in planned.laid.main.built.posts if q.beam == beam):
+            for post in (q for q in planned.laid.main.posts if q.beam == beam):
                 s = grid.on_plan(post.at)[0]
                 _under(board, planned, post.label, s, ground(s, beam.t))
     half = grid.thick_mm / 2

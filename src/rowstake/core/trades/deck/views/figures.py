@@ -37,7 +37,7 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
     if (by := rectangle(planned.laid.main.grid)) is not None:
         named = "diagonals of the frame" if by.whole else "diagonals of its largest part"
         out.insert(4, Figure("square", named, p.length(by.diagonal_mm), round(by.diagonal_mm, 1), "square"))
-    if planned.laid.main.built.ledger:
-        holes = len(planned.laid.main.built.ledger.holes)
+    if planned.laid.main.ledger:
+        holes = len(planned.laid.main.ledger.holes)
         out.insert(6, Figure("ledger", "ledger fixings", str(holes), holes, "ledger"))
     return out

@@ -10,7 +10,7 @@ from rowstake.core.views.base import Need
 def deck_needs(plan: DeckPlan) -> list[Need]:
     brief, p, out = plan.brief, plan.brief.printer, []
     boards = brief.deck.boards
-    if plan.laid.main.built.ledger:
+    if plan.laid.main.ledger:
         out.append(
             Need(
                 "frame",

@@ -9,7 +9,7 @@ from rowstake.core.views.base import Schedule
 def deck_schedules(plan: DeckPlan) -> list[Schedule]:
     p, rows = plan.brief.printer, []
     for f in plan.laid.footings:
-        x, y = plan.laid.main.told_at(f.post.at)
+        x, y = plan.laid.main.told_at(f.post.on_site)
         rows.append((
             f.label, p.length(x), p.length(y), p.length(f.dug.across_mm), p.length(f.dug.depth_mm), f.dug.words(p),
             p.force(f.load_kn), p.length(f.post.height_mm),

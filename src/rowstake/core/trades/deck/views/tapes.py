@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from rowstake.core.kinds import kind_of
 from rowstake.core.trades.deck.laid import DeckPlan
-from rowstake.core.trades.deck.level import DeckLevel, Lower
+from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.views.base import Mark, Tape
 
 
@@ -18,7 +18,6 @@ def deck_tapes(planned: DeckPlan, _: int = 0) -> list[Tape]:
 
 def _of(level: DeckLevel, leg: int) -> list[Tape]:
     p, grid, brief = level.brief.printer, level.grid, level.brief
-    before = f"{level.level.id}-" if isinstance(level, Lower) else ""
     low, _, high, _ = grid.poly.bounds
     half = grid.thick_mm / 2
 
@@ -26,25 +25,23 @@ def _of(level: DeckLevel, leg: int) -> list[Tape]:
         return Tape(leg, what, length, p.length(length), tuple(marks))
 
     joists = {
-        round(s.a[0], 2): (label, s.kind)
-        for label, s in reversed(level.built.sticks)
-        if kind_of(s.kind).family == "joist"
+        round(s.a[0], 2): (label, s.kind) for label, s in reversed(level.sticks) if kind_of(s.kind).family == "joist"
     }
     out = [
         tape("joists", high - low, [
-            Mark(f"{before}{label}", kind, s - low, p.bare(s - low), p.bare(s - low - half), p.bare(s - low + half))
+            Mark(label, kind, s - low, p.bare(s - low), p.bare(s - low - half), p.bare(s - low + half))
             for s, (label, kind) in sorted(joists.items())
         ]),
     ]  # fmt: skip
     for beam in level.supports.beams:
-        own = zip((q for q in level.built.posts if q.beam == beam), beam.posts, strict=True)
+        own = zip((q for q in level.posts if q.beam == beam), beam.posts, strict=True)
         marks = [Mark(q.label, "post", s - low, p.bare(s - low), p.bare(s - low), p.bare(beam.t)) for q, s in own]
-        out.append(tape(f"posts of {before}{beam.label}", high - low, marks))
+        out.append(tape(f"posts of {beam.label}", high - low, marks))
     if brief.deck.boards.run != "diagonal":
         run = brief.deck.shape.width_mm if grid.turned else brief.deck.shape.out_mm
         off = level.datum_mm if grid.turned else 0.0  # out from the wall, or along from where every tape hooks
         rows = [
-            Mark(f"{before}D{n}", "board", a - off, p.bare(a - off), p.bare(a - off), p.bare(b - off))
+            Mark(level.place.label(f"D{n}"), "board", a - off, p.bare(a - off), p.bare(a - off), p.bare(b - off))
             for n, (a, b) in _rows(level)
         ]
         out.append(tape("boards", run, rows))

@@ -37,7 +37,7 @@ def _post(plan: DeckPlan, label: str, shown: str) -> Thing:
     f = next(x for x in plan.laid.footings if x.post is post)
     part = next((q for q in plan.parts if q.label == label), None)
     lines = [
-        Line("stands", "{} along, {} out".format(*(p.length(v) for v in plan.laid.main.told_at(post.at)))),
+        Line("stands", "{} along, {} out".format(*(p.length(v) for v in plan.laid.main.told_at(post.on_site)))),
         Line("ground there", p.length(post.ground_mm), "stack"),
         Line("post", f"{plan.brief.post.name}, {p.length(post.height_mm)}", "stack"),
         *((Line("cut", p.length(part.length_mm)),) if part else ()),

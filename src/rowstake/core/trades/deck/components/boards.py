@@ -1,0 +1,126 @@
+"""The boards and what fixes them; under every butt joint a short block beside its joist."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from shapely.geometry import Polygon
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.goods import timber
+from rowstake.core.kinds import kind_of
+from rowstake.core.parts import Notebook, Part
+from rowstake.core.space import Solid
+from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.components.base import TRADE, Component
+from rowstake.core.trades.deck.demands import SisterAt
+from rowstake.core.trades.deck.fixings import board_fixings
+from rowstake.core.trades.deck.laying import Laying
+from rowstake.core.trades.deck.level import DeckLevel
+from rowstake.core.trades.deck.rows import INSTALL_C
+from rowstake.core.trades.deck.shape import Point
+from rowstake.core.year import Year
+
+
+def _blocks(level: DeckLevel) -> Iterator[SisterAt]:
+    for butt in level.laying.butts:
+        yield SisterAt(butt)
+
+
+def _lay(level: DeckLevel) -> list[Part]:
+    brief, pose, place = level.brief, level.place.pose, level.place
+    top = brief.deck.levels.height_mm
+    out = []
+    for b in level.laying.boards:
+        label = place.label(f"{kind_of(b.kind).letter}{b.number}")
+        trim = 2 * brief.deck.boards.trim_ends_mm
+        ends = f"{b.ends}; {brief.printer.fine(trim / 2)} off both ends first" if trim else b.ends
+        out.append(
+            Part(label, b.kind, "skin", timber(b.section.id), place.label(f"row {b.row + 1}" if b.row >= 0 else b.kind), b.length_mm + trim, b.width_mm, ends,
+                 solid=Solid(pose, tuple(_points(b.shape)), top - b.section.thickness_mm, top,
+                             tuple(tuple(_coords(r.coords)) for r in b.shape.interiors)))
+        )  # fmt: skip
+    return out + board_fixings(level)
+
+
+def _coords(coords: object) -> list[Point]:
+    return [(float(x), float(y)) for x, y in coords][:-1]  # type: ignore[attr-defined]
+
+
+def _points(shape: Polygon) -> list[Point]:
+    return _coords(shape.exterior.coords)
+
+
+def _explain(level: DeckLevel, turn: Year, book: Notebook) -> None:
+    _rows(level, book)
+    _last(level, book)
+    _ends(level, turn, book)
+    _year(level, turn, book)
+
+
+def _rows(level: DeckLevel, book: Notebook) -> None:
+    laying = level.laying
+    book.note(
+        "boards", "Boards", str(len(laying.boards)),
+        rule="Rows over the field inside the borders, each cut to the shape; a row longer than its stock is joined on a joist, clear of "
+        "the joints of the row before by two joist spaces.",
+        formula=f"{laying.row_count} rows, {len(laying.of('board'))} pieces in the field, {len(laying.of('border'))} of border, "
+        f"{len(laying.of('breaker'))} breakers, {len(laying.butts)} butt joints",
+        source=TRADE, changes="The board, the way it runs, gap, border, breaker, shape.",
+    )  # fmt: skip
+
+
+def _last(level: DeckLevel, book: Notebook) -> None:
+    brief, p, laying, rows = level.brief, level.brief.printer, level.laying, level.laying.rows
+    told = (
+        f"a gap of {p.fine(rows.full_board_gap_mm)} ends on a whole board"
+        if rows.full_board_gap_mm is not None
+        else "no gap within its limits ends whole"
+    )
+    book.note(
+        "last", "Last row", p.fine(min(laying.first_mm, laying.last_mm)),
+        rule="n = (run + gap) ÷ (board + gap), rounded down; the last rip is what is left.",
+        formula=f"{rows.full_boards} whole boards of {p.length(brief.field.width_mm)} at {p.fine(brief.deck.boards.gap_mm)}, "
+        + (f"rip {p.fine(rows.last_rip_mm)}; {told}" if rows.last_rip_mm else "no rip"),
+        source=TRADE, changes="Gap, the way out, start side, balanced rips.",
+    )  # fmt: skip
+
+
+def _ends(level: DeckLevel, turn: Year, book: Notebook) -> None:
+    brief, laying = level.brief, level.laying
+    if laying.end_gap_mm:
+        book.note(
+            "end_gap", "Gap at butt ends", brief.printer.fine(laying.end_gap_mm),
+            rule="Growth with heat from laying to the hottest day, never under the maker's least.",
+            formula=f"longest board, 15 °C to 50 °C, {brief.product.moves}; {_through_the_year(brief, laying, turn)}", source="published expansion coefficients",
+            changes="Board length and material.",
+        )  # fmt: skip
+
+
+def _through_the_year(brief: DeckBrief, laying: Laying, turn: Year) -> str:
+    """The end gap in the coldest and the hottest month, by the growth of the longest board."""
+    p = brief.printer
+    alpha = CATALOGUE.movement.heat_per_million[brief.product.moves] / 1e6
+    longest = max((b.length_mm for b in laying.boards), default=0.0)
+    gaps = {
+        m.name: laying.end_gap_mm - alpha * longest * (t - INSTALL_C)
+        for m, t in zip(turn.months, turn.climate.temperature_c, strict=True)
+    }
+    least, most = min(gaps, key=gaps.__getitem__), max(gaps, key=gaps.__getitem__)
+    return f"{least} {p.fine(gaps[least])}, {most} {p.fine(gaps[most])}"
+
+
+def _year(level: DeckLevel, turn: Year, book: Notebook) -> None:
+    brief, p = level.brief, level.brief.printer
+    moves = "They hardly move across; heat moves their length." if brief.product.moves != "timber" else ""
+    book.note(
+        "seasons", "The gap over the year", f"{p.fine(turn.least.joint_mm)} to {p.fine(turn.most.joint_mm)}",
+        rule=f"Timber settles at the moisture of the air; the gap changes by what the board does. {moves}".strip(),
+        formula=f"laid at {turn.fixed_pct:.0f} % with {p.fine(turn.fixed_joint_mm)}; {turn.least.name} {p.fine(turn.least.joint_mm)}, "
+        f"{turn.most.name} {p.fine(turn.most.joint_mm)}",
+        source="published equilibrium equation and shrinkage coefficients; climate made up for planning",
+        changes="How damp the boards are when laid, their width and timber, the gap, the climate.",
+    )  # fmt: skip
+
+
+COMPONENT = Component(order=50, blocks=_blocks, lay=_lay, explain=_explain)

@@ -1,0 +1,23 @@
+"""Tape over the joists."""
+
+from __future__ import annotations
+
+from rowstake.core.fasteners import sold_mm
+from rowstake.core.parts import Part
+from rowstake.core.reckoners.base import up
+from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.level import DeckLevel
+
+ROLL_MM = 20_000.0
+
+
+def _lay(level: DeckLevel) -> list[Part]:
+    sold = level.brief.sold
+    if not level.brief.deck.joists.tape:
+        return []
+    rolls = up(sum(j.length_mm for j in level.grid.joists) / sold_mm(sold, ROLL_MM))
+    tape = sold.good("joist_tape", ROLL_MM)
+    return [Part(level.place.label("joist tape"), "hardware", "frame", tape, "frame", amount=rolls, unit="each")]
+
+
+COMPONENT = Component(order=70, lay=_lay)

@@ -1,0 +1,90 @@
+"""What holds the frame together: hangers, ties, nails and screws."""
+
+from __future__ import annotations
+
+from itertools import pairwise
+
+from shapely.geometry import Point as At
+from shapely.geometry import Polygon
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.goods import Good
+from rowstake.core.kinds import kind_of
+from rowstake.core.parts import Part
+from rowstake.core.reckoners.base import up
+from rowstake.core.trades.deck.frame import Grid, Stick
+from rowstake.core.trades.deck.level import DeckLevel
+from rowstake.core.trades.deck.shape import Point
+from rowstake.core.trades.deck.supports import BeamLine, Supports
+
+
+def frame_hardware(level: DeckLevel) -> list[Part]:
+    """Hangers where a joist ends on a ledger, a header or a flush beam; ties over dropped beams; nails of both and of rims."""
+    facts, grid, supports = CATALOGUE.materials.deck, level.grid, level.supports
+    sticks = [stick for _, stick in level.sticks]
+    joists = [s for s in sticks if kind_of(s.kind).family == "joist"]
+    held = [s for s in sticks if s.kind in ("ledger", "header", "clipped rim")]
+    lines = [Polygon(s.outline()).buffer(4.0) for s in held]
+    if supports.flush:
+        lines += [Polygon(_beam_outline(b)).buffer(4.0) for b in supports.beams]
+    hangers = sum(any(line.intersects(At(end)) for line in lines) for j in joists for end in (j.a, j.b))
+    ties = 0 if supports.flush else sum(
+        min(j.a[1], j.b[1]) - 1 < b.t < max(j.a[1], j.b[1]) + 1 for j in joists for b in supports.under(j.a[0])
+    )  # fmt: skip
+    ends = 2 * len(joists) - hangers + 2 * sum(n for edge, n in grid.headers.items() if edge not in grid.carry)
+    spliced = sum(s.kind == "splice block" for s in sticks)
+    blocks = sum(kind_of(s.kind).family == "block" for s in sticks) - spliced
+    hung = [grid.headers[edge] for edge in grid.carry]
+    sold = level.brief.sold
+
+    def item(kind: str, what: Good, count: float) -> list[Part]:
+        label = level.place.label(f"frame {what.words}")
+        return [Part(label, kind, "frame", what, "frame", amount=count, unit="each")] if count else []
+
+    return [
+        *item("hardware", sold.good("joist_hanger", supports.joist.name), hangers + 2 * hung.count(1)),
+        *[
+            part
+            for plies in sorted({n for n in hung if n > 1})
+            for part in item(
+                "hardware", sold.good("joist_hanger_plied", plies, supports.joist.name), 2 * hung.count(plies)
+            )
+        ],
+        *item("hardware", sold.good("joist_tie"), ties),
+        *item(
+            "frame screw",
+            sold.nail("connector_nail", CONNECTOR_MM)[0],
+            (hangers + ties + 2 * sum(min(n, 2) for n in hung)) * facts.hanger_nails,
+        ),
+        *item(
+            "frame screw",
+            sold.screw("frame_screw", FRAME_MM)[0],
+            max(0, ends) * 3 + blocks * 4 + spliced * facts.splice_screws,
+        ),
+        *item(
+            "frame screw",
+            sold.screw("structural_screw", 1.7 * supports.joist.thickness_mm, 2 * supports.joist.thickness_mm - 3)[0],
+            _plied(grid, supports, sticks),
+        ),
+    ]
+
+
+CONNECTOR_MM, FRAME_MM = 38.0, 85.0
+
+
+def _plied(grid: Grid, supports: Supports, sticks: list[Stick]) -> int:
+    """Screws that make several plies one member: two rows along every ply of a beam, a header or a clipped rim but one, and
+    along joists that lie side by side."""
+    every = CATALOGUE.materials.deck.ply_screw_every_mm
+    lengths = [b.s1 - b.s0 for b in supports.beams for _ in range(b.plies - 1)]
+    lengths += [edge.length_mm for edge, plies in grid.headers.items() for _ in range(plies - 1)]
+    leaning = [s.length_mm for s in sticks if s.kind == "clipped rim"]
+    lengths += leaning[len(leaning) // grid.plies :] if grid.plies > 1 else []
+    marks = sorted((j.s, j.length_mm) for j in grid.joists)
+    lengths += [min(a[1], b[1]) for a, b in pairwise(marks) if 1 < b[0] - a[0] < grid.thick_mm + 1]
+    return sum(2 * (up(length / every) + 1) for length in lengths)
+
+
+def _beam_outline(beam: BeamLine) -> list[Point]:
+    w = beam.wide_mm / 2
+    return [(beam.s0, beam.t - w), (beam.s1, beam.t - w), (beam.s1, beam.t + w), (beam.s0, beam.t + w)]

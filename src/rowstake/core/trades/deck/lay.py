@@ -1,0 +1,112 @@
+"""Levels of a deck: what their components ask is settled, then each lays its parts; the main level first."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from shapely.geometry.base import BaseGeometry
+
+from rowstake.core.faults import refuse
+from rowstake.core.kinds import kind_of
+from rowstake.core.sealer import end_sealer
+from rowstake.core.trades.deck.boards import lay_boards
+from rowstake.core.trades.deck.braces import braces
+from rowstake.core.trades.deck.brief import DeckBrief, resolve_deck
+from rowstake.core.trades.deck.carried import dig_footings, stand_posts
+from rowstake.core.trades.deck.components import components
+from rowstake.core.trades.deck.corners import corners
+from rowstake.core.trades.deck.document import DeckJob, LowerLevel
+from rowstake.core.trades.deck.frame import Stick
+from rowstake.core.trades.deck.ledger import plan_ledger
+from rowstake.core.trades.deck.level import DeckLevel
+from rowstake.core.trades.deck.members import frame_sticks
+from rowstake.core.trades.deck.place import Place
+from rowstake.core.trades.deck.settle import settled_frame
+from rowstake.core.trades.deck.stack import ground_at
+from rowstake.core.trades.deck.work import worked
+
+TOUCH_MM2 = 1000.0
+
+
+def lay_level(brief: DeckBrief) -> DeckLevel:
+    """Demands, then the frame that settles them, then parts in the order of the work. Raises `JobFault` where it cannot be
+    laid out."""
+    every = components()
+    brief = replace(brief, asked=tuple(demand for c in every for demand in c.demands(brief)))
+    level = _settled(brief)
+    asked = [*brief.asked, *(demand for c in every for demand in c.blocks(level))]
+    sticks = _labelled(brief.place, frame_sticks(brief, level.grid, level.supports, asked))
+    ledger = plan_ledger(brief, level.grid, level.supports, [stick for _, stick in sticks])
+    level = replace(level, sticks=tuple(sticks), ledger=ledger)
+    parts = [part for c in every for part in c.lay(level)]
+    parts += end_sealer(brief.sold, parts, brief.place.label("cut ends"))
+    return replace(level, parts=tuple(parts))
+
+
+def _settled(brief: DeckBrief) -> DeckLevel:
+    grid, supports = settled_frame(brief)
+    rims, bare = corners(brief, grid, supports)
+    posts = stand_posts(brief, grid, supports, rims)
+    footings = dig_footings(brief, posts)
+    propped = braces(brief, grid, supports, posts)
+    work = worked(brief, grid, supports, rims)
+    return DeckLevel(
+        brief, grid, supports, lay_boards(brief, grid), tuple(rims), tuple(bare), tuple(posts), tuple(footings),
+        tuple(propped), work=tuple(work),
+    )  # fmt: skip
+
+
+def _labelled(place: Place, sticks: list[Stick]) -> list[tuple[str, Stick]]:
+    counts: dict[str, int] = {}
+    out = []
+    for stick in sticks:
+        letter = kind_of(stick.kind).letter
+        counts[letter] = number = counts.get(letter, 0) + 1
+        out.append((place.label(f"{letter}{number}"), stick))
+    return out
+
+
+def lay_levels(job: DeckJob) -> tuple[DeckLevel, ...]:
+    """Every level, the main one first. Raises `JobFault` for one that lies under another."""
+    main = lay_level(resolve_deck(job))
+    taken: BaseGeometry = main.shape
+    out = [main]
+    for n, level in enumerate(job.deck.lower):
+        low = _lower(main, level, n)
+        if low.where.intersection(taken).area > TOUCH_MM2:
+            raise refuse(
+                f"deck.lower.{n}.y_mm", f"{level.x_mm:g}, {level.y_mm:g}", "a place clear of the deck and the other levels",
+                f"Level {level.id} lies under another",
+            )  # fmt: skip
+        taken = taken.union(low.where)
+        out.append(low)
+    return tuple(out)
+
+
+def _lower(main: DeckLevel, level: LowerLevel, n: int) -> DeckLevel:
+    """The same deck with this level's shape, standing free on its own ground. Raises `JobFault` where the ground there
+    lies as high as its boards."""
+    job, deck, shape = main.brief.job, main.brief.deck, main.brief.deck.shape
+    ground = ground_at(main.brief, (level.x_mm, level.y_mm))
+    least = LowerLevel.model_fields["height_mm"].metadata[0].ge
+    if level.height_mm - ground < least:
+        raise refuse(
+            f"deck.lower.{n}.height_mm", f"{level.height_mm:g} mm", f"at least {ground + least:g} mm there",
+            f"The ground under level {level.id} lies {main.brief.printer.length(ground)} up: it leaves no room for its boards",
+        )  # fmt: skip
+    own = deck.model_copy(
+        update={
+            "shape": level.shape,
+            "lower": [],
+            "house": deck.house.model_copy(update={"support": "free", "also": []}),
+            "levels": deck.levels.model_copy(
+                update={
+                    "height_mm": level.height_mm - ground,
+                    "fall_out_mm": deck.levels.fall_out_mm * level.shape.out_mm / shape.out_mm,
+                    "fall_along_mm": deck.levels.fall_along_mm * level.shape.width_mm / shape.width_mm,
+                }
+            ),
+        }
+    )
+    place = Place(n + 1, level.id, level.x_mm, level.y_mm, ground)
+    return lay_level(resolve_deck(job.model_copy(update={"deck": own}), place))

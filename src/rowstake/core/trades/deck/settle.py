@@ -1,0 +1,85 @@
+"""The frame of a level settled once, for all that its components ask of it: joists, what closes them, what carries them."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from rowstake.core.faults import JobFault
+from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.corners import corners
+from rowstake.core.trades.deck.frame import BeamsAt, Grid, lay_grid
+from rowstake.core.trades.deck.shape import SQUARE, leans
+from rowstake.core.trades.deck.supports import MOST_PLIES, BeamLine, Supports, propose, rim_room
+from rowstake.core.trades.deck.work import worked
+
+LEAST_PLIES = 2
+
+
+def settled_frame(brief: DeckBrief) -> tuple[Grid, Supports]:
+    """The frame whose every member holds: with as many plies at holes as it takes, and deeper joists than their spans ask
+    where headers, rims or hangers want them. Where nothing on sale holds, the joist that its spans ask; advice says so."""
+    first = _framed(brief)
+    if _holds(brief, *first):
+        return first
+    for joist in brief.joists:
+        if joist.width_mm > first[1].joist.width_mm:
+            try:
+                deeper = _framed(replace(brief, joists=(joist,)))
+            except JobFault:
+                continue
+            if deeper[1].joist_reach.used <= 1.0005 and _holds(brief, *deeper):
+                return deeper
+    return first
+
+
+def _framed(brief: DeckBrief) -> tuple[Grid, Supports]:
+    def laid(plies: int, beams_mm: BeamsAt | None = None) -> Grid:
+        return lay_grid(brief, brief.joists[0].thickness_mm, rim_room(brief), plies, beams_mm)
+
+    grid = laid(LEAST_PLIES)
+    supports = _supported(brief, grid)
+    clipped = supports.flush and any(leans(e) for e in grid.edges)
+    while grid.plies < MOST_PLIES and not _holds(brief, grid, supports, plied=True):
+        grid = laid(grid.plies + 1)
+        if clipped:
+            supports = _supported(brief, grid)
+    if clipped:
+        grid = laid(grid.plies, _closed_by_beams(grid, supports))
+        supports = _supported(brief, grid)
+    return grid, supports
+
+
+def _closed_by_beams(grid: Grid, supports: Supports) -> BeamsAt:
+    out: BeamsAt = {}
+    for edge in grid.edges:
+        (s0, t), (s1, _) = edge.a, edge.b
+        for beam in supports.beams if abs(edge.along[1]) < SQUARE and not edge.hole else ():
+            along = min(max(s0, s1), beam.s1) - max(min(s0, s1), beam.s0)
+            if along > grid.thick_mm and abs(abs(beam.t - t) - beam.wide_mm / 2) < 1:
+                out.setdefault(edge, []).append((beam.s0, beam.s1, beam.wide_mm))
+    return out
+
+
+def _supported(brief: DeckBrief, grid: Grid) -> Supports:
+    """Flush beams end at the rim of a clipped corner, dropped ones run under it."""
+    if brief.deck.beams.way != "flush":
+        return propose(brief, grid.groups, grid.poly, grid.poly)
+    found = propose(brief, grid.groups, grid.poly, grid.clear_of_clips)
+    return replace(found, beams=tuple(_off_joists(grid, beam) for beam in found.beams))
+
+
+def _off_joists(grid: Grid, beam: BeamLine) -> BeamLine:
+    """A flush beam that would end inside a joist which runs past it ends at that joist's face."""
+    half = grid.thick_mm / 2
+    for joist in grid.covering(beam.t):
+        if beam.s0 - half < joist.s < beam.s0 - 0.1:
+            beam = replace(beam, s0=min(joist.s + half, beam.posts[0]))
+        if beam.s1 + 0.1 < joist.s < beam.s1 + half:
+            beam = replace(beam, s1=max(joist.s - half, beam.posts[-1]))
+    return beam
+
+
+def _holds(brief: DeckBrief, grid: Grid, supports: Supports, plied: bool = False) -> bool:
+    """Whether every member and connector holds; with `plied`, those that more plies would help."""
+    work = worked(brief, grid, supports, corners(brief, grid, supports)[0])
+    return all(w.used <= 1.0005 for w in work if w.what != "lift" and (w.plies > 1 or not plied))
