@@ -185,7 +185,7 @@ def _spans(made):
         shares = [b - a for a, b in itertools.pairwise(beam.marks)]
         assert len(shares) == len(beam.posts)
         assert all(share > 0 for share in shares)
-        assert sum(shares) == pytest.approx(beam.group.s1 - beam.group.s0)
+        assert sum(shares) == pytest.approx(beam.carries[1] - beam.carries[0])
         assert all(a < b for a, b in itertools.pairwise(beam.posts))
         assert beam.s0 <= beam.posts[0]
         assert beam.posts[-1] <= beam.s1

@@ -128,6 +128,7 @@ TROUBLE = {
     "fascia_shows": deck(4000, 3000, 600, put("deck.boards.fascia", "uk_19x175")),
     "fascia_narrow": deck(4000, 4500, 900, put("deck.boards.fascia", "uk_19x175"), put("deck.joists.size", "uk_47x200"), put("deck.joists.doubled_ends", True)),
     "heavy_board": deck(5400, 3000, 600, put("site.crew", 1), put("deck.boards.product", "na_composite"), **FEET),
+    "frame_straight": deck(4000, 3000, 600, {"do": "add_cut", "kind": "notch"}, *cut(0, along_mm=1000, out_mm=30)),
     "level_step": deck(4000, 3000, 600, {"do": "add_level"}, put("deck.lower.0.height_mm", 300)),
     "deck_stock": deck(4000, 6500, 900, put("deck.joists.size", "uk_47x225"), put("deck.beams.rows", 1), put("deck.joists.doubled_ends", True)),
 }  # fmt: skip
@@ -158,7 +159,7 @@ def test_rule_finds_its_trouble_and_its_fixes_settle_it(rule):
         assert finding.title
         assert finding.why
         assert set(finding.where) <= known
-        settled += [True] * (rule in ("frost_ask", "footings_meet"))  # only its builder knows
+        settled += [True] * (rule in ("frost_ask", "footings_meet", "frame_straight"))  # only its builder knows
         for fix in finding.fixes:
             after = plan(apply_raw(job, list(fix.edits)))
             settled.append(not found(after, rule))

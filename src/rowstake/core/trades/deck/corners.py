@@ -91,7 +91,7 @@ def _adrift(grid: Grid, supports: Supports, joist: Joist) -> bool:
     group = next((g for g in grid.groups if g.s0 <= joist.s <= g.s1), None)
     if not supports.flush or group is None:
         return False
-    beams = [b for b in supports.beams if b.group == group]
+    beams = [b for b in supports.beams if group in b.groups]
     near = group.ledger or any(abs(b.t - b.wide_mm / 2 - group.t0) < 1 for b in beams)
     far = any(abs(b.t + b.wide_mm / 2 - group.t1) < 1 for b in beams)
     return (joist.near == "clipped rim" and not near) or (joist.far == "clipped rim" and not far)

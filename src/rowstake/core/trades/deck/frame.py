@@ -17,7 +17,18 @@ from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.demands import DoubledEnds, Nailer, of
 from rowstake.core.trades.deck.ends import end_at
 from rowstake.core.trades.deck.headers import HoleStrip, header_rooms, too_narrow
-from rowstake.core.trades.deck.shape import SAME_MM, Edge, Point, cut_away, edges, inset, leans, outline, swap
+from rowstake.core.trades.deck.shape import (
+    SAME_MM,
+    Edge,
+    Point,
+    cut_away,
+    edges,
+    inset,
+    leans,
+    outline,
+    straightened,
+    swap,
+)
 
 BEARING_MM = 12.0
 """The least of a joist that the end of a board may stand on."""
@@ -146,9 +157,16 @@ def _turned(poly: Polygon) -> Polygon:
 
 
 def frame_outline(brief: DeckBrief) -> Polygon:
-    """The outline of the frame on the plan: the boards' edge less their overhang, flush with the house."""
+    """The outline of the frame on the plan: the boards' edge less their overhang, flush with the house, straight past steps
+    too small for a joist."""
+    return straight_frame(brief)[0]
+
+
+def straight_frame(brief: DeckBrief) -> tuple[Polygon, list[tuple[Point, float]]]:
+    """The outline of the frame, and where it runs straight past a step and by how much it is taken back for that."""
     overhang = brief.deck.boards.overhang_mm
-    return inset(outline(brief.deck.shape), lambda e: 0.0 if brief.at_wall(e) else overhang)
+    whole = inset(outline(brief.deck.shape), lambda e: 0.0 if brief.at_wall(e) else overhang)
+    return straightened(whole, brief.joists[0].thickness_mm, brief.at_wall)
 
 
 def _span_at(poly: Polygon, s: float) -> list[tuple[float, float]]:
@@ -223,8 +241,9 @@ def _groups(brief: DeckBrief, poly: Polygon, least_mm: float) -> list[Group]:
 
 
 def _uprights(grid: Grid) -> list[tuple[float, str]]:
-    """(s, kind) of joists that edges call for: ends, both sides of an inner corner, trimmers beside a hole."""
-    half, out = grid.thick_mm / 2, []
+    """(s, kind) of joists that edges call for: ends, both sides of an inner corner, trimmers beside a hole; those at an edge
+    before those that double them."""
+    half, out, doubles = grid.thick_mm / 2, [], []
     for edge in grid.edges:
         if abs(edge.a[0] - edge.b[0]) > 0.01:
             continue
@@ -239,8 +258,9 @@ def _uprights(grid: Grid) -> list[tuple[float, str]]:
         elif whole:
             out.append((s + into * half, "end joist"))
         else:
-            out += [(s + into * half, "inner-corner joist"), (s + into * 3 * half, "inner-corner joist")]
-    return out
+            out.append((s + into * half, "inner-corner joist"))
+            doubles.append((s + into * 3 * half, "inner-corner joist"))
+    return out + doubles
 
 
 def lay_grid(brief: DeckBrief, thick_mm: float, rim_mm: float, plies: int = 2, beams_mm: BeamsAt | None = None) -> Grid:

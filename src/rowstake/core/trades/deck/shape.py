@@ -148,5 +148,43 @@ def inset(poly: Polygon, by: Callable[[Edge], float]) -> Polygon:
     return orient(made, 1.0)
 
 
+MANY_STEPS = 40
+
+
+def straightened(
+    poly: Polygon, least_mm: float, stays: Callable[[Edge], bool]
+) -> tuple[Polygon, list[tuple[Point, float]]]:
+    """The outer edge without steps smaller than `least_mm`: where one side runs on beside another so near, the outer of the
+    two is taken back to the inner, unless it stays. Also where each such step lay, and how far its edge was taken back."""
+    taken: list[tuple[Point, float]] = []
+    for _ in range(MANY_STEPS):
+        ring = rings(edges(poly))[0]
+        strips = [
+            (edge, outer) for before, edge, after in zip(ring[-1:] + ring, ring, ring[1:] + ring[:1], strict=False)
+            if edge.length_mm < least_mm and (outer := _outer_of(before, edge, after)) and not stays(outer)
+        ]  # fmt: skip
+        if not strips:
+            break
+        edge, outer = min(strips, key=lambda pair: pair[0].length_mm)
+        d = edge.length_mm
+        points = set_in(ring, lambda e, outer=outer, d=d: d if e is outer else 0.0)  # type: ignore[misc]
+        left = Polygon(points, [list(r.coords) for r in poly.interiors]).simplify(SAME_MM)
+        if not isinstance(left, Polygon) or not left.is_valid or left.is_empty:
+            break
+        poly = orient(left, 1.0)
+        taken.append((edge.a, d))
+    return poly, taken
+
+
+def _outer_of(before: Edge, edge: Edge, after: Edge) -> Edge | None:
+    """Of the two sides that a step lies between, the one further out; None where they do not run alike, square to it."""
+    if min(edge.along[0] ** 2, edge.along[1] ** 2) > SQUARE or math.dist(before.along, after.along) > SQUARE:
+        return None
+    turn = before.along[0] * edge.along[1] - before.along[1] * edge.along[0]
+    if abs(turn) < 1 - SQUARE:
+        return None
+    return before if turn > 0 else after
+
+
 def swap(point: Sequence[float]) -> Point:
     return point[1], point[0]

@@ -7,7 +7,7 @@ joists (or plies) cut over it and from ones that run on over it.
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from shapely.geometry import LineString, Polygon
@@ -52,7 +52,7 @@ class BeamLine:
     """One beam at t from s0 to s1: what it carries per metre of its length, its own plies, and its posts along s."""
 
     label: str
-    group: Group
+    groups: tuple[Group, ...]
     t: float
     s0: float
     s1: float
@@ -64,20 +64,31 @@ class BeamLine:
     outer: bool
 
     @property
+    def group(self) -> Group:
+        """The group whose rows it is one of; it may run on under narrow ones beside that."""
+        return self.groups[0]
+
+    @property
+    def carries(self) -> tuple[float, float]:
+        """From where to where along s the joists on it lie, past a corner clipped off too."""
+        return min(g.s0 for g in self.groups), max(g.s1 for g in self.groups)
+
+    @property
     def wide_mm(self) -> float:
         return self.plies * self.section.thickness_mm
 
     @property
     def marks(self) -> list[float]:
-        """From where to where each post carries; the end ones out to the end of the joists, past a corner clipped off too."""
+        """From where to where each post carries; the end ones out to the end of the joists."""
         middles = ((a + b) / 2 for a, b in pairwise(self.posts))
-        return [self.group.s0, *middles, self.group.s1]
+        low, high = self.carries
+        return [low, *middles, high]
 
     @property
     def shares(self) -> list[float]:
         """The length of beam that each post carries, mm: the larger of plies that meet over it and plies that run on."""
         apart = [high - low for low, high in pairwise(self.marks)]
-        on = bend(self.posts, self.group.s0, self.group.s1, [Stretch(self.group.s0, self.group.s1, 1.0)]).reactions
+        on = bend(self.posts, *self.carries, [Stretch(*self.carries, 1.0)]).reactions
         return [max(a, b) for a, b in zip(apart, on, strict=True)]
 
 
@@ -98,7 +109,7 @@ class Supports:
 
     def bearings(self, group: Group) -> list[float]:
         """Where the joists of a group bear, from the near end out."""
-        own = sorted(b.t for b in self.beams if b.group == group)
+        own = sorted(b.t for b in self.beams if group in b.groups)
         return [group.t0, *own] if group.ledger else own
 
 
@@ -315,21 +326,82 @@ def _propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Poly
     }
     joist, laid = min(tried.values(), key=lambda way: _merit(brief, *way))
     limit = allowed_joist(brief, joist)
-    beams: list[BeamLine] = []
-    for group, spread in zip(groups, laid, strict=True):
-        for t in spread.marks[1:] if group.ledger else spread.marks:
-            at = next((e for e in (group.t0, group.t1) if flush and abs(t - e) < half + 1), None)  # closes the frame
-            ends = _extent(within, group, t, half) if at is None else _extent(frame, group, at, 0.0)
-            if ends is None:
-                continue
-            beams.append(
-                _beam(
-                    brief, joist, group, t, list(spread.marks), ends, len(beams) + 1, PLIES[: 1 if way.close else None]
-                )
-            )
+    rows: list[Row] = []
+    for group, spread in sorted(zip(groups, laid, strict=True), key=lambda pair: _narrow(pair[0])):
+        joined = (
+            None if flush or not _narrow(group) else _joined(brief, joist, limit.allowed_mm, group, spread, rows, wide)
+        )
+        if joined:
+            laid[groups.index(group)], rows = joined
+        else:
+            rows += _rows(group, spread, frame, within, half if flush else None)
+    plies = PLIES[: 1 if way.close else None]
+    beams = [_beam(brief, joist, row, n, plies) for n, row in enumerate(_in_order(rows, groups), 1)]
     reach = SpanReach(limit.allowed_mm, limit.governed_by, max(s.span_mm for s in laid))
     hangs = {group: spread.overhang_mm for group, spread in zip(groups, laid, strict=True)}
     return Supports(joist, reach, hangs[deepest], tuple(beams), flush, hangs)
+
+
+@dataclass(frozen=True, slots=True)
+class Row:
+    """A beam to be: where it lies, and the groups on it with the bearings of their joists."""
+
+    t: float
+    low: float
+    high: float
+    under: tuple[tuple[Group, list[float]], ...]
+
+
+def _rows(group: Group, spread: Spread, frame: Polygon, within: Polygon, half_mm: float | None) -> list[Row]:
+    """A group's own rows; flush beams, `half_mm` to each side, close the frame where they lie at its edge."""
+    out = []
+    for t in spread.marks[1:] if group.ledger else spread.marks:
+        at = None if half_mm is None else next((e for e in (group.t0, group.t1) if abs(t - e) < half_mm + 1), None)
+        ends = _extent(within, group, t, half_mm or 0.0) if at is None else _extent(frame, group, at, 0.0)
+        if ends is not None:
+            out.append(Row(t, *ends, ((group, list(spread.marks)),)))
+    return out
+
+
+NARROW_MM, JOIN_MM = 600.0, 400.0
+"""A group so narrow has no beam of its own where one beside it may run on under it, so far from where its own would lie."""
+
+
+def _narrow(group: Group) -> bool:
+    return group.s1 - group.s0 < NARROW_MM
+
+
+def _joined(
+    brief: DeckBrief, joist: Section, allowed_mm: float, group: Group, spread: Spread, rows: list[Row], wide_mm: float
+) -> tuple[Spread, list[Row]] | None:
+    """A narrow group on rows that run on under it from beside, with rows of its own for the rest; None where its joists do not
+    hold so, or nothing lies near enough."""
+    beside = {
+        row.t: row for row in rows
+        if (abs(row.high - group.s0) < 1 or abs(row.low - group.s1) < 1) and group.t0 + wide_mm / 2 < row.t < group.t1 - wide_mm / 2
+    }  # fmt: skip
+    nearest = {t: min(beside, key=lambda other: abs(other - t), default=math.inf) for t in spread.marks}
+    at_wall = spread.marks[0] if group.ledger else None
+    marks = [t if t == at_wall or abs(nearest[t] - t) > JOIN_MM else nearest[t] for t in spread.marks]
+    joins = [t for t in marks if t in beside and t != at_wall]
+    if not joins or len(set(marks)) < len(marks):
+        return None
+    hang = max(spread.overhang_mm, *(g.t1 - max(m) for t in joins for g, m in beside[t].under))
+    made = _tried(brief, group, joist, sorted(marks), allowed_mm, wide_mm, hang)
+    if made is None or not made.holds:
+        return None
+    under = (group, sorted(marks))
+    own = [Row(t, group.s0, group.s1, (under,)) for t in marks if t not in beside and t != at_wall]
+    on = [
+        replace(r, low=min(r.low, group.s0), high=max(r.high, group.s1), under=(*r.under, under)) if r.t in joins else r
+        for r in rows
+    ]
+    return made, [*on, *own]
+
+
+def _in_order(rows: list[Row], groups: list[Group]) -> list[Row]:
+    """As they are numbered: group by group, each from the near end out."""
+    return sorted(rows, key=lambda row: (groups.index(row.under[0][0]), row.t))
 
 
 def _merit(brief: DeckBrief, joist: Section, laid: list[Spread]) -> tuple[bool, bool, float]:
@@ -372,21 +444,12 @@ def _extent(frame: Polygon, group: Group, t: float, half_mm: float) -> tuple[flo
 LEAST_BEAM_MM = 100.0
 
 
-def _beam(
-    brief: DeckBrief,
-    joist: Section,
-    group: Group,
-    t: float,
-    marks: list[float],
-    ends: tuple[float, float],
-    number: int,
-    most: list[int],
-) -> BeamLine:
+def _beam(brief: DeckBrief, joist: Section, row: Row, number: int, most: list[int]) -> BeamLine:
     """A beam of one of so many plies under (or between) the joists: the lightest of those on sale that reaches the spacing wanted."""
-    flush = brief.deck.beams.way == "flush"
-    load = carried(marks, group, t, cut=flush)
-    (low, high) = ends
-    length = high - low
+    flush, t = brief.deck.beams.way == "flush", row.t
+    load = max(carried(marks, group, t, cut=flush) for group, marks in row.under)
+    low, high = row.low, row.high
+    length, group = high - low, row.under[0][0]
     wanted = min(brief.deck.posts.most_mm or USUAL_POSTS_MM, length * 2 / 3)
     sections = [joist] if flush else list(brief.beams)
     plies = [brief.deck.beams.plies] if brief.deck.beams.plies else most
@@ -394,12 +457,13 @@ def _beam(
     best = next((x for x in tries if x[2] >= wanted - 0.5), None) or max(tries, key=lambda x: x[2])
     section, n, allowed, governed = best
     posts = _posts(brief, t, low, high, min(allowed, brief.deck.posts.most_mm or math.inf), load)
-    outer = abs(t - max(marks)) < 0.1
+    outer = any(abs(t - max(marks)) < 0.1 for _, marks in row.under)
     if flush:
         half = n * section.thickness_mm / 2
         t = min(t, group.t1 - half) if group.ledger else max(group.t0 + half, min(t, group.t1 - half))
     reach = SpanReach(allowed, governed, max(b - a for a, b in pairwise(posts)))
-    return BeamLine(brief.place.label(f"B{number}"), group, t, low, high, section, n, load, posts, reach, outer)
+    groups = tuple(g for g, _ in row.under)
+    return BeamLine(brief.place.label(f"B{number}"), groups, t, low, high, section, n, load, posts, reach, outer)
 
 
 def _posts(brief: DeckBrief, t: float, low: float, high: float, most: float, load_mm: float) -> tuple[float, ...]:

@@ -29,7 +29,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         yield found(
             f"Joists hang {p.length(hang)} past the beam; a quarter of the span is {p.length(span * facts.overhang_share)}",
             f"{why}More than a quarter lifts the joists behind the beam and bounces at the edge.",
-            [b.label for b in supports.beams if b.outer and b.group == group],
+            [b.label for b in supports.beams if b.outer and group in b.groups],
             [put_deck("A flush beam, nothing past it", beams__way="flush", beams__overhang_mm=None)]
             if cut else [put_deck(f"Overhang {p.length(tidy)}", beams__overhang_mm=tidy)],
         )  # fmt: skip

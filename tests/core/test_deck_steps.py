@@ -1,0 +1,70 @@
+"""Steps of a deck's outline: those too small for a joist, and narrow strips beside them, framed as a builder frames them."""
+
+from __future__ import annotations
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from rowstake.core.plan import plan
+from tests.decks import cut, deck
+from tests.holds.deck import check_deck
+from tests.holds.solids import check_solids
+from tests.jobs import put
+
+NOTCH = {"do": "add_cut", "kind": "notch"}
+
+
+def notched(*notches, corner="house_left", size=(4000, 3000), **ways):
+    edits = [NOTCH] * len(notches)
+    for n, (along, out) in enumerate(notches):
+        edits = [*edits, *cut(n, corner=corner, along_mm=along, out_mm=out)]
+    return deck(*size, 600, *edits, *(put(f"deck.{k.replace('__', '.')}", v) for k, v in ways.items()))
+
+
+def test_the_frame_runs_straight_past_a_step_smaller_than_a_joist():
+    """Notches 215 and 225 wide leave a step of 10: the frame starts at 225 + 25 beside both, boards reach 35 over it there."""
+    made = plan(notched((215, 300), (225, 150)))
+    assert made.laid.main.grid.poly.exterior.is_ccw
+    assert {x for x, _ in made.laid.main.grid.poly.exterior.coords} == {25, 250, 3975}
+    [finding] = [f for f in made.findings if f.rule == "frame_straight"]
+    assert "a step of 10 mm; boards reach 35 mm over it" in finding.title
+    assert "250 mm out" not in finding.why
+    check_deck(made)
+    check_solids(made)
+
+
+def test_an_edge_on_the_house_stays_on_the_house():
+    """A notch only 30 deep at the house: the ledger keeps its place, so the step stays."""
+    made = plan(notched((1000, 30)))
+    assert sorted({y for _, y in made.laid.main.grid.poly.exterior.coords}) == [0, 55, 2975]
+    check_deck(made)
+
+
+def test_a_narrow_strip_shares_the_rows_of_the_deck_beside_it():
+    """A strip 130 wide beside a notch 166 deep, on a deck that stands free: its joists would take rows of their own 116 further
+    out and 50 nearer; the beams of the deck run on under it instead, out to the frame's edge at 25."""
+    job = notched((130, 166), house__support="free")
+    beams = plan(job).laid.main.supports.beams
+    assert [(b.s0, b.s1, len(b.groups)) for b in beams] == [(25, 3975, 2)] * 2
+    assert [(b.marks[0], b.marks[-1]) for b in beams] == [(25, 3975)] * 2
+
+
+@settings(max_examples=40)
+@given(st.data())
+def test_small_steps_and_narrow_strips_hold_together(data):
+    draw = data.draw
+    sizes = st.integers(20, 300)
+    first = (draw(sizes), draw(sizes))
+    second = (max(20, first[0] + draw(st.integers(-50, 50))), draw(sizes))
+    made = plan(
+        notched(
+            *[first, second][: draw(st.integers(1, 2))],
+            corner=draw(st.sampled_from(["house_left", "house_right", "far_left", "far_right"])),
+            size=draw(st.sampled_from([(1200, 1200), (2400, 4000), (4000, 2500)])),
+            boards__run=draw(st.sampled_from(["along", "across"])),
+            beams__way=draw(st.sampled_from(["dropped", "flush"])),
+            house__support=draw(st.sampled_from(["ledger", "free"])),
+        )
+    )
+    check_deck(made)
+    check_solids(made)
