@@ -82,6 +82,18 @@ def test_a_fence_goes_together_and_is_held(made):
     check_solids(made)
 
 
+def test_trims_keep_clear_of_the_double_of_a_corner_post():
+    """At 79° the double of the corner post stands 1.8 mm into where the next leg's trims would begin: they begin beyond it."""
+    job = fence((1500, 0), (1500, 0), (1500, -79.310731), style="framed_panel")
+    edits = [
+        put("fence.posts.doubled", "all"),
+        put("fence.bays.max_mm", 900),
+        put("fence.skin.height_mm", 700),
+        put("fence.skin.side", "left"),
+    ]
+    check_solids(plan(edited(job, *edits)))
+
+
 def test_two_pieces_never_overlap_in_a_row_of_rails():
     made = plan(fence((9137, 0), (5221, 60), (3333, -120)))
     rows = {}

@@ -18,7 +18,8 @@ from rowstake.core.trades.fence.planes import board_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 
 LONG_MM = 3000.0
-SLIVER_MM2 = 20.0
+SLIVER_MM2 = 0.5
+"""What shares less is nothing: pieces that stand 1 mm into each other at a corner of any angle share more."""
 LEAST_TURN = 0.2
 """Sine of the least turn at which a double is shifted: under it the next leg runs on nearly straight."""
 
