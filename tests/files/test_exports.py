@@ -12,6 +12,7 @@ from pypdf import PdfReader
 
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
+from rowstake.core.parts import identified
 from rowstake.core.plan import plan
 from rowstake.core.views.base import Strip
 from rowstake.files import export, formats
@@ -236,6 +237,9 @@ def test_solids_as_gltf_are_read_back_by_another_reader():
     read = GLTF2().load_from_bytes(data)
     named = {node.name: node for node in read.nodes if node.mesh is not None}
     assert set(named) == {p.label for p in made.parts if p.solid}
+    assert {node.extras["id"]: name for name, node in named.items()} == {
+        key: p.label for key, p in identified(made.parts).items() if p.solid
+    }
     # Boards lie from 572 to 600 over the ground, the first 4000 long: metres, y up.
     box = read.accessors[read.meshes[named["D1"].mesh].primitives[0].attributes.POSITION]
     assert (box.min[1], box.max[1]) == pytest.approx((0.572, 0.6), abs=1e-6)

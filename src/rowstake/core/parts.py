@@ -5,6 +5,7 @@ Also the two things every trade hands on with its parts: workings and findings.
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
 from typing import Any, Literal
 
@@ -88,6 +89,27 @@ def letters(number: int) -> str:
     while number > 0:
         number, at = divmod(number - 1, 26)
         out = chr(ord("a") + at) + out
+    return out
+
+
+def component_of(part: Part) -> str:
+    """What a part is one of: its gate; else the leg or the level that it stands on, by number; else, where it is only counted,
+    what it is for."""
+    if part.step == "gates" or part.solid is None:
+        return part.of
+    return str(part.solid.pose.number + 1)
+
+
+def identified(parts: Iterable[Part]) -> dict[str, Part]:
+    """Every part by an id made of its component, its role there and its place among those of that role: the third post of the
+    second leg is `2/post/3`. It stays the same while other legs, levels, gates and roles change. Labels, which run through the
+    whole job, are for print."""
+    counts: dict[tuple[str, str], int] = {}
+    out: dict[str, Part] = {}
+    for part in parts:
+        key = component_of(part), part.kind
+        counts[key] = number = counts.get(key, 0) + 1
+        out[f"{key[0]}/{key[1]}/{number}"] = part
     return out
 
 

@@ -1,4 +1,4 @@
-"""The whole job as solids in binary glTF: one node a part, named by its label, in metres with y up."""
+"""The whole job as solids in binary glTF: one node a part, named by its label, with its lasting id, in metres with y up."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ import trimesh.visual.material
 
 from rowstake.core.catalogue.models import Look
 from rowstake.core.faults import refuse
+from rowstake.core.parts import identified
 from rowstake.core.plan import AnyPlan
 from rowstake.core.space import Vec
 from rowstake.core.space.mesh import triangles
@@ -39,13 +40,13 @@ def _materials() -> dict[tuple[int, int, int], Any]:
 
 def write(plan: AnyPlan, _: str, __: Issue) -> bytes:
     scene, materials = MESHES.Scene(), _materials()
-    for part in plan.parts:
+    for key, part in identified(plan.parts).items():
         if part.solid is None:
             continue
         corners = np.array([[_metres(p) for p in t] for t in triangles(part.solid)]).reshape(-1, 3)
         mesh = MESHES.Trimesh(corners, np.arange(len(corners)).reshape(-1, 3), process=False)
         mesh.visual = MESHES.visual.TextureVisuals(material=materials[COLOURS.get(part.sort.look, PLAIN)])
-        scene.add_geometry(mesh, node_name=part.label, geom_name=part.label)
+        scene.add_geometry(mesh, node_name=part.label, geom_name=part.label, metadata={"id": key, "kind": part.kind})
     if not scene.geometry:
         raise refuse("format", "glb", "a job with pieces that stand somewhere", "There is nothing solid in this job")
     data: bytes = scene.export(file_type="glb")
