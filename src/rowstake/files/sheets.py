@@ -101,8 +101,8 @@ def _schedules(plan: AnyPlan) -> str:
 
 
 def _lists(plan: AnyPlan) -> str:
-    buy = [[r.item, r.length, f"{r.count:g}", r.unit, r.needed, r.note] for r in buy_rows(plan)]
-    cuts = [[r.section, r.piece, str(r.count), r.length, r.width, r.ends, r.labels] for r in cut_rows(plan)]
+    buy = [[r.item, r.length, f"{r.count:g}", r.unit, r.needed, r.note] for r in buy_rows(plan.lists)]
+    cuts = [[r.section, r.piece, str(r.count), r.length, r.width, r.ends, r.labels] for r in cut_rows(plan.lists)]
     marks = [[str(t.leg + 1), m.of, m.kind, m.text, m.near, m.far] for t in plan.trade.tapes(plan, 0) for m in t.marks]
     return (
         f'<section class="list"><h2>For the yard</h2>{_table(["What", "Length", "Buy", "", "Why so many", ""], buy, {2})}</section>'

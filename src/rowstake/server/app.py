@@ -13,7 +13,7 @@ from starlette.exceptions import HTTPException
 from starlette.middleware.gzip import GZipMiddleware
 
 from rowstake.server import limits, problems
-from rowstake.server.routes import exports, jobs, plans, reckoners, start
+from rowstake.server.routes import exports, jobs, plans, reckoners, sites, start
 
 LOOPBACK = ("127.0.0.1", "localhost")
 """Until there is sign-in, nothing outside this machine is served."""
@@ -36,7 +36,7 @@ def create_app(engine: Engine | None = None, web: Path | None = None) -> FastAPI
     app.add_middleware(limits.Busy)
     app.add_middleware(limits.OwnPagesOnly, hosts=LOOPBACK)
     app.add_middleware(limits.Guarded)
-    for router in (exports.router, jobs.router, plans.router, reckoners.router, start.router):
+    for router in (exports.router, jobs.router, plans.router, reckoners.router, sites.router, start.router):
         app.include_router(router, responses=problems.DECLARED)
     _serve_web(app, web or web_folder())
     return app

@@ -15,6 +15,7 @@ from starlette.exceptions import HTTPException
 from rowstake.core.faults import Fault, JobFault, shown
 from rowstake.core.faults import told as faults_told
 from rowstake.store.jobs import NoSuchJob, Stale
+from rowstake.store.sites import InUse
 
 MEDIA = "application/problem+json"
 
@@ -83,7 +84,11 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(Stale)
     def stale(_: Request, error: Stale) -> JSONResponse:
         theirs = {"revision": error.revision, "document": error.theirs}
-        return answer(409, "This job was changed in another window", str(error), theirs=theirs)
+        return answer(409, f"This {error.what} was changed in another window", str(error), theirs=theirs)
+
+    @app.exception_handler(InUse)
+    def in_use(_: Request, error: InUse) -> JSONResponse:
+        return answer(409, "Not with the jobs that stand there", str(error))
 
     def database_gone(_: Request, error: Exception) -> JSONResponse:
         return answer(503, "The database does not answer", "Keep working: this is saved as soon as it is back.")

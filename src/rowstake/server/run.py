@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import contextlib
 import fcntl
+import json
 import os
 import socket
 import sys
@@ -22,6 +23,7 @@ from rowstake.server.app import LOOPBACK, create_app
 from rowstake.store.database import NewerTables, engine_for, migrate
 from rowstake.store.jobs import Jobs
 from rowstake.store.postgres import NoServer, Postgres, free_port
+from rowstake.store.sites import Sites
 
 DATABASE = "rowstake"
 
@@ -86,15 +88,20 @@ def serve(database: str, port: int) -> int:
 
 
 def add_demo_jobs(engine: Engine) -> int:
-    """The demo jobs, when there is no job at all; how many were added."""
+    """The demo jobs and their sites, when there is no job at all; how many jobs were added."""
     folder = resources.files("rowstake") / "demo"
     files = sorted((f for f in folder.iterdir() if f.name.endswith(".json")), key=lambda f: f.name, reverse=True)
     with Session(engine) as session, session.begin():
         jobs = Jobs(session)
         if jobs.listed().total or jobs.listed(archived=True).total:
             return 0
+        on: dict[str, str] = {}
+        for told in json.loads((folder / "sites" / "sites.json").read_text("utf-8")):
+            of = told.pop("jobs")
+            site = Sites(session).add(told).id
+            on |= dict.fromkeys(of, site)
         for file in files:
-            jobs.add(write_job(read_job_text(file.read_text("utf-8"))), "demo job")
+            jobs.add(write_job(read_job_text(file.read_text("utf-8"))), "demo job", on.get(file.name))
     return len(files)
 
 

@@ -1,4 +1,4 @@
-"""The repository for a request: one transaction, committed when the route returns."""
+"""The repositories for a request: one transaction, committed when the route returns."""
 
 from __future__ import annotations
 
@@ -9,11 +9,24 @@ from fastapi import Depends, Request
 from sqlalchemy.orm import Session
 
 from rowstake.store.jobs import Jobs
+from rowstake.store.sites import Sites
 
 
-def _jobs(request: Request) -> Iterator[Jobs]:
+def _session(request: Request) -> Iterator[Session]:
     with Session(request.app.state.engine) as session, session.begin():
-        yield Jobs(session)
+        yield session
+
+
+SessionHere = Annotated[Session, Depends(_session, scope="function")]
+
+
+def _jobs(session: SessionHere) -> Jobs:
+    return Jobs(session)
+
+
+def _sites(session: SessionHere) -> Sites:
+    return Sites(session)
 
 
 JobsHere = Annotated[Jobs, Depends(_jobs, scope="function")]
+SitesHere = Annotated[Sites, Depends(_sites, scope="function")]

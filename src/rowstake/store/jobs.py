@@ -7,15 +7,15 @@ from dataclasses import dataclass
 from typing import Any
 
 from pydantic import TypeAdapter
-from sqlalchemy import func, select, tuple_
-from sqlalchemy.orm import Session
+from sqlalchemy import func, or_, select, tuple_
+from sqlalchemy.orm import Session, contains_eager, joinedload
 
 from rowstake.core.faults import JobFault, shown
 from rowstake.core.job import read_job
 from rowstake.core.text import kept
 from rowstake.core.trade import trade_of
 from rowstake.core.views.base import Card
-from rowstake.store.models import JobRow, RevisionRow
+from rowstake.store.models import JobRow, RevisionRow, SiteRow
 
 HIGHEST = 2**31 - 1
 """The largest number of a revision that the tables hold."""
@@ -26,11 +26,11 @@ class NoSuchJob(LookupError):
 
 
 class Stale(Exception):
-    """Somebody else wrote in between. `theirs` is the document as it stands now, at `revision`."""
+    """Somebody else wrote in between. `theirs` is what stands now, at `revision`."""
 
-    def __init__(self, revision: int, theirs: dict[str, Any]) -> None:
-        super().__init__(f"the job stands at revision {revision}")
-        self.revision, self.theirs = revision, theirs
+    def __init__(self, revision: int, theirs: dict[str, Any], what: str = "job") -> None:
+        super().__init__(f"the {what} stands at revision {revision}")
+        self.revision, self.theirs, self.what = revision, theirs, what
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,6 +45,16 @@ class Held:
     changed_at: str
     can_undo: bool
     can_redo: bool
+    site: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class OnSite:
+    """The site that a job is on."""
+
+    id: str
+    name: str
+    customer: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,6 +68,7 @@ class JobListed:
     changed_at: str
     card: dict[str, Any] | None
     unread: str
+    site: OnSite | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,20 +109,32 @@ class Jobs:
         self.session = session
 
     def listed(self, archived: bool = False, search: str = "", skip: int = 0, most: int = PAGE) -> Page:
-        """A page of the list, newest first, of the jobs whose names hold all the words looked for."""
+        """A page of the list, newest first, of the jobs that hold all the words looked for in their names, or in the name,
+        customer or address of their sites."""
+        told = (JobRow.name, SiteRow.name, SiteRow.customer, SiteRow.address)
         wanted = [
             JobRow.archived == archived,
-            *(JobRow.name.icontains(word, autoescape=True) for word in search.split()),
+            *(or_(*(text.icontains(word, autoescape=True) for text in told)) for word in search.split()),
         ]
-        total = self.session.scalar(select(func.count()).select_from(JobRow).where(*wanted)) or 0
-        query = select(JobRow).where(*wanted).order_by(JobRow.changed_at.desc(), JobRow.name).offset(skip).limit(most)
-        rows = list(self.session.scalars(query))
+        among = select(JobRow).outerjoin(SiteRow, JobRow.site_id == SiteRow.id).where(*wanted)
+        total = self.session.scalar(select(func.count()).select_from(among.subquery())) or 0
+        page = among.order_by(JobRow.changed_at.desc(), JobRow.name).offset(skip).limit(most)
+        rows = list(self.session.scalars(page.options(contains_eager(JobRow.site))))
+        return Page(self._shown(rows), total)
+
+    def of(self, keys: list[str]) -> list[JobListed]:
+        """These jobs as a list shows them, in this order."""
+        query = select(JobRow).where(JobRow.id.in_(keys)).options(joinedload(JobRow.site))
+        rows = {row.id: row for row in self.session.scalars(query)}
+        return self._shown([rows[key] for key in keys if key in rows])
+
+    def _shown(self, rows: list[JobRow]) -> list[JobListed]:
         self._fill_cards([row for row in rows if row.card is None and row.unread is None])
-        found = [
-            JobListed(r.id, r.name, r.archived, r.current, r.changed_at.isoformat(), r.card, r.unread or "")
+        return [
+            JobListed(r.id, r.name, r.archived, r.current, r.changed_at.isoformat(), r.card, r.unread or "",
+                      OnSite(r.site.id, r.site.name, r.site.customer) if r.site else None)
             for r in rows
-        ]
-        return Page(found, total)
+        ]  # fmt: skip
 
     def _fill_cards(self, rows: list[JobRow]) -> None:
         """Cards of jobs that were written before there were any, from their documents in one query."""
@@ -125,10 +148,11 @@ class Jobs:
             row.card, row.unread = summed_up(documents[row.id])
             row.changed_at = changed
 
-    def add(self, document: dict[str, Any], note: str) -> Held:
+    def add(self, document: dict[str, Any], note: str, site: str | None = None) -> Held:
+        """A new job; on a site that is there, where one is named."""
         card, unread = summed_up(document)
         row = JobRow(
-            id=str(uuid.uuid4()), name=document["name"], current=1, archived=False, card=card, unread=unread
+            id=str(uuid.uuid4()), name=document["name"], current=1, archived=False, card=card, unread=unread, site_id=site
         )  # fmt: skip
         self.session.add(row)
         self.session.flush()
@@ -226,4 +250,5 @@ class Jobs:
             changed_at=row.changed_at.isoformat(),
             can_undo=revision.parent is not None,
             can_redo=self._newest_child(row) is not None,
+            site=row.site_id,
         )

@@ -1,4 +1,4 @@
-"""Tables: a job, and every revision of its document."""
+"""Tables: a site, its jobs, and every revision of their documents."""
 
 from __future__ import annotations
 
@@ -11,6 +11,20 @@ from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 
 class Base(DeclarativeBase):
     pass
+
+
+class SiteRow(Base):
+    """One garden and whose it is. `version` counts its changes."""
+
+    __tablename__ = "sites"
+
+    id: Mapped[str] = mapped_column(String(36), primary_key=True)
+    name: Mapped[str] = mapped_column(String(120))
+    customer: Mapped[str] = mapped_column(String(120), default="")
+    address: Mapped[str] = mapped_column(String(400), default="")
+    notes: Mapped[str] = mapped_column(String(4000), default="")
+    version: Mapped[int] = mapped_column(Integer, default=1)
+    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
 class JobRow(Base):
@@ -28,6 +42,8 @@ class JobRow(Base):
     unread: Mapped[str | None] = mapped_column(String(400), nullable=True)
     """Why the current revision cannot be read, where it cannot."""
     changed_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    site_id: Mapped[str | None] = mapped_column(ForeignKey("sites.id"), nullable=True)
+    site: Mapped[SiteRow | None] = relationship()
     revisions: Mapped[list[RevisionRow]] = relationship(back_populates="job", order_by="RevisionRow.number")
 
 

@@ -33,7 +33,7 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
       headers: body === undefined ? undefined : { "Content-Type": "application/json" },
       body: body === undefined ? undefined : JSON.stringify(body),
     });
-    if (response.ok) return (await response.json()) as T;
+    if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
   } catch {
     throw new Refused({ ...SILENT }, signal?.aborted);
   }
@@ -44,3 +44,4 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
 export const get = <T>(path: string) => call<T>("GET", path);
 export const post = <T>(path: string, body: unknown, signal?: AbortSignal) => call<T>("POST", path, body, signal);
 export const put = <T>(path: string, body: unknown) => call<T>("PUT", path, body);
+export const remove = (path: string) => call<undefined>("DELETE", path);

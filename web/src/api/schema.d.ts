@@ -225,6 +225,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{key}/site": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Place
+         * @description Puts a job on a site, or on none. Its document stays as it is.
+         */
+        post: operations["place_api_jobs__key__site_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{key}/history": {
         parameters: {
             query?: never;
@@ -450,6 +470,66 @@ export interface paths {
          * @description Text in a length field is read in any unit.
          */
         post: operations["reckon_api_reckoners__name__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every */
+        get: operations["every_api_sites_get"];
+        put?: never;
+        /** New */
+        post: operations["new_api_sites_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Open Site */
+        get: operations["open_site_api_sites__key__get"];
+        /** Change */
+        put: operations["change_api_sites__key__put"];
+        post?: never;
+        /**
+         * Remove
+         * @description Takes away a site that has no jobs.
+         */
+        delete: operations["remove_api_sites__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{key}/lists/{number}/{document}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take
+         * @description One list of a site as CSV; lists are numbered from 1 as the site tells them.
+         */
+        get: operations["take_api_sites__key__lists__number___document__csv_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1060,11 +1140,15 @@ export interface components {
             can_undo: boolean;
             /** Can Redo */
             can_redo: boolean;
+            /** Site */
+            site?: string | null;
         };
         /** JobFile */
         JobFile: {
             /** Text */
             text: string;
+            /** Site */
+            site?: string | null;
         };
         /**
          * Layer
@@ -1136,6 +1220,8 @@ export interface components {
              * @default close_butted
              */
             style?: string;
+            /** Site */
+            site?: string | null;
         };
         /** Listed */
         Listed: {
@@ -1260,6 +1346,8 @@ export interface components {
              * @enum {string}
              */
             support?: "ledger" | "free";
+            /** Site */
+            site?: string | null;
         };
         /**
          * NewJob
@@ -1277,6 +1365,8 @@ export interface components {
             style?: string;
             /** Legs */
             legs: components["schemas"]["FirstLeg"][];
+            /** Site */
+            site?: string | null;
         };
         /** Offer */
         Offer: {
@@ -1291,6 +1381,23 @@ export interface components {
         OnRevision: {
             /** Revision */
             revision: number;
+        };
+        /**
+         * OnSite
+         * @description The site that a job is on.
+         */
+        OnSite: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Customer */
+            customer: string;
+        };
+        /** OnSiteNow */
+        OnSiteNow: {
+            /** Site */
+            site?: string | null;
         };
         /** Opened */
         Opened: {
@@ -1596,6 +1703,7 @@ export interface components {
             card: components["schemas"]["Card"] | null;
             /** Unread */
             unread: string;
+            site: components["schemas"]["OnSite"] | null;
         };
         /** ShownPage */
         ShownPage: {
@@ -1628,6 +1736,97 @@ export interface components {
             scene: components["schemas"]["Scene"] | null;
             /** Refused */
             refused: string;
+        };
+        /** SiteChanged */
+        SiteChanged: {
+            /** Name */
+            name: string;
+            /**
+             * Customer
+             * @default
+             */
+            customer?: string;
+            /**
+             * Address
+             * @default
+             */
+            address?: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /** Version */
+            version: number;
+        };
+        /** SiteHeld */
+        SiteHeld: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Customer */
+            customer: string;
+            /** Address */
+            address: string;
+            /** Notes */
+            notes: string;
+            /** Version */
+            version: number;
+            /** Jobs */
+            jobs: number;
+        };
+        /**
+         * SiteLists
+         * @description What jobs that buy alike take together; `jobs` are their names by the letter before the labels of their pieces.
+         */
+        SiteLists: {
+            /** Region */
+            region: string;
+            /** Jobs */
+            jobs: {
+                [key: string]: string;
+            };
+            /** Timber */
+            timber: string;
+            /** Buy */
+            buy: components["schemas"]["BuyRow"][];
+            /** Cuts */
+            cuts: components["schemas"]["CutRow"][];
+        };
+        /**
+         * SiteOpened
+         * @description A site, its jobs and their lists together. Jobs that cannot be read are in none of the lists.
+         */
+        SiteOpened: {
+            site: components["schemas"]["SiteHeld"];
+            /** Jobs */
+            jobs: components["schemas"]["Shown"][];
+            /** Lists */
+            lists: components["schemas"]["SiteLists"][];
+        };
+        /**
+         * SiteTold
+         * @description What is told of a site.
+         */
+        SiteTold: {
+            /** Name */
+            name: string;
+            /**
+             * Customer
+             * @default
+             */
+            customer?: string;
+            /**
+             * Address
+             * @default
+             */
+            address?: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
         };
         /**
          * SizeDeck
@@ -2453,6 +2652,48 @@ export interface operations {
             };
         };
     };
+    place_api_jobs__key__site_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnSiteNow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     history_api_jobs__key__history_get: {
         parameters: {
             query?: never;
@@ -2934,6 +3175,250 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Answer"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    every_api_sites_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteHeld"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    new_api_sites_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SiteTold"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteHeld"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open_site_api_sites__key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteOpened"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_api_sites__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SiteChanged"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteHeld"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_api_sites__key__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_api_sites__key__lists__number___document__csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                number: number;
+                document: "buy" | "cuts";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

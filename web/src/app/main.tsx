@@ -6,6 +6,7 @@ import { JobsPage } from "../features/jobs/JobsPage";
 import { currentTheme, setTheme } from "./theme";
 
 const DeskPage = lazy(() => import("../features/desk/DeskPage").then((m) => ({ default: m.DeskPage })));
+const SitePage = lazy(() => import("../features/sites/SitePage").then((m) => ({ default: m.SitePage })));
 const AnswersPage = lazy(() => import("../features/answers/AnswersPage").then((m) => ({ default: m.AnswersPage })));
 
 setTheme(currentTheme());
@@ -16,6 +17,7 @@ createRoot(document.getElementById("root")!).render(
         <Routes>
           <Route path="/" element={<JobsPage />} />
           <Route path="/job/:id" element={<DeskPage />} />
+          <Route path="/site/:id" element={<SitePage />} />
           <Route path="/answers/:name?" element={<AnswersPage />} />
           <Route path="*" element={<JobsPage />} />
         </Routes>

@@ -66,6 +66,7 @@ class CutLine:
 
 @dataclass(frozen=True, slots=True)
 class TakeOff:
+    buyer: Buyer
     buy: tuple[BuyLine, ...]
     cuts: tuple[CutLine, ...]
     plans: dict[str, CutPlan]
@@ -309,4 +310,4 @@ def take_off(buyer: Buyer, parts: list[Part], spoil_m3: float) -> TakeOff:
                     f"{p.volume(foam)} at {p.volume(facts.foam.kit_m3)} a kit; the label counts", tuple(q.of for q in poured["foam"]), sold.good("foam"))
         )  # fmt: skip
     lines += _fixings(buyer, parts) + _adhesive(p, parts) + _hardware(buyer, parts) + _finish(buyer, parts)
-    return TakeOff(tuple(lines), cut_lines(parts), plans, concrete, bags, spoil_m3)
+    return TakeOff(buyer, tuple(lines), cut_lines(parts), plans, concrete, bags, spoil_m3)

@@ -5,8 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.planned import AnyPlan
-from rowstake.core.takeoff.lists import CutLine
+from rowstake.core.takeoff.lists import CutLine, TakeOff
 
 SHOWN = 6
 
@@ -43,19 +42,19 @@ def labels_text(labels: tuple[str, ...]) -> str:
     return f"{labels[0]}, {labels[1]} … {labels[-1]} ({len(labels)})"
 
 
-def buy_rows(planned: AnyPlan) -> list[BuyRow]:
-    p = planned.brief.printer
+def buy_rows(lists: TakeOff) -> list[BuyRow]:
+    p = lists.buyer.printer
     return [
         BuyRow(
             line.group, line.item, p.length(line.length_mm) if line.length_mm else "", line.buy, line.unit,
             line.needed, line.note, line.for_parts, labels_text(line.for_parts),
         )
-        for line in planned.lists.buy
+        for line in lists.buy
     ]  # fmt: skip
 
 
-def cut_rows(planned: AnyPlan) -> list[CutRow]:
-    p = planned.brief.printer
+def cut_rows(lists: TakeOff) -> list[CutRow]:
+    p = lists.buyer.printer
 
     def row(line: CutLine) -> CutRow:
         ripped = line.width_mm < CATALOGUE.sections[line.material].width_mm - 0.05
@@ -64,4 +63,4 @@ def cut_rows(planned: AnyPlan) -> list[CutRow]:
             f"rip to {p.fine(line.width_mm)}" if ripped else "", line.ends, line.labels, labels_text(line.labels),
         )  # fmt: skip
 
-    return [row(line) for line in planned.lists.cuts]
+    return [row(line) for line in lists.cuts]

@@ -8,6 +8,7 @@ from collections.abc import Iterable
 from typing import Any
 
 from rowstake.core.plan import AnyPlan
+from rowstake.core.takeoff.lists import TakeOff
 from rowstake.core.views.lists import buy_rows, cut_rows
 from rowstake.files.base import Format, Issue
 from rowstake.files.cells import harmless
@@ -15,16 +16,16 @@ from rowstake.files.cells import harmless
 DOCUMENTS = {"buy": "Buy list", "cuts": "Cut list", "marks": "Mark sheet"}
 
 
-def _buy(plan: AnyPlan) -> Iterable[list[Any]]:
+def _buy(lists: TakeOff) -> Iterable[list[Any]]:
     yield ["group", "item", "length", "length_mm", "buy", "unit", "needed", "note", "for"]
-    for row, line in zip(buy_rows(plan), plan.lists.buy, strict=True):
+    for row, line in zip(buy_rows(lists), lists.buy, strict=True):
         mm = "" if line.length_mm is None else round(line.length_mm, 1)
         yield [row.group, row.item, row.length, mm, row.count, row.unit, row.needed, row.note, " ".join(row.parts)]
 
 
-def _cuts(plan: AnyPlan) -> Iterable[list[Any]]:
+def _cuts(lists: TakeOff) -> Iterable[list[Any]]:
     yield ["section", "piece", "count", "length", "length_mm", "rip_mm", "ends", "labels"]
-    for row, line in zip(cut_rows(plan), plan.lists.cuts, strict=True):
+    for row, line in zip(cut_rows(lists), lists.cuts, strict=True):
         rip = line.width_mm if row.width else ""
         yield [row.section, row.piece, row.count, row.length, line.length_mm, rip, row.ends, " ".join(row.parts)]
 
@@ -46,12 +47,20 @@ def _marks(plan: AnyPlan) -> Iterable[list[Any]]:
             ]
 
 
-def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
+def as_csv(rows: Iterable[list[Any]]) -> bytes:
     """UTF-8 with a byte order mark, so that spreadsheets read primes and × aright."""
-    rows = {"buy": _buy, "cuts": _cuts, "marks": _marks}[document](plan)
     text = io.StringIO()
     csv.writer(text).writerows([harmless(cell) for cell in row] for row in rows)
     return text.getvalue().encode("utf-8-sig")
+
+
+def write_list(lists: TakeOff, document: str) -> bytes:
+    """The buy list or the cut list of one job, or of several bought for together."""
+    return as_csv({"buy": _buy, "cuts": _cuts}[document](lists))
+
+
+def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
+    return as_csv(_marks(plan)) if document == "marks" else write_list(plan.lists, document)
 
 
 FORMAT = Format("csv", "list", "text/csv; charset=utf-8", "csv", lambda plan: DOCUMENTS, write)

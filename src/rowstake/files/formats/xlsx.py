@@ -50,7 +50,7 @@ def _buy(sheet: Worksheet, plan: AnyPlan) -> None:
         sheet, ["What", "Length mm", "Buy", "Unit", "Metres", "Price each", "Cost", "Why so many", "Note", "For"],
         [34, 11, 8, 14, 10, 11, 11, 46, 22, 60],
     )  # fmt: skip
-    for shown, line in zip(buy_rows(plan), plan.lists.buy, strict=True):
+    for shown, line in zip(buy_rows(plan.lists), plan.lists.buy, strict=True):
         row = sheet.max_row + 1
         metres = f"=B{row}*C{row}/1000" if line.length_mm else None
         values: list[Any] = [
@@ -67,7 +67,7 @@ def _cuts(sheet: Worksheet, plan: AnyPlan) -> None:
         sheet, ["Section", "Piece", "How many", "Cut mm", "Cut", "Rip mm", "Ends", "Metres", "Labels"],
         [22, 14, 10, 10, 14, 9, 34, 10, 60],
     )  # fmt: skip
-    for shown, line in zip(cut_rows(plan), plan.lists.cuts, strict=True):
+    for shown, line in zip(cut_rows(plan.lists), plan.lists.cuts, strict=True):
         row = sheet.max_row + 1
         rip = line.width_mm if shown.width else None
         _row(sheet, [

@@ -20,10 +20,15 @@ from rowstake.core.trades.deck.document import new_deck
 from rowstake.core.trades.fence.document import Leg, new_fence
 from rowstake.core.views.base import Card
 from rowstake.files.geojson import read_line
-from rowstake.server.session import JobsHere
-from rowstake.store.jobs import HIGHEST, PAGE, Held, Revision
+from rowstake.server.session import JobsHere, SitesHere
+from rowstake.store.jobs import HIGHEST, PAGE, Held, JobListed, OnSite, Revision
+from rowstake.store.sites import Sites
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"])
+
+
+SiteKey = Annotated[str | None, Field(max_length=36)]
+"""The site that a job is put on; None for none."""
 
 
 class FirstLeg(BaseModel):
@@ -39,6 +44,7 @@ class NewJob(BaseModel):
     region: str
     style: str = "close_butted"
     legs: Annotated[list[FirstLeg], Field(min_length=1, max_length=40)]
+    site: SiteKey = None
 
 
 class NewDeck(BaseModel):
@@ -50,6 +56,7 @@ class NewDeck(BaseModel):
     out: str
     height: str
     support: Literal["ledger", "free"] = "ledger"
+    site: SiteKey = None
 
 
 Number = Annotated[int, Field(ge=1, le=HIGHEST)]
@@ -74,6 +81,10 @@ class Archive(BaseModel):
     archived: bool
 
 
+class OnSiteNow(BaseModel):
+    site: SiteKey = None
+
+
 class Rename(BaseModel):
     revision: Number
     name: Name
@@ -81,6 +92,7 @@ class Rename(BaseModel):
 
 class JobFile(BaseModel):
     text: str
+    site: SiteKey = None
 
 
 class LineFile(BaseModel):
@@ -90,6 +102,7 @@ class LineFile(BaseModel):
     name: Name
     region: str
     style: str = "close_butted"
+    site: SiteKey = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,6 +122,10 @@ def _checked(document: dict[str, Any]) -> Job:
     return job
 
 
+def _site(sites: Sites, key: str | None) -> str | None:
+    return None if key is None else sites.open_to_more(key)
+
+
 @dataclass(frozen=True, slots=True)
 class Shown:
     """A job in the list: what is drawn and said of it, or why it cannot be read."""
@@ -120,6 +137,12 @@ class Shown:
     changed_at: str
     card: Card | None
     unread: str
+    site: OnSite | None
+
+
+def shown(jobs: list[JobListed]) -> list[Shown]:
+    """Jobs as the list shows them."""
+    return TypeAdapter(list[Shown]).validate_python([asdict(job) for job in jobs])
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,12 +162,11 @@ def every(
 ) -> ShownPage:
     """A page of the list, newest first. A job whose document cannot be read says why, and the others are not troubled."""
     found = jobs.listed(archived, search if kept(search) else "", (page - 1) * PAGE)
-    shown = TypeAdapter(list[Shown]).validate_python([asdict(job) for job in found.jobs])
-    return ShownPage(shown, found.total, page, max(1, -(-found.total // PAGE)))
+    return ShownPage(shown(found.jobs), found.total, page, max(1, -(-found.total // PAGE)))
 
 
 @router.post("", status_code=201)
-def new(body: NewJob, jobs: JobsHere) -> Opened:
+def new(body: NewJob, jobs: JobsHere, sites: SitesHere) -> Opened:
     units = pick(CATALOGUE.regions, body.region, "region").units
     first = parse_length(body.legs[0].length, units, "legs.0.length")
     job = new_fence(body.name, body.region, [Leg.model_construct(length_mm=first, turn_deg=0.0)], body.style)
@@ -153,32 +175,34 @@ def new(body: NewJob, jobs: JobsHere) -> Opened:
         for leg in body.legs[1:]
     ]
     made = apply_raw(read_job(write_job(job)), more)
-    return opened(jobs.add(write_job(_checked(write_job(made))), "new job"))
+    return opened(jobs.add(write_job(_checked(write_job(made))), "new job", _site(sites, body.site)))
 
 
 @router.post("/deck", status_code=201)
-def add_deck(body: NewDeck, jobs: JobsHere) -> Opened:
+def add_deck(body: NewDeck, jobs: JobsHere, sites: SitesHere) -> Opened:
     """A rectangular deck with the region's defaults."""
     units = pick(CATALOGUE.regions, body.region, "region").units
     width, out, height = (parse_length(getattr(body, k), units, f"deck.{k}") for k in ("width", "out", "height"))
     job = new_deck(body.name, body.region, width, out, height, body.support)
-    return opened(jobs.add(write_job(_checked(write_job(job))), "new deck"))
+    return opened(jobs.add(write_job(_checked(write_job(job))), "new deck", _site(sites, body.site)))
 
 
 @router.post("/import", status_code=201)
-def bring_in(body: JobFile, jobs: JobsHere) -> Opened:
+def bring_in(body: JobFile, jobs: JobsHere, sites: SitesHere) -> Opened:
     """A job file, from here or from another Row Stake."""
-    return opened(jobs.add(write_job(_checked(write_job(read_job_text(body.text)))), "from a job file"))
+    return opened(
+        jobs.add(write_job(_checked(write_job(read_job_text(body.text)))), "from a job file", _site(sites, body.site))
+    )
 
 
 @router.post("/from-line", status_code=201)
-def from_line(body: LineFile, jobs: JobsHere) -> Opened:
+def from_line(body: LineFile, jobs: JobsHere, sites: SitesHere) -> Opened:
     """A new job along a line surveyed elsewhere, with its levels where it has them."""
     legs, ground = read_line(body.text)
     line = [Leg.model_construct(length_mm=leg["length_mm"], turn_deg=leg["turn_deg"]) for leg in legs]
     document = write_job(new_fence(body.name, body.region, line, body.style))
     document["fence"]["ground"] = ground
-    return opened(jobs.add(write_job(_checked(document)), "from a surveyed line"))
+    return opened(jobs.add(write_job(_checked(document)), "from a surveyed line", _site(sites, body.site)))
 
 
 @router.get("/{key}")
@@ -208,15 +232,21 @@ def rename(key: str, body: Rename, jobs: JobsHere) -> Held:
 
 
 @router.post("/{key}/duplicate", status_code=201)
-def duplicate(key: str, jobs: JobsHere) -> Held:
-    document = jobs.get(key).document
-    name = f"{document['name'][:110]} (copy)"
-    return jobs.add({**document, "name": name}, "copied")
+def duplicate(key: str, jobs: JobsHere, sites: SitesHere) -> Held:
+    held = jobs.get(key)
+    name = f"{held.document['name'][:110]} (copy)"
+    return jobs.add({**held.document, "name": name}, "copied", _site(sites, held.site))
 
 
 @router.post("/{key}/archive")
 def archive(key: str, body: Archive, jobs: JobsHere) -> Held:
     return jobs.set_archived(key, body.archived)
+
+
+@router.post("/{key}/site", status_code=204)
+def place(key: str, body: OnSiteNow, sites: SitesHere) -> None:
+    """Puts a job on a site, or on none. Its document stays as it is."""
+    sites.place(key, body.site)
 
 
 @router.get("/{key}/history")

@@ -100,6 +100,11 @@ function Head() {
         width={12}
         commit={(text) => edit([{ do: "set", path: "name", value: text }], "renamed")}
       />
+      {held.site && (
+        <Link to={`/site/${held.site}`} className="px-1 underline underline-offset-4">
+          Site
+        </Link>
+      )}
       <select
         aria-label="Units"
         value={`${units} ${fraction}`}

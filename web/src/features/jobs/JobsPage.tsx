@@ -6,6 +6,7 @@ import type { Held, Listing, Opened, Problem, ShownPage, Start } from "../../api
 import { SceneView } from "../../drawing/SceneView";
 import { Plain, Quiet, Strong } from "../../ui/controls";
 import { Num } from "../../ui/Num";
+import { PutOnSite } from "../sites/PutOnSite";
 import { NewDeck } from "./NewDeck";
 import { NewJob } from "./NewJob";
 
@@ -25,6 +26,7 @@ export function JobsPage() {
   const [at, setAt] = useState(1);
   const [start, setStart] = useState<Start | null>(null);
   const [making, setMaking] = useState<"fence" | "deck" | null>(null);
+  const [placing, setPlacing] = useState<Listing | null>(null);
   const [refused, setRefused] = useState<Problem | null>(null);
   const [unread, setUnread] = useState<Problem | null>(null);
   const [again, setAgain] = useState(0);
@@ -102,6 +104,15 @@ export function JobsPage() {
         )}
         {making === "fence" && start && <NewJob start={start} onClose={() => setMaking(null)} />}
         {making === "deck" && start && <NewDeck start={start} onClose={() => setMaking(null)} />}
+        {placing && (
+          <PutOnSite
+            job={placing}
+            onClose={() => {
+              setPlacing(null);
+              void look();
+            }}
+          />
+        )}
         {found && (found.total > 8 || search) && (
           <label className="mt-3 flex items-center gap-2">
             Look for{" "}
@@ -120,7 +131,7 @@ export function JobsPage() {
         {found?.total === 0 && (
           <p className="mt-6 max-w-prose text-lg">
             {search
-              ? `No job's name holds “${search}”.`
+              ? `No job, site, customer or address holds “${search}”.`
               : archived
                 ? "Nothing has been put away."
                 : "No jobs yet. Start a new fence from its first leg, or bring in a job file."}
@@ -145,12 +156,22 @@ export function JobsPage() {
                     This Row Stake cannot read it: {card.unread}. It is kept as it is; its job file can be taken away.
                   </p>
                 )}
+                {card.site && (
+                  <p>
+                    at{" "}
+                    <Link to={`/site/${card.site.id}`} className="underline underline-offset-4">
+                      {card.site.name}
+                    </Link>
+                    {card.site.customer && `, ${card.site.customer}`}
+                  </p>
+                )}
                 <p className="text-sm text-faint">
                   {card.card && `${card.card.region}; `}changed {when(card.changed_at)}
                 </p>
               </div>
               <div className="flex flex-wrap gap-1">
                 <RenameJob card={card} run={run} />
+                <Plain onClick={() => setPlacing(card)}>Site</Plain>
                 <Plain onClick={() => void run(() => post<Held>(`/api/jobs/${card.id}/duplicate`, {}))}>Copy</Plain>
                 <a className="inline-flex min-h-9 items-center rounded-sm border border-rule bg-board px-2.5" href={`/api/jobs/${card.id}/exports/json/job`} download>
                   Job file

@@ -4,8 +4,8 @@ import type { Opened, Start } from "../../api/types";
 import { box, RegionBlank, StartSheet } from "./StartSheet";
 
 /** A new deck, said in a sentence: where, how large, how high, and who carries it. */
-export function NewDeck({ start, onClose }: { start: Start; onClose: () => void }) {
-  const [said, say] = useState({ name: "", region: start.regions[0].id, width: "", out: "", height: "", support: "ledger" });
+export function NewDeck({ start, site, region, onClose }: { start: Start; site?: string; region?: string; onClose: () => void }) {
+  const [said, say] = useState({ name: "", region: region ?? start.regions[0].id, width: "", out: "", height: "", support: "ledger" });
   const facts = start.regions.find((r) => r.id === said.region)!;
   const feet = facts.units.includes("inch");
   const blank = (key: "name" | "width" | "out" | "height", name: string, example: string) => (
@@ -22,7 +22,7 @@ export function NewDeck({ start, onClose }: { start: Start; onClose: () => void 
   return (
     <StartSheet
       title="A new deck"
-      send={() => post<Opened>("/api/jobs/deck", { ...said, name: said.name || "New deck" })}
+      send={() => post<Opened>("/api/jobs/deck", { ...said, name: said.name || "New deck", site })}
       foot={`Lengths in any unit: 12'-6", 12 ft 6, 3.8 m, 3800 mm. Notches, clipped corners and holes come next, on the drawing.`}
       onClose={onClose}
     >

@@ -11,9 +11,9 @@ interface LegText {
 }
 
 /** A new job, said in a sentence: where, what, and its first line. */
-export function NewJob({ start, onClose }: { start: Start; onClose: () => void }) {
+export function NewJob({ start, site, region: usual, onClose }: { start: Start; site?: string; region?: string; onClose: () => void }) {
   const [name, setName] = useState("");
-  const [region, setRegion] = useState(start.regions[0].id);
+  const [region, setRegion] = useState(usual ?? start.regions[0].id);
   const [style, setStyle] = useState(start.styles[0].id);
   const [legs, setLegs] = useState<LegText[]>([{ length: "", angle_deg: "90", side: "left" }]);
   const [line, setLine] = useState<{ name: string; text: string } | null>(null);
@@ -21,7 +21,7 @@ export function NewJob({ start, onClose }: { start: Start; onClose: () => void }
   const change = (i: number, values: Partial<LegText>) => setLegs(legs.map((leg, j) => (j === i ? { ...leg, ...values } : leg)));
 
   const send = () => {
-    const what = { name: name || "New fence", region, style };
+    const what = { name: name || "New fence", region, style, site };
     return line ? post<Opened>("/api/jobs/from-line", { ...what, text: line.text }) : post<Opened>("/api/jobs", { ...what, legs });
   };
   const more = (

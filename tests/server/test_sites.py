@@ -1,0 +1,126 @@
+"""Sites: several jobs of one garden, and what is bought for them together."""
+
+import csv
+import io
+
+import pytest
+
+from rowstake.core.job import read_job
+from rowstake.core.plan import plan
+from rowstake.core.takeoff.lists import cut_lines
+from rowstake.core.together import together
+from tests.decks import deck
+from tests.jobs import edited, fence, put, yard
+
+FENCE = {"name": "Back fence", "region": "uk_ireland", "legs": [{"length": "9 m"}]}
+DECK = {"name": "Deck", "region": "uk_ireland", "width": "4 m", "out": "3 m", "height": "600"}
+GARDEN = {"name": "Garden", "customer": "A. Mill", "address": "4 Weir Lane\nLowbank", "notes": "dog"}
+
+
+@pytest.fixture
+def site(client):
+    return client.post("/api/sites", json=GARDEN).json()
+
+
+def started(client, site):
+    """A fence and a deck on a site, by id."""
+    made = [
+        client.post("/api/jobs", json={**FENCE, "site": site["id"]}).json(),
+        client.post("/api/jobs/deck", json={**DECK, "site": site["id"]}).json(),
+    ]
+    return [job["held"]["id"] for job in made]
+
+
+def test_a_fence_and_a_deck_of_one_garden(client, site):
+    jobs = started(client, site)
+    opened = client.get(f"/api/sites/{site['id']}").json()
+    assert (opened["site"]["customer"], opened["site"]["jobs"]) == ("A. Mill", 2)
+    assert [job["id"] for job in opened["jobs"]] == jobs
+    [together] = opened["lists"]
+    assert together["jobs"] == {"A": "Back fence", "B": "Deck"}
+    labels = [label for row in together["cuts"] for label in row["parts"]]
+    assert {label.split()[0] for label in labels} == {"A", "B"}
+    assert len(labels) == len(set(labels))
+    listed = client.get("/api/jobs?search=mill").json()
+    assert [(j["name"], j["site"]["name"]) for j in listed["jobs"]] == [("Deck", "Garden"), ("Back fence", "Garden")]
+    text = client.get(f"/api/sites/{site['id']}/lists/1/buy.csv").content.decode("utf-8-sig")
+    assert len(list(csv.reader(io.StringIO(text)))) == len(together["buy"]) + 1
+    assert client.get(f"/api/sites/{site['id']}/lists/2/buy.csv").status_code == 404
+
+
+def test_jobs_move_between_sites_and_stay_as_they_are(client, site):
+    key = started(client, site)[0]
+    before = client.get(f"/api/jobs/{key}").json()["held"]
+    other = client.post("/api/sites", json={"name": "Yard"}).json()
+    assert client.post(f"/api/jobs/{key}/site", json={"site": other["id"]}).status_code == 204
+    after = client.get(f"/api/jobs/{key}").json()["held"]
+    assert {**after, "site": before["site"]} == before
+    assert [s["jobs"] for s in client.get("/api/sites").json()] == [1, 1]
+    assert client.delete(f"/api/sites/{other['id']}").status_code == 409
+    client.post(f"/api/jobs/{key}/site", json={})
+    assert client.delete(f"/api/sites/{other['id']}").status_code == 204
+    assert client.get(f"/api/sites/{other['id']}").status_code == 404
+
+
+def test_a_site_is_changed_on_its_version(client, site):
+    told = {**GARDEN, "customer": "B. Mill", "version": 1}
+    assert client.put(f"/api/sites/{site['id']}", json=told).json()["version"] == 2
+    stale = client.put(f"/api/sites/{site['id']}", json={**told, "notes": "cat"})
+    assert (stale.status_code, stale.json()["theirs"]["document"]["customer"]) == (409, "B. Mill")
+    assert "site" in stale.json()["title"]
+
+
+@pytest.mark.parametrize(
+    ("told", "field"),
+    [
+        ({"name": " "}, "name"),
+        ({"name": "x", "notes": "n" * 4001}, "notes"),
+        ({"name": "x", "address": "\x00"}, "address"),
+    ],
+)
+def test_bad_sites_are_refused_by_field(client, told, field):
+    answer = client.post("/api/sites", json=told)
+    assert answer.status_code == 422
+    assert answer.json()["errors"][0]["field"].startswith(field)
+
+
+def test_no_job_is_put_on_a_site_that_is_not_there(client, site):
+    key = started(client, site)[0]
+    assert client.post(f"/api/jobs/{key}/site", json={"site": "nowhere"}).status_code == 404
+    assert client.post("/api/jobs", json={**FENCE, "site": "nowhere"}).status_code == 404
+    assert client.post("/api/jobs/none/site", json={"site": site["id"]}).status_code == 404
+
+
+def test_a_job_that_cannot_be_read_is_in_none_of_the_lists(client, site, engine):
+    from sqlalchemy import update
+
+    from rowstake.store.models import JobRow
+
+    key = started(client, site)[0]
+    with engine.begin() as c:
+        c.execute(update(JobRow).where(JobRow.id == key).values(unread="another schema"))
+    opened = client.get(f"/api/sites/{site['id']}").json()
+    assert [job["unread"] for job in opened["jobs"]] == ["another schema", ""]
+    assert opened["lists"][0]["jobs"] == {"A": "Deck"}
+
+
+def test_timber_bought_together_is_that_of_all_jobs_and_never_more():
+    """What is cut is the same pieces; a section both take shares its lengths, so no more is bought than for each alone."""
+    jobs = [yard(), edited(fence((7300, 0)), put("name", "Front"), put("fence.rails.longest_mm", 3000)), deck()]
+    plans = [plan(job) for job in jobs]
+    [made] = together(plans)
+    assert sum(len(line.labels) for line in made.lists.cuts) == sum(
+        len(line.labels) for p in plans for line in cut_lines(list(p.parts))
+    )
+    apart = sum(p.lists.timber_mm for p in plans)
+    assert made.lists.timber_mm <= apart + 1
+    assert made.lists.concrete_m3 == pytest.approx(sum(p.lists.concrete_m3 for p in plans))
+    rails = plans[1].brief.rail.id
+    assert max(line.length_mm for line in made.lists.buy if line.good.id == rails) <= 3000
+    assert {"A", "B", "C"} == {label.split()[0] for line in made.lists.cuts for label in line.labels}
+
+
+def test_regions_are_bought_apart():
+    made = together([plan(yard()), plan(read_job({**deck(region="north_america").model_dump(by_alias=True)}))])
+    assert [list(t.jobs) for t in made] == [["A"], ["B"]]
+    assert {t.lists.buyer.sold.units for t in made} == {"mm", "ft-in"}
