@@ -16,6 +16,8 @@ from rowstake.core.trades.deck.brief import resolve_deck
 from rowstake.core.trades.deck.footings import Under
 from rowstake.core.trades.deck.supports import allowed_beam, allowed_joist
 from tests.decks import cut, deck
+from tests.holds.deck import check_deck
+from tests.holds.solids import check_solids
 from tests.jobs import put
 
 VECTORS = Path(__file__).parent.parent / "vectors"
@@ -128,6 +130,8 @@ TROUBLE = {
     "fascia_shows": deck(4000, 3000, 600, put("deck.boards.fascia", "uk_19x175")),
     "fascia_narrow": deck(4000, 4500, 900, put("deck.boards.fascia", "uk_19x175"), put("deck.joists.size", "uk_47x200"), put("deck.joists.doubled_ends", True)),
     "heavy_board": deck(5400, 3000, 600, put("site.crew", 1), put("deck.boards.product", "na_composite"), **FEET),
+    "beams_close": deck(1550, 1550, 600, {"do": "add_cut", "kind": "hole"},
+                        *cut(0, x_mm=920.3125, y_mm=920.3125, along_mm=300, out_mm=300, what="oak tree"), support="free"),
     "frame_straight": deck(4000, 3000, 600, {"do": "add_cut", "kind": "notch"}, *cut(0, along_mm=1000, out_mm=30)),
     "level_step": deck(4000, 3000, 600, {"do": "add_level"}, put("deck.lower.0.height_mm", 300)),
     "deck_stock": deck(4000, 6500, 900, put("deck.joists.size", "uk_47x225"), put("deck.beams.rows", 1), put("deck.joists.doubled_ends", True)),
@@ -140,6 +144,13 @@ def found(made, rule):
 
 def test_every_rule_has_an_entry_and_a_trouble():
     assert set(all_rules()) == set(CATALOGUE.advice_deck) == set(TROUBLE)
+
+
+@pytest.mark.parametrize("rule", list(TROUBLE))
+def test_a_deck_in_trouble_is_drawn_as_it_is_told(rule):
+    made = plan(TROUBLE[rule])
+    check_deck(made)
+    check_solids(made)
 
 
 @pytest.mark.parametrize("rule", list(TROUBLE))
@@ -159,7 +170,9 @@ def test_rule_finds_its_trouble_and_its_fixes_settle_it(rule):
         assert finding.title
         assert finding.why
         assert set(finding.where) <= known
-        settled += [True] * (rule in ("frost_ask", "footings_meet", "frame_straight"))  # only its builder knows
+        settled += [True] * (
+            rule in ("frost_ask", "footings_meet", "frame_straight", "beams_close")
+        )  # only its builder knows
         for fix in finding.fixes:
             after = plan(apply_raw(job, list(fix.edits)))
             settled.append(not found(after, rule))

@@ -13,6 +13,7 @@ BOARDS = {"board", "gate board", "border", "breaker"}
 TOLD = {
     "footings_meet": (EARTH, set()),
     "holes_meet": (EARTH, set()),
+    "beams_close": ({"post", "beam"}, set()),
     # A strip of board too narrow to reach a rail or the frame.
     "sliver": (set(), BOARDS),
     "last_row": (set(), BOARDS),

@@ -185,7 +185,14 @@ def _spread(
         equal = [first + (last - first) * i / spans for i in range(spans + 1)]
         tries = [
             _tried(
-                brief, group, joist, marks, allowed_mm, wide_mm if marks == equal or past.close else _apart(brief), hang
+                brief,
+                group,
+                joist,
+                marks,
+                allowed_mm,
+                wide_mm if marks == equal or past.close else _apart(brief),
+                hang,
+                past.tight,
             )
             for marks in ways_clear(equal, _beam_spans(brief, group, past.berth_mm), _stay(brief, group, spans))
         ]
@@ -229,6 +236,13 @@ def _apart(brief: DeckBrief) -> float:
     return thick * ((brief.deck.beams.plies or PLIES[-1]) + 0.5)
 
 
+def clear_of_posts(brief: DeckBrief) -> float:
+    """How far apart the middles of dropped beams lie at least, so that the post of one stands clear of the other."""
+    if brief.deck.beams.way == "flush":
+        return 0.0
+    return (brief.joists[0].thickness_mm * (brief.deck.beams.plies or PLIES[0]) + brief.post.width_mm) / 2
+
+
 def _tried(
     brief: DeckBrief,
     group: Group,
@@ -237,10 +251,14 @@ def _tried(
     allowed_mm: float,
     wide_mm: float,
     hang_mm: float,
+    tight: bool = False,
 ) -> Spread | None:
     """A spread on these bearings; None where two come too near each other or one leaves the frame."""
     near, far = (0.0 if group.ledger else marks[0] - group.t0), group.t1 - marks[-1]
-    if min(b - a for a, b in pairwise(marks)) < wide_mm or min(far, near + wide_mm * group.ledger) < wide_mm / 2 - 1e-6:
+    if (
+        min(b - a for a, b in pairwise(marks)) < max(wide_mm, 0.0 if tight else clear_of_posts(brief))
+        or min(far, near + wide_mm * group.ledger) < wide_mm / 2 - 1e-6
+    ):
         return None
     quarter = CATALOGUE.materials.deck.overhang_share
     hangs = far <= max(hang_mm, (marks[-1] - marks[-2]) * quarter, wide_mm / 2) + 1e-6
@@ -292,12 +310,13 @@ def propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polyg
 
 @dataclass(frozen=True, slots=True)
 class Way:
-    """How beams are laid past holes: how far off them besides, how many rows more than it takes, and whether two may lie
-    as near as they do at two plies."""
+    """How beams are laid past holes: how far off them besides, how many rows more than it takes, whether two may lie as near
+    as they do at two plies, and even so near that a post of one stands in the other."""
 
     berth_mm: float
     more: int
     close: bool = False
+    tight: bool = False
 
 
 BERTH_MM = 250.0
@@ -306,6 +325,8 @@ WAYS = [
     *(Way(berth, more) for more in (0, 1, 2) for berth in (0.0, BERTH_MM)),
     Way(0.0, 0, True),
     Way(BERTH_MM, 0, True),
+    Way(0.0, 0, True, True),
+    Way(BERTH_MM, 0, True, True),
 ]
 """In the order they are tried."""
 
