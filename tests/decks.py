@@ -13,4 +13,4 @@ def deck(width=4000.0, out=3000.0, height=600.0, *edits, region="uk_ireland", su
 
 def cut(number=0, **values):
     """Edits that set fields of a cut."""
-    return [put(f"deck.shape.cuts.{number}.{key}", value) for key, value in values.items()]
+    return [put(f"deck.levels.0.shape.cuts.{number}.{key}", value) for key, value in values.items()]

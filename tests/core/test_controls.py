@@ -99,17 +99,17 @@ def test_every_choice_of_a_deck_does_something(support):
     from rowstake.core.trades.deck.views.choices import deck_choices
 
     job = deck(5200, 3650, 900, put("deck.boards.border.boards", 1), put("deck.boards.product", "uk_composite"),
-               put("deck.levels.fall_out_mm", 150), support=support)  # fmt: skip
+               put("deck.ground.fall_out_mm", 150), support=support)  # fmt: skip
     typed = {
         "deck.boards.gap_mm": [7], "deck.boards.overhang_mm": [40], "deck.boards.breaker": [True], "deck.boards.trim_ends_mm": [6],
         "deck.boards.edge_screws": [True], "deck.joists.tape": [True], "deck.joists.left_long": [True], "deck.joists.doubled_ends": [True],
         "deck.joists.guard_blocks": [True], "deck.joists.spacing_mm": [300], "deck.joists.measured_mm": [160], "deck.beams.rows": [3],
         "deck.beams.overhang_mm": [300], "deck.beams.plies": [3], "deck.posts.most_mm": [1500], "deck.footings.top_mm": [100],
-        "deck.footings.soil_known": [True], "deck.loads.snow_kpa": [3], "deck.lights.count": [4], "deck.levels.paving_mm": [50],
-        "deck.house.cantilevered_floor": [True], "deck.house.sill_mm": [920], "deck.levels.guard_over_mm": [800],
+        "deck.footings.soil_known": [True], "deck.loads.snow_kpa": [3], "deck.lights.count": [4], "deck.ground.paving_mm": [50],
+        "deck.house.cantilevered_floor": [True], "deck.house.sill_mm": [920], "deck.over.guard_over_mm": [800],
     }  # fmt: skip
     needs = {
-        "deck.boards.breaker": [*cut()[:0], put("deck.shape.width_mm", 7000)],
+        "deck.boards.breaker": [*cut()[:0], put("deck.levels.0.shape.width_mm", 7000)],
         "deck.boards.edge_screws": [put("deck.boards.fixing", "clips")],
         "deck.boards.border.corner": [put("deck.boards.border.boards", 1)],
         "deck.footings.bag": [put("deck.footings.kind", "pad")],

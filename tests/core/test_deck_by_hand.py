@@ -71,7 +71,7 @@ def test_height_stack(made):
     # 600 − 28 boards − 150 joist − 200 beam − 25 base − 50 footing.
     assert [q.height_mm for q in made.laid.main.posts] == [147, 147, 147]
     assert lengths(made, "post") == {147: 3}
-    fallen = plan(deck(4000, 3000, 600, put("deck.levels.fall_out_mm", 300), put("deck.levels.fall_along_mm", 100)))
+    fallen = plan(deck(4000, 3000, 600, put("deck.ground.fall_out_mm", 300), put("deck.ground.fall_along_mm", 100)))
     first, _, last = fallen.laid.main.posts
     # The ground under P1 lies 300 × 2525/3000 + 100 × 325/4000 lower.
     assert first.height_mm == pytest.approx(147 + 252.5 + 8.125)
@@ -371,12 +371,12 @@ def test_a_deck_round_a_tree_has_headers_and_trimmers():
 @pytest.mark.parametrize(
     ("edits", "field"),
     [
-        ([{"do": "add_cut", "kind": "hole"}, *cut(0, x_mm=3900)], "deck.shape.cuts.0.x_mm"),
-        ([{"do": "add_cut", "kind": "notch"}, *cut(0, along_mm=3900)], "deck.shape.cuts.0.along_mm"),
+        ([{"do": "add_cut", "kind": "hole"}, *cut(0, x_mm=3900)], "deck.levels.0.shape.cuts.0.x_mm"),
+        ([{"do": "add_cut", "kind": "notch"}, *cut(0, along_mm=3900)], "deck.levels.0.shape.cuts.0.along_mm"),
         ([put("deck.boards.fixing", "strips")], "deck.boards.fixing"),
         ([put("deck.joists.size", "na_2x8")], "deck.joists.size"),
         ([put("deck.boards.gap_mm", 25)], "deck.boards.gap_mm"),
-        ([put("deck.shape.width_mm", 200)], "deck.shape.width_mm"),
+        ([put("deck.levels.0.shape.width_mm", 200)], "deck.levels.0.shape.width_mm"),
     ],
 )
 def test_what_cannot_be_laid_out_is_named(edits, field):
@@ -447,7 +447,7 @@ def test_a_small_change_of_overhang_can_end_on_a_whole_board():
     ways = dict(ways_to_finish(made.brief, made.laid.main.laying))
     words, fields = next((w, f) for w, f in ways.items() if w.startswith("Overhang"))
     assert "44 mm" in words
-    assert fields == {"boards.overhang_mm": 44, "shape.out_mm": 3014}
+    assert fields == {"boards.overhang_mm": 44, "levels.0.shape.out_mm": 3014}
     assert not plan(apply_raw(job, [put(f"deck.{k}", v) for k, v in fields.items()])).laid.main.laying.rows.last_rip_mm
 
 

@@ -63,7 +63,7 @@ def decks(draw):
         put("deck.boards.breaker", draw(st.booleans())),
         put("deck.beams.way", draw(st.sampled_from(["dropped", "flush"]))),
         put("deck.footings.kind", draw(st.sampled_from(list(CATALOGUE.footings)))),
-        put("deck.levels.fall_out_mm", draw(st.floats(-200, 600))),
+        put("deck.ground.fall_out_mm", draw(st.floats(-200, 600))),
     ]
     height = draw(st.floats(250, 2000))
     try:
@@ -98,8 +98,8 @@ def two_levels(draw):
         "y_mm": out * draw(st.floats(0.3, 0.6)), "along_mm": draw(st.sampled_from([60, 300, 600])), "out_mm": 300,
     }  # fmt: skip
     edits = [
-        put("deck.levels.fall_out_mm", draw(st.floats(-50, 300))), {"do": "add_level"}, put("deck.lower.0.shape.width_mm", width),
-        put("deck.lower.0.shape.out_mm", out), put("deck.lower.0.shape.cuts", [hole]),
+        put("deck.ground.fall_out_mm", draw(st.floats(-50, 300))), {"do": "add_level"}, put("deck.levels.1.shape.width_mm", width),
+        put("deck.levels.1.shape.out_mm", out), put("deck.levels.1.shape.cuts", [hole]),
         put("deck.footings.kind", draw(st.sampled_from(list(CATALOGUE.footings)))),
     ]  # fmt: skip
     try:

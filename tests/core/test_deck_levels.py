@@ -15,11 +15,11 @@ ADD = {"do": "add_level"}
 
 def with_level(*edits):
     """4 × 3 m at 600, and before it 2 × 1.2 m at 410: one riser of 190 down."""
-    return deck(4000, 3000, 600, ADD, put("deck.lower.0.shape.out_mm", 1200), *edits)
+    return deck(4000, 3000, 600, ADD, put("deck.levels.1.shape.out_mm", 1200), *edits)
 
 
 def test_a_level_is_one_riser_down_before_the_far_edge():
-    [level] = with_level().deck.lower
+    [level] = with_level().deck.levels[1:]
     assert (level.id, level.x_mm, level.y_mm, level.height_mm) == ("Q1", 0, 3000, 410)
     assert level.shape.width_mm == 2000
 
@@ -70,13 +70,13 @@ def test_workings_tell_of_both():
 
 
 def test_on_falling_ground_its_posts_are_as_much_longer():
-    flat, fallen = plan(with_level()), plan(with_level(put("deck.levels.fall_out_mm", 300)))
+    flat, fallen = plan(with_level()), plan(with_level(put("deck.ground.fall_out_mm", 300)))
     for a, b in zip(flat.laid.lower[0].posts, fallen.laid.lower[0].posts, strict=True):
         assert b.height_mm - a.height_mm == pytest.approx(300 * a.on_site[1] / 3000)
 
 
 def test_a_step_of_more_than_a_riser_is_told_and_settled():
-    job = with_level(put("deck.lower.0.height_mm", 350))
+    job = with_level(put("deck.levels.1.height_mm", 350))
     [finding] = [f for f in plan(job).findings if f.rule == "level_step"]
     assert "250 mm down" in finding.title
     after = plan(apply_raw(job, list(finding.fixes[0].edits)))
@@ -84,21 +84,21 @@ def test_a_step_of_more_than_a_riser_is_told_and_settled():
 
 
 def test_advice_on_a_level_mends_that_level():
-    job = with_level(put("deck.lower.0.shape.out_mm", 1100))
+    job = with_level(put("deck.levels.1.shape.out_mm", 1100))
     # 7 rows and 1100 − 1057 = 43.
     [finding] = [f for f in plan(job).findings if f.rule == "last_row" and "Q1" in f.title]
     assert set(finding.where) <= {p.label for p in plan(job).parts}
     fix = next(f for f in finding.fixes if f.label.startswith("Build out"))
     after = apply_raw(job, list(fix.edits))
-    assert after.deck.lower[0].shape.out_mm == pytest.approx(1100 + 145 - 43)
-    assert after.deck.shape.out_mm == 3000
+    assert after.deck.levels[1:][0].shape.out_mm == pytest.approx(1100 + 145 - 43)
+    assert after.deck.levels[0].shape.out_mm == 3000
 
 
 def test_levels_do_not_lie_under_each_other():
     with pytest.raises(JobFault) as fault:
-        plan(with_level(put("deck.lower.0.y_mm", 2500)))
-    assert fault.value.faults[0].field == "deck.lower.0.y_mm"
-    assert apply_raw(with_level(), [{"do": "remove_level", "id": "Q1"}]).deck.lower == []
+        plan(with_level(put("deck.levels.1.y_mm", 2500)))
+    assert fault.value.faults[0].field == "deck.levels.1.y_mm"
+    assert apply_raw(with_level(), [{"do": "remove_level", "id": "Q1"}]).deck.levels[1:] == []
     with pytest.raises(JobFault):
         apply_raw(with_level(), [{"do": "remove_level", "id": "Q9"}])
 
@@ -115,11 +115,11 @@ def test_cuts_and_levels_are_dragged_to_what_a_tape_reads():
         {"do": "move_cut", "id": "H1", "x_mm": 1613, "y_mm": 1204},
         {"do": "move_level", "id": "Q1", "x_mm": 512, "y_mm": 3049},
     ])  # fmt: skip
-    notch, clip, hole = moved.deck.shape.cuts
+    notch, clip, hole = moved.deck.levels[0].shape.cuts
     assert (notch.along_mm, notch.out_mm) == (1000, 800)  # from the far right corner at 4000, 3000
     assert (clip.along_mm, clip.out_mm) == (400, 400)  # twice what its middle is dragged in
     assert (hole.x_mm + hole.along_mm / 2, hole.y_mm + hole.out_mm / 2) == pytest.approx((1613, 1204), abs=26)
-    assert (moved.deck.lower[0].x_mm, moved.deck.lower[0].y_mm) == (500, 3050)
+    assert (moved.deck.levels[1:][0].x_mm, moved.deck.levels[1:][0].y_mm) == (500, 3050)
     handles = {(h.kind, h.id): h.at for h in scenes(plan(moved))["plan"].handles}
     assert handles["cut", "N1"] == (3000, -2200)
     assert handles["cut", "C1"] == (200, -2800)

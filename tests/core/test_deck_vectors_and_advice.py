@@ -133,7 +133,7 @@ TROUBLE = {
     "beams_close": deck(1550, 1550, 600, {"do": "add_cut", "kind": "hole"},
                         *cut(0, x_mm=920.3125, y_mm=920.3125, along_mm=300, out_mm=300, what="oak tree"), support="free"),
     "frame_straight": deck(4000, 3000, 600, {"do": "add_cut", "kind": "notch"}, *cut(0, along_mm=1000, out_mm=30)),
-    "level_step": deck(4000, 3000, 600, {"do": "add_level"}, put("deck.lower.0.height_mm", 300)),
+    "level_step": deck(4000, 3000, 600, {"do": "add_level"}, put("deck.levels.1.height_mm", 300)),
     "deck_stock": deck(4000, 6500, 900, put("deck.joists.size", "uk_47x225"), put("deck.beams.rows", 1), put("deck.joists.doubled_ends", True)),
 }  # fmt: skip
 

@@ -13,7 +13,7 @@ from tests.jobs import put, scenes
 
 @pytest.fixture(scope="module")
 def made():
-    return plan(deck(4000, 3000, 600, put("deck.levels.fall_out_mm", 300), put("deck.boards.border.boards", 1)))
+    return plan(deck(4000, 3000, 600, put("deck.ground.fall_out_mm", 300), put("deck.boards.border.boards", 1)))
 
 
 def shapes(scene, **match):
@@ -131,7 +131,7 @@ def test_things_tell_their_own_figures(made):
 def test_needs_before_the_boards_go_down():
     made = plan(
         deck(
-            9000, 3000, 600, put("deck.joists.tape", True), put("deck.lights.count", 8), put("deck.levels.paving_mm", 50),
+            9000, 3000, 600, put("deck.joists.tape", True), put("deck.lights.count", 8), put("deck.ground.paving_mm", 50),
             put("deck.boards.border.boards", 1), put("deck.footings.kind", "pile"), put("deck.boards.fascia", "uk_19x175"),
         )
     )  # fmt: skip
@@ -183,7 +183,7 @@ def test_a_default_overhang_keeps_to_a_quarter_of_its_span():
 
 def test_outlines_for_the_list_of_jobs():
     job = deck(4000, 3000, 600, {"do": "add_cut", "kind": "notch"}, *cut(0, along_mm=1000, out_mm=1000))
-    scene = deck_outline(job.deck.shape)
+    scene = deck_outline(job.deck.levels[0].shape)
     assert len(scene.shapes[0].points) == 6
 
 

@@ -124,7 +124,7 @@ def test_a_comma_is_a_decimal_unless_it_parts_thousands(text, units, mm):
 @pytest.mark.parametrize(
     "text, units, field, asked",
     [
-        ("1.9", "mm", "fence.legs.0.length_mm", "metres"), ("7", "mm", "deck.shape.width_mm", "metres"), ("1,9", "mm", "gate.opening_mm", "metres"),
+        ("1.9", "mm", "fence.legs.0.length_mm", "metres"), ("7", "mm", "deck.levels.0.shape.width_mm", "metres"), ("1,9", "mm", "gate.opening_mm", "metres"),
         ("8", "ft-in", "fence.legs.0.length_mm", "feet"), ("6", "ft-in", "fence.bays.max_mm", "feet"),
     ],
 )  # fmt: skip

@@ -8,7 +8,9 @@ from pathlib import Path
 
 import pytest
 
-from rowstake.core.job import read_job_text, write_job_text
+from rowstake.core.faults import JobFault
+from rowstake.core.job import SCHEMA, read_job, read_job_text, write_job, write_job_text
+from rowstake.core.job.upgrade import steps
 from rowstake.core.plan import plan
 
 HERE = Path(__file__).parents[1] / "fixtures" / "schema1"
@@ -27,8 +29,53 @@ def told(path: Path) -> dict:
 @pytest.mark.parametrize("path", JOBS, ids=lambda p: p.stem)
 def test_an_old_job_opens_and_says_what_it_said(path):
     text = path.read_text("utf-8")
-    assert write_job_text(read_job_text(text)) == text
+    now = write_job_text(read_job_text(text))
+    assert write_job_text(read_job_text(now)) == now
+    if path.stem.startswith("fence"):
+        assert now == text.replace('"schema": 1', '"schema": 2', 1)
     assert told(path) == json.loads((HERE / "figures.json").read_text("utf-8"))[path.stem]
+
+
+def test_levels_of_schema_1_are_one_list_and_lose_nothing():
+    old = json.loads((HERE / "levels-01.json").read_text("utf-8"))
+    new = write_job(read_job(old))
+    deck, was = new["deck"], old["deck"]
+    first, *others = deck["levels"]
+    assert first == {"id": "main", "x_mm": 0, "y_mm": 0, "height_mm": was["levels"]["height_mm"], "shape": was["shape"]}
+    assert others == was["lower"] != []
+    assert deck["ground"] | deck["over"] | {"height_mm": first["height_mm"]} == was["levels"]
+    kept = {key for key in was if key not in ("shape", "levels", "lower")}
+    assert {key: deck[key] for key in kept} == {key: was[key] for key in kept}
+    assert old["schema"] == 1  # what was given is not changed
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        ({"levels": {"height_mm": 600, "depth": 3}}, "deck.levels.0.depth"),
+        ({"levels": {}}, "deck.levels.0.height_mm"),
+        ({"levels": 7}, "deck.levels"),
+        ({"lower": 7}, "deck.levels"),
+        ({"shape": None}, "deck.levels.0.shape"),
+    ],
+)
+def test_a_broken_job_of_schema_1_names_what_is_wrong(change, field):
+    old = json.loads((HERE / "deck-01.json").read_text("utf-8"))
+    with pytest.raises(JobFault) as fault:
+        read_job({**old, "deck": {**old["deck"], **change}})
+    assert fault.value.faults[0].field.startswith(field)
+
+
+@pytest.mark.parametrize("schema", [0, 3, "1", True, None, 1.0])
+def test_no_other_schema_is_read(schema):
+    old = json.loads((HERE / "deck-01.json").read_text("utf-8"))
+    with pytest.raises(JobFault) as fault:
+        read_job({**old, "schema": schema})
+    assert fault.value.faults[0].field == "schema"
+
+
+def test_a_step_leads_from_every_schema_to_the_next():
+    assert sorted(steps()) == list(range(1, SCHEMA))
 
 
 if __name__ == "__main__":

@@ -74,8 +74,8 @@ def an_edit(dice: random.Random, job, made):
             {"do": "add_cut", "kind": cut, "corner": dice.choice(["house_left", "house_right", "far_left", "far_right"])},
             {"do": "add_level"}, {"do": "size_deck", "out_mm": dice.uniform(900, 9000)}, {"do": "size_deck", "width_mm": dice.uniform(900, 9000)},
             _put("deck.boards.border.boards", dice.choice([0, 1, 2])), _put("deck.beams.rows", dice.choice([None, 1, 2, 3])),
-            *({"do": "remove_cut", "id": c.id} for c in job.deck.shape.cuts), *({"do": "remove_level", "id": x.id} for x in job.deck.lower),
-            *({"do": "move_cut", "id": c.id, "x_mm": dice.uniform(0, 8000), "y_mm": dice.uniform(0, 8000)} for c in job.deck.shape.cuts),
+            *({"do": "remove_cut", "id": c.id} for c in job.deck.levels[0].shape.cuts), *({"do": "remove_level", "id": x.id} for x in job.deck.levels[1:]),
+            *({"do": "move_cut", "id": c.id, "x_mm": dice.uniform(0, 8000), "y_mm": dice.uniform(0, 8000)} for c in job.deck.levels[0].shape.cuts),
         ]  # fmt: skip
     else:
         leg = dice.randrange(len(job.fence.legs))

@@ -1,8 +1,10 @@
 import json
+from pathlib import Path
 
 import pytest
 
 from rowstake.core.job import write_job, write_job_text
+from rowstake.store.models import RevisionRow
 from tests.jobs import yard
 
 NEW = {
@@ -188,3 +190,19 @@ def test_a_body_over_the_limit(client):
 
 def test_other_hosts_are_not_served(client):
     assert client.get("/api/start", headers={"host": "example.test"}).status_code == 400
+
+
+def test_a_revision_of_an_older_schema_opens_and_is_saved_in_todays(client, engine):
+    old = json.loads((Path(__file__).parents[1] / "fixtures" / "schema1" / "levels-01.json").read_text("utf-8"))
+    job = client.post("/api/jobs/import", json={"text": json.dumps(old)}).json()["held"]
+    with engine.begin() as c:
+        c.execute(RevisionRow.__table__.update().values(document=old))
+    held = client.get(f"/api/jobs/{job['id']}").json()["held"]
+    assert held["document"]["schema"] == 2
+    assert [level["id"] for level in held["document"]["deck"]["levels"]] == ["main", old["deck"]["lower"][0]["id"]]
+    assert client.get(f"/api/jobs/{job['id']}/revisions/1").json() == held["document"]
+    stale = client.put(f"/api/jobs/{job['id']}", json={"revision": 7, "document": old})
+    assert stale.json()["theirs"]["document"] == held["document"]
+    again = client.put(f"/api/jobs/{job['id']}", json={"revision": 1, "document": old}).json()
+    assert again["document"]["deck"]["levels"] == held["document"]["deck"]["levels"]
+    assert (again["revision"], again["document"]["schema"]) == (2, 2)

@@ -105,13 +105,16 @@ def test_a_new_deck_and_its_bad_inputs(client):
     assert made.status_code == 201
     assert made.json()["desk"]["own"] is None
     document = made.json()["held"]["document"]
-    assert (document["deck"]["shape"]["width_mm"], document["deck"]["levels"]["height_mm"]) == (4200, 450)
+    assert (document["deck"]["levels"][0]["shape"]["width_mm"], document["deck"]["levels"][0]["height_mm"]) == (
+        4200,
+        450,
+    )
     bad = client.post("/api/jobs/deck", json={**ask, "width": "wide"})
     assert bad.status_code == 422
     assert bad.json()["errors"][0]["field"] == "deck.width"
     small = client.post("/api/jobs/deck", json={**ask, "out": "300"})
     assert small.status_code == 422
-    assert small.json()["errors"][0]["field"] == "deck.shape.out_mm"
+    assert small.json()["errors"][0]["field"] == "deck.levels.0.shape.out_mm"
 
 
 def test_ways_to_end_a_row_side_by_side(client):
@@ -132,7 +135,7 @@ def test_edits_of_the_other_trade_are_refused(client):
         "/api/plan",
         json={"document": write_job(deck()), "edits": [{"do": "size_deck", "width_mm": 4210.0, "out_mm": 3333.0}]},
     )
-    shape = dragged.json()["document"]["deck"]["shape"]
+    shape = dragged.json()["document"]["deck"]["levels"][0]["shape"]
     assert (shape["width_mm"], shape["out_mm"]) == (4200, 3350)
 
 

@@ -11,7 +11,7 @@ from sqlalchemy import func, or_, select, tuple_
 from sqlalchemy.orm import Session, contains_eager, joinedload
 
 from rowstake.core.faults import JobFault, shown
-from rowstake.core.job import read_job
+from rowstake.core.job import read_job, upgraded
 from rowstake.core.text import kept
 from rowstake.core.trade import trade_of
 from rowstake.core.views.base import Card
@@ -35,7 +35,7 @@ class Stale(Exception):
 
 @dataclass(frozen=True, slots=True)
 class Held:
-    """A job as it stands: its document, its revision, and whether there is something to undo or redo."""
+    """A job as it stands: its document in the schema of today, its revision, and whether there is something to undo or redo."""
 
     id: str
     name: str
@@ -202,7 +202,7 @@ class Jobs:
         ]
 
     def document(self, key: str, number: int) -> dict[str, Any]:
-        return self._revision(key, number).document
+        return upgraded(self._revision(key, number).document)
 
     def _row(self, key: str, lock: bool = False) -> JobRow:
         if not kept(key):
@@ -221,7 +221,7 @@ class Jobs:
 
     def _not_stale(self, row: JobRow, base: int) -> None:
         if row.current != base:
-            raise Stale(row.current, self._revision(row.id, row.current).document)
+            raise Stale(row.current, upgraded(self._revision(row.id, row.current).document))
 
     def _newest_child(self, row: JobRow) -> int | None:
         query = select(func.max(RevisionRow.number)).where(
@@ -246,7 +246,7 @@ class Jobs:
             name=row.name,
             archived=row.archived,
             revision=row.current,
-            document=revision.document,
+            document=upgraded(revision.document),
             changed_at=row.changed_at.isoformat(),
             can_undo=revision.parent is not None,
             can_redo=self._newest_child(row) is not None,

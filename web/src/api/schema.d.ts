@@ -1119,7 +1119,7 @@ export interface components {
         };
         /**
          * Held
-         * @description A job as it stands: its document, its revision, and whether there is something to undo or redo.
+         * @description A job as it stands: its document in the schema of today, its revision, and whether there is something to undo or redo.
          */
         Held: {
             /** Id */

@@ -9,7 +9,7 @@ from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 from rowstake.core.measure import Printer
 from rowstake.core.measure.length import LONGEST_MM
 
-SCHEMA = 1
+SCHEMA = 2
 Length = Annotated[float, Field(gt=0, le=LONGEST_MM)]
 LengthOrZero = Annotated[float, Field(ge=0, le=LONGEST_MM)]
 Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9_-]+$")]
@@ -51,7 +51,7 @@ class Common(Block):
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False, populate_by_name=True)
 
-    schema_: Literal[1] = Field(default=1, alias="schema")
+    schema_: Literal[2] = Field(default=2, alias="schema")
     name: Name
     region: str
     units: Literal["mm", "ft-in"]

@@ -9,6 +9,7 @@ from pydantic import ValidationError
 
 from rowstake.core.faults import faults_of, refuse
 from rowstake.core.job.base import SCHEMA, Common
+from rowstake.core.job.upgrade import upgraded
 from rowstake.core.text import check_text, read_json
 from rowstake.core.trade import trades
 
@@ -17,14 +18,15 @@ Job = Common
 
 
 def read_job(raw: Any) -> Job:
-    """A job from JSON data. Raises `JobFault` for another schema, an unknown field or a value out of range."""
+    """A job from JSON data of this schema or an older one. Raises `JobFault` for any other, an unknown field or a value out of range."""
     if not isinstance(raw, dict):
         raise refuse("job", type(raw).__name__, "a job file, a JSON object", "This is not a job file")
     check_text(raw, "job")
+    raw = upgraded(raw)
     if raw.get("schema") != SCHEMA:
         raise refuse(
-            "schema", raw.get("schema", "nothing"), f"schema {SCHEMA}",
-            "This job file is of another schema; this Row Stake reads schema 1",
+            "schema", raw.get("schema", "nothing"), f"schema 1 to {SCHEMA}",
+            f"This job file is of another schema; this Row Stake reads schema 1 to {SCHEMA}",
         )  # fmt: skip
     known = trades()
     kind = next((trade for key, trade in known.items() if key in raw), None)

@@ -36,21 +36,22 @@ function Site() {
 }
 
 function Shape() {
-  const cuts = (useDesk((s) => valueAt(s.document, "deck.shape.cuts")) as Cut[] | undefined) ?? [];
+  const cuts = (useDesk((s) => valueAt(s.document, "deck.levels.0.shape.cuts")) as Cut[] | undefined) ?? [];
   const walls = (useDesk((s) => valueAt(s.document, "deck.house.also")) as string[] | undefined) ?? [];
-  const lower = (useDesk((s) => valueAt(s.document, "deck.lower")) as { id: string }[] | undefined) ?? [];
+  const levels = (useDesk((s) => valueAt(s.document, "deck.levels")) as { id: string }[] | undefined) ?? [];
+  const lower = levels.slice(1);
   const picked = useDesk((s) => s.selected[0]);
   const { edit, pick } = useDesk.getState();
   const found = cuts.findIndex((c) => c.id === picked);
   const index = found < 0 ? cuts.length - 1 : found;
   const cut = cuts[index];
-  const at = `deck.shape.cuts.${index}`;
+  const at = `deck.levels.0.shape.cuts.${index}`;
   const add = (kind: Cut["kind"], words: string) => edit([{ do: "add_cut", kind }], words);
   return (
     <>
       <Say>
-        The boards are <Length path="deck.shape.width_mm" name="Width" /> wide along the house and reach{" "}
-        <Length path="deck.shape.out_mm" name="Way out" /> out. It is <Pick path="deck.house.support" name="Support" />, on{" "}
+        The boards are <Length path="deck.levels.0.shape.width_mm" name="Width" /> wide along the house and reach{" "}
+        <Length path="deck.levels.0.shape.out_mm" name="Way out" /> out. It is <Pick path="deck.house.support" name="Support" />, on{" "}
         <Pick path="deck.house.siding" name="Siding" />, <Pick path="deck.house.window" name="Window" />.{" "}
         <Tick path="deck.house.cantilevered_floor" words="the floor behind hangs out past its wall" />
         {["left", "right"].map((end) => (
@@ -71,11 +72,11 @@ function Shape() {
       </Say>
       {lower.map((level, n) => (
         <Say key={level.id}>
-          Level {level.id} starts <Length path={`deck.lower.${n}.x_mm`} name={`Level ${level.id} along`} /> along and{" "}
-          <Length path={`deck.lower.${n}.y_mm`} name={`Level ${level.id} out`} /> out,{" "}
-          <Length path={`deck.lower.${n}.shape.width_mm`} name={`Level ${level.id} width`} /> by{" "}
-          <Length path={`deck.lower.${n}.shape.out_mm`} name={`Level ${level.id} way out`} />,{" "}
-          <Length path={`deck.lower.${n}.height_mm`} name={`Level ${level.id} height`} /> high.{" "}
+          Level {level.id} starts <Length path={`deck.levels.${n + 1}.x_mm`} name={`Level ${level.id} along`} /> along and{" "}
+          <Length path={`deck.levels.${n + 1}.y_mm`} name={`Level ${level.id} out`} /> out,{" "}
+          <Length path={`deck.levels.${n + 1}.shape.width_mm`} name={`Level ${level.id} width`} /> by{" "}
+          <Length path={`deck.levels.${n + 1}.shape.out_mm`} name={`Level ${level.id} way out`} />,{" "}
+          <Length path={`deck.levels.${n + 1}.height_mm`} name={`Level ${level.id} height`} /> high.{" "}
           <Quiet onClick={() => void edit([{ do: "remove_level", id: level.id }], "Level removed")}>Take {level.id} away</Quiet>
         </Say>
       ))}
@@ -121,14 +122,14 @@ function Shape() {
 function Height() {
   return (
     <Say>
-      The finished top stands <Length path="deck.levels.height_mm" name="Finished height" /> over the ground at the left of the house wall; the
+      The finished top stands <Length path="deck.levels.0.height_mm" name="Finished height" /> over the ground at the left of the house wall; the
       door sill <Length path="deck.house.sill_mm" name="Door sill" />, at least <Length path="deck.house.step_mm" name="Step down" /> above the
-      boards. From there the ground falls <Length path="deck.levels.fall_out_mm" name="Fall outwards" /> to the far edge and{" "}
-      <Length path="deck.levels.fall_along_mm" name="Fall along" /> to the right; paving to come lifts it{" "}
-      <Length path="deck.levels.paving_mm" name="Paving" /> at the foot. Joists were measured{" "}
+      boards. From there the ground falls <Length path="deck.ground.fall_out_mm" name="Fall outwards" /> to the far edge and{" "}
+      <Length path="deck.ground.fall_along_mm" name="Fall along" /> to the right; paving to come lifts it{" "}
+      <Length path="deck.ground.paving_mm" name="Paving" /> at the foot. Joists were measured{" "}
       <OptionalLength path="deck.joists.measured_mm" name="Measured joist depth" empty="as sold" /> deep. A guard is needed over{" "}
-      <OptionalLength path="deck.levels.guard_over_mm" name="Guard over" empty="the usual height" />, a permit over{" "}
-      <OptionalLength path="deck.levels.permit_over_mm" name="Permit over" empty="the usual height" />.
+      <OptionalLength path="deck.over.guard_over_mm" name="Guard over" empty="the usual height" />, a permit over{" "}
+      <OptionalLength path="deck.over.permit_over_mm" name="Permit over" empty="the usual height" />.
     </Say>
   );
 }

@@ -14,7 +14,7 @@ from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.demands import Nailer
 from rowstake.core.trades.deck.frame import Grid
 from rowstake.core.trades.deck.laying import DeckBoard, polygons
-from rowstake.core.trades.deck.shape import Edge, Point, edges, inset, outline, rings, set_in
+from rowstake.core.trades.deck.shape import Edge, Point, edges, inset, rings, set_in
 
 
 def bordered(brief: DeckBrief, edge: Edge) -> bool:
@@ -34,14 +34,14 @@ def border_depth(brief: DeckBrief, rows: int | None = None) -> float:
 def field_outline(brief: DeckBrief) -> Polygon:
     """The field on the plan: the outline less borders and their gaps."""
     depth = border_depth(brief)
-    return inset(outline(brief.deck.shape), lambda e: depth if bordered(brief, e) else 0.0)
+    return inset(brief.outline, lambda e: depth if bordered(brief, e) else 0.0)
 
 
 def nailers(brief: DeckBrief) -> list[Nailer]:
     """Where along s the field's boards end at a border beside the joists."""
     if not brief.deck.boards.border.boards:
         return []
-    depth, poly = border_depth(brief), outline(brief.deck.shape)
+    depth, poly = border_depth(brief), brief.outline
     out = []
     for edge in edges(poly):
         upright = abs(edge.a[1] - edge.b[1]) < 0.01 if brief.turned else abs(edge.a[0] - edge.b[0]) < 0.01
@@ -54,7 +54,7 @@ def nailers(brief: DeckBrief) -> list[Nailer]:
 def border_boards(brief: DeckBrief, grid: Grid) -> list[DeckBoard]:
     """Border boards, mitred where two bordered edges meet, square where the next edge has none."""
     deck, width, gap = brief.deck.boards, brief.square.width_mm, brief.deck.boards.gap_mm
-    ring = rings(edges(outline(brief.deck.shape)))[0]
+    ring = rings(edges(brief.outline))[0]
     out = []
     for n in range(deck.border.boards):
         near, far = n * (width + gap), n * (width + gap) + width

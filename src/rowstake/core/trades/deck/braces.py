@@ -42,7 +42,7 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
     """None where the house holds the deck. Both ways along the beam, and along the joists as far as the frame goes."""
     if brief.attached:
         return []
-    frame = brief.deck.levels.height_mm - brief.field.thickness_mm - brief.strip_mm
+    frame = brief.height_mm - brief.field.thickness_mm - brief.strip_mm
     under_joists = frame - joist_depth(brief, supports)
     section = CATALOGUE.sections[brief.region.rail]
     out: list[Brace] = []

@@ -4,15 +4,17 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from shapely.geometry import Polygon
+
 from rowstake.core.catalogue import CATALOGUE, Decking, FootingEntry, Region, Section, Soil, Species, pick
 from rowstake.core.catalogue.models import Bag
 from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
 from rowstake.core.trades.deck.demands import Demand, KeepClear, of
-from rowstake.core.trades.deck.document import Deck, DeckJob
+from rowstake.core.trades.deck.document import Deck, DeckGround, DeckJob, DeckShape, Level
 from rowstake.core.trades.deck.place import Place
-from rowstake.core.trades.deck.shape import Edge
+from rowstake.core.trades.deck.shape import Edge, outline
 
 MAIN = Place()
 
@@ -38,7 +40,23 @@ class DeckBrief:
     footing: FootingEntry
     bag: Bag
     place: Place
+    level: Level
+    ground: DeckGround
     asked: tuple[Demand, ...] = ()
+
+    @property
+    def shape(self) -> DeckShape:
+        return self.level.shape
+
+    @property
+    def outline(self) -> Polygon:
+        """The edge of its boards. Raises `JobFault`."""
+        return outline(self.shape, f"{self.place.path}.shape")
+
+    @property
+    def height_mm(self) -> float:
+        """Its finished top over the ground at its own corner."""
+        return self.level.height_mm - self.place.ground_mm
 
     @property
     def keep_clear(self) -> list[KeepClear]:
@@ -66,7 +84,7 @@ class DeckBrief:
             return False
         if edge.wall:
             return self.deck.house.support == "ledger"
-        end = {"left": 0.0, "right": self.deck.shape.width_mm}.get(edge.side)
+        end = {"left": 0.0, "right": self.shape.width_mm}.get(edge.side)
         return (
             edge.side in self.deck.house.also
             and end is not None
@@ -109,20 +127,37 @@ class DeckBrief:
 
     @property
     def guard_over_mm(self) -> float:
-        return self.deck.levels.guard_over_mm or self.region.guard_over_mm
+        return self.deck.over.guard_over_mm or self.region.guard_over_mm
 
     @property
     def permit_over_mm(self) -> float:
-        return self.deck.levels.permit_over_mm or CATALOGUE.materials.deck.permit_over_mm
+        return self.deck.over.permit_over_mm or CATALOGUE.materials.deck.permit_over_mm
 
     @property
     def pitch_mm(self) -> float:
         return self.field.width_mm + self.deck.boards.gap_mm
 
 
+def _standing(deck: Deck, place: Place) -> Deck:
+    """The deck as a level is built: those before the first stand free of the house."""
+    if not place.number:
+        return deck
+    return deck.model_copy(update={"house": deck.house.model_copy(update={"support": "free", "also": []})})
+
+
+def _ground_of(deck: Deck, number: int) -> DeckGround:
+    """The fall of the ground over a level's own size."""
+    whole, own, ground = deck.levels[0].shape, deck.levels[number].shape, deck.ground
+    falls = {
+        "fall_out_mm": ground.fall_out_mm * own.out_mm / whole.out_mm,
+        "fall_along_mm": ground.fall_along_mm * own.width_mm / whole.width_mm,
+    }
+    return ground.model_copy(update=falls) if number else ground
+
+
 def resolve_deck(job: DeckJob, place: Place = MAIN) -> DeckBrief:
-    """The brief of a level that stands there, of a job whose shape and heights are its own. Raises `JobFault` for anything the catalogue or the region does not have."""
-    deck, c = job.deck, CATALOGUE
+    """The brief of the level that stands there. Raises `JobFault` for anything the catalogue or the region does not have."""
+    deck, c = _standing(job.deck, place), CATALOGUE
     region = pick(c.regions, job.region, "region")
     product = pick(c.decking, deck.boards.product, "deck.boards.product")
     sold = tuple(sorted(c.sections_for(job.region, "joist"), key=lambda s: s.width_mm))
@@ -146,5 +181,5 @@ def resolve_deck(job: DeckJob, place: Place = MAIN) -> DeckBrief:
         post=pick(c.sections, deck.posts.size, "deck.posts.size"),
         fascia=pick(c.sections, deck.boards.fascia, "deck.boards.fascia") if deck.boards.fascia else None,
         species=pick(c.species, deck.species, "deck.species"), soil=pick(c.soils, job.site.soil, "site.soil"),
-        footing=pick(c.footings, deck.footings.kind, "deck.footings.kind"), bag=c.materials.bags[deck.footings.bag], place=place,
+        footing=pick(c.footings, deck.footings.kind, "deck.footings.kind"), bag=c.materials.bags[deck.footings.bag], place=place, level=deck.levels[place.number], ground=_ground_of(deck, place.number),
     )  # fmt: skip

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import Field, ValidationError
+from pydantic import AfterValidator, Field, ValidationError
 
 from rowstake.core.catalogue import CATALOGUE, pick
 from rowstake.core.faults import faults_of
@@ -37,15 +37,24 @@ class DeckShape(Block):
     cuts: Annotated[list[Cut], Field(max_length=20)] = []
 
 
-class LowerLevel(Block):
-    """Another level of the same deck, standing free before it: where its own left end nearest the house lies on the plan,
-    and its finished height over the ground at the left end of the house wall. It is built as the deck is built."""
+class Level(Block):
+    """One level: where its own left end nearest the house lies on the plan, and its finished height over the ground at the left
+    end of the house wall. The first is the deck at the house; the others stand free before it and are built as it is."""
 
-    id: Key
-    x_mm: Annotated[float, Field(ge=-30_000, le=60_000)]
-    y_mm: Annotated[float, Field(ge=0, le=60_000)]
+    id: Key = "main"
+    x_mm: Annotated[float, Field(ge=-30_000, le=60_000)] = 0
+    y_mm: Annotated[float, Field(ge=0, le=60_000)] = 0
     height_mm: Annotated[float, Field(ge=40, le=6000)]
     shape: DeckShape
+
+
+def _first_at_the_house(levels: list[Level]) -> list[Level]:
+    if levels[0].x_mm or levels[0].y_mm:
+        raise ValueError("the first level at the house, 0 along and 0 out: everything is measured from there")
+    return levels
+
+
+Levels = Annotated[list[Level], Field(min_length=1, max_length=5), AfterValidator(_first_at_the_house)]
 
 
 class House(Block):
@@ -62,19 +71,22 @@ class House(Block):
     window: Literal["none", "plain", "low_e"] = "none"
 
 
-class DeckLevels(Block):
-    """`height_mm` is the finished top over the ground at the left end of the house wall; the ground falls from there."""
+class DeckGround(Block):
+    """How the ground falls from the left end of the house wall, over the size of the first level."""
 
-    height_mm: Annotated[float, Field(ge=60, le=6000)]
     fall_out_mm: Annotated[float, Field(ge=-3000, le=3000)] = 0
     """How much lower the ground lies at the far edge."""
     fall_along_mm: Annotated[float, Field(ge=-3000, le=3000)] = 0
     """How much lower the ground lies at the right end."""
     paving_mm: Annotated[float, Field(ge=0, le=500)] = 0
     """How much a paving still to come lifts the ground at the foot."""
+
+
+class Thresholds(Block):
+    """Heights over which a guard and a permit are asked for here; None takes the usual one."""
+
     guard_over_mm: Annotated[float, Field(ge=100, le=3000)] | None = None
     permit_over_mm: Annotated[float, Field(ge=100, le=3000)] | None = None
-    """Local thresholds; None takes the usual one."""
 
 
 class Loads(Block):
@@ -171,10 +183,10 @@ class Squaring(Block):
 
 
 class Deck(Block):
-    shape: DeckShape
-    lower: Annotated[list[LowerLevel], Field(max_length=4)] = []
+    levels: Levels
     house: House
-    levels: DeckLevels
+    ground: DeckGround = DeckGround()
+    over: Thresholds = Thresholds()
     loads: Loads
     species: str
     joists: Joists = Joists()
@@ -209,9 +221,8 @@ def new_deck(
         return DeckJob.model_validate({
             "name": name, "region": region, "units": facts.units,
             "deck": {
-                "shape": {"width_mm": width_mm, "out_mm": out_mm},
+                "levels": [{"height_mm": height_mm, "shape": {"width_mm": width_mm, "out_mm": out_mm}}],
                 "house": {"support": support, "sill_mm": height_mm + facts.sill_step_mm, "step_mm": facts.sill_step_mm},
-                "levels": {"height_mm": height_mm},
                 "loads": {"live_kpa": facts.live_kpa, "dead_kpa": facts.dead_kpa},
                 "species": facts.species,
                 "posts": {"size": facts.post},

@@ -67,7 +67,7 @@ CUT_NAMES = {"notch": "N", "clip": "C", "hole": "H"}
 
 def add_cut(job: DeckJob, edit: AddCut) -> dict[str, Any]:
     """A first size that fits: a quarter of the deck for a notch, a sixth for a clip, a hole in the middle."""
-    document, shape = write_job(job), job.deck.shape
+    document, shape = write_job(job), job.deck.levels[0].shape
     share = {"notch": 0.3, "clip": 0.18, "hole": 0.12}[edit.kind]
     along, out = (snap(job, share * v) or 100.0 for v in (shape.width_mm, shape.out_mm))
     if edit.kind == "clip":
@@ -76,13 +76,13 @@ def add_cut(job: DeckJob, edit: AddCut) -> dict[str, Any]:
         id=next_id(CUT_NAMES[edit.kind], shape.cuts), kind=edit.kind, corner=edit.corner, along_mm=along, out_mm=out,
         x_mm=snap(job, shape.width_mm * 0.44), y_mm=snap(job, shape.out_mm * 0.44), what=edit.what,
     )  # fmt: skip
-    document["deck"]["shape"]["cuts"].append(cut.model_dump())
+    document["deck"]["levels"][0]["shape"]["cuts"].append(cut.model_dump())
     return document
 
 
 def remove_cut(job: DeckJob, edit: RemoveCut) -> dict[str, Any]:
     document = write_job(job)
-    cuts = document["deck"]["shape"]["cuts"]
+    cuts = document["deck"]["levels"][0]["shape"]["cuts"]
     cuts.remove(_named(cuts, edit.id, "cut"))
     return document
 
@@ -90,21 +90,20 @@ def remove_cut(job: DeckJob, edit: RemoveCut) -> dict[str, Any]:
 def add_level(job: DeckJob, edit: AddLevel) -> dict[str, Any]:
     """Half as wide as the deck, before its far edge, one riser down."""
     document, deck = write_job(job), job.deck
-    below = [*(low.height_mm for low in deck.lower), deck.levels.height_mm]
-    out = deck.shape.out_mm + sum(low.shape.out_mm for low in deck.lower)
+    first = deck.levels[0].shape
     level = {
-        "id": next_id("Q", deck.lower), "x_mm": 0.0, "y_mm": out,
-        "height_mm": max(60.0, min(below) - CATALOGUE.regions[job.region].riser_mm),
-        "shape": {"width_mm": max(900.0, snap(job, deck.shape.width_mm / 2)), "out_mm": max(600.0, snap(job, deck.shape.out_mm / 3))},
+        "id": next_id("Q", deck.levels), "x_mm": 0.0, "y_mm": sum(level.shape.out_mm for level in deck.levels),
+        "height_mm": max(60.0, min(level.height_mm for level in deck.levels) - CATALOGUE.regions[job.region].riser_mm),
+        "shape": {"width_mm": max(900.0, snap(job, first.width_mm / 2)), "out_mm": max(600.0, snap(job, first.out_mm / 3))},
     }  # fmt: skip
-    document["deck"]["lower"].append(level)
+    document["deck"]["levels"].append(level)
     return document
 
 
 def remove_level(job: DeckJob, edit: RemoveLevel) -> dict[str, Any]:
     document = write_job(job)
-    levels = document["deck"]["lower"]
-    levels.remove(_named(levels, edit.id, "level"))
+    levels = document["deck"]["levels"]
+    levels.remove(_named(levels[1:], edit.id, "lower level"))
     return document
 
 
@@ -117,8 +116,8 @@ def _named(things: list[dict[str, Any]], key: str, what: str) -> dict[str, Any]:
 
 
 def move_cut(job: DeckJob, edit: MoveCut) -> dict[str, Any]:
-    document, shape = write_job(job), job.deck.shape
-    cut = _named(document["deck"]["shape"]["cuts"], edit.id, "cut")
+    document, shape = write_job(job), job.deck.levels[0].shape
+    cut = _named(document["deck"]["levels"][0]["shape"]["cuts"], edit.id, "cut")
     if cut["kind"] == "hole":
         cut["x_mm"] = snap(job, edit.x_mm - cut["along_mm"] / 2)
         cut["y_mm"] = snap(job, edit.y_mm - cut["out_mm"] / 2)
@@ -133,7 +132,7 @@ def move_cut(job: DeckJob, edit: MoveCut) -> dict[str, Any]:
 
 def move_level(job: DeckJob, edit: MoveLevel) -> dict[str, Any]:
     document = write_job(job)
-    level = _named(document["deck"]["lower"], edit.id, "level")
+    level = _named(document["deck"]["levels"][1:], edit.id, "lower level")
     level["x_mm"], level["y_mm"] = snap(job, edit.x_mm), snap(job, edit.y_mm)
     return document
 
@@ -142,5 +141,5 @@ def size_deck(job: DeckJob, edit: SizeDeck) -> dict[str, Any]:
     document = write_job(job)
     for key, value in (("width_mm", edit.width_mm), ("out_mm", edit.out_mm)):
         if value is not None:
-            document["deck"]["shape"][key] = max(600.0, snap(job, value))
+            document["deck"]["levels"][0]["shape"][key] = max(600.0, snap(job, value))
     return document

@@ -26,7 +26,7 @@ def explain_level(level: DeckLevel, turn: Year, book: Notebook) -> None:
 
 
 def _shape(brief: DeckBrief, book: Notebook) -> None:
-    p, shape = brief.printer, brief.deck.shape
+    p, shape = brief.printer, brief.shape
     poly = outline(shape)
     cuts = "".join(f" − {c.id} {p.length(c.along_mm)} × {p.length(c.out_mm)}" for c in shape.cuts)
     book.note(
@@ -39,15 +39,14 @@ def _shape(brief: DeckBrief, book: Notebook) -> None:
 
 def _height(level: DeckLevel, book: Notebook) -> None:
     brief, p, facts = level.brief, level.brief.printer, CATALOGUE.materials.deck
-    levels = brief.deck.levels
     post = min(level.posts, key=lambda q: q.height_mm, default=None)
     if post is None:
         return
     beam = post.beam_mm
     needed = brief.field.thickness_mm + level.joist_mm + beam + facts.standoff_mm
-    there = levels.height_mm - post.ground_mm - brief.footing_top_mm
+    there = brief.height_mm - post.ground_mm - brief.footing_top_mm
     book.note(
-        "stack", "Height stack", p.length(levels.height_mm),
+        "stack", "Height stack", p.length(brief.height_mm),
         rule="From the top down: boards, joists, beam, the gap of a post base, the footing. What is left is the post; below zero it "
         "does not fit.",
         formula=f"at {post.label}, where there is least room: {p.length(brief.field.thickness_mm)} boards + {p.length(level.joist_mm)} joists "
@@ -55,11 +54,11 @@ def _height(level: DeckLevel, book: Notebook) -> None:
         f"post {p.length(post.height_mm)}",
         source=TRADE, changes="The finished height, a flush beam, shallower joists, the footing's top, the ground.",
     )  # fmt: skip
-    under = brief.deck.house.sill_mm - levels.height_mm
+    under = brief.deck.house.sill_mm - brief.height_mm
     book.note(
         "sill", "Step down from the door sill", p.length(under),
         rule="The finished top stays under the sill by the step chosen, so that water and snow stay out.",
-        formula=f"sill {p.length(brief.deck.house.sill_mm)} − boards {p.length(levels.height_mm)} = {p.length(under)}; "
+        formula=f"sill {p.length(brief.deck.house.sill_mm)} − boards {p.length(brief.height_mm)} = {p.length(under)}; "
         f"at least {p.length(brief.deck.house.step_mm)} wanted",
         source="your entry", changes="The finished height.",
     )  # fmt: skip

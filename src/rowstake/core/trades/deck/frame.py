@@ -165,7 +165,7 @@ def frame_outline(brief: DeckBrief) -> Polygon:
 def straight_frame(brief: DeckBrief) -> tuple[Polygon, list[tuple[Point, float]]]:
     """The outline of the frame, and where it runs straight past a step and by how much it is taken back for that."""
     overhang = brief.deck.boards.overhang_mm
-    whole = inset(outline(brief.deck.shape), lambda e: 0.0 if brief.at_wall(e) else overhang)
+    whole = inset(brief.outline, lambda e: 0.0 if brief.at_wall(e) else overhang)
     return straightened(whole, brief.joists[0].thickness_mm, brief.at_wall)
 
 
@@ -184,7 +184,7 @@ SCANT_MM = 5.0
 
 def _broken(brief: DeckBrief) -> list[str]:
     """Holes whose frame would lie past the frame's own edge, as beside a clipped corner."""
-    shape, over = brief.deck.shape, brief.deck.boards.overhang_mm
+    shape, over = brief.shape, brief.deck.boards.overhang_mm
     holes = [c for c in shape.cuts if c.kind == "hole"]
     solid = shape.model_copy(update={"cuts": [c for c in shape.cuts if c.kind != "hole"]})
     edge = inset(outline(solid), lambda e: 0.0 if brief.at_wall(e) else over)

@@ -15,7 +15,7 @@ from rowstake.core.trades.deck.brief import DeckBrief, resolve_deck
 from rowstake.core.trades.deck.carried import dig_footings, stand_posts
 from rowstake.core.trades.deck.components import components
 from rowstake.core.trades.deck.corners import corners
-from rowstake.core.trades.deck.document import DeckJob, LowerLevel
+from rowstake.core.trades.deck.document import DeckJob, Level
 from rowstake.core.trades.deck.frame import Stick
 from rowstake.core.trades.deck.ledger import plan_ledger
 from rowstake.core.trades.deck.level import DeckLevel
@@ -71,11 +71,11 @@ def lay_levels(job: DeckJob) -> tuple[DeckLevel, ...]:
     main = lay_level(resolve_deck(job))
     taken: BaseGeometry = main.shape
     out = [main]
-    for n, level in enumerate(job.deck.lower):
+    for n, level in enumerate(job.deck.levels[1:], 1):
         low = _lower(main, level, n)
         if low.where.intersection(taken).area > TOUCH_MM2:
             raise refuse(
-                f"deck.lower.{n}.y_mm", f"{level.x_mm:g}, {level.y_mm:g}", "a place clear of the deck and the other levels",
+                f"deck.levels.{n}.y_mm", f"{level.x_mm:g}, {level.y_mm:g}", "a place clear of the deck and the other levels",
                 f"Level {level.id} lies under another",
             )  # fmt: skip
         taken = taken.union(low.where)
@@ -83,30 +83,13 @@ def lay_levels(job: DeckJob) -> tuple[DeckLevel, ...]:
     return tuple(out)
 
 
-def _lower(main: DeckLevel, level: LowerLevel, n: int) -> DeckLevel:
-    """The same deck with this level's shape, standing free on its own ground. Raises `JobFault` where the ground there
-    lies as high as its boards."""
-    job, deck, shape = main.brief.job, main.brief.deck, main.brief.deck.shape
+def _lower(main: DeckLevel, level: Level, n: int) -> DeckLevel:
+    """Another level on its own ground. Raises `JobFault` where the ground there lies as high as its boards."""
     ground = ground_at(main.brief, (level.x_mm, level.y_mm))
-    least = LowerLevel.model_fields["height_mm"].metadata[0].ge
+    least = Level.model_fields["height_mm"].metadata[0].ge
     if level.height_mm - ground < least:
         raise refuse(
-            f"deck.lower.{n}.height_mm", f"{level.height_mm:g} mm", f"at least {ground + least:g} mm there",
+            f"deck.levels.{n}.height_mm", f"{level.height_mm:g} mm", f"at least {ground + least:g} mm there",
             f"The ground under level {level.id} lies {main.brief.printer.length(ground)} up: it leaves no room for its boards",
         )  # fmt: skip
-    own = deck.model_copy(
-        update={
-            "shape": level.shape,
-            "lower": [],
-            "house": deck.house.model_copy(update={"support": "free", "also": []}),
-            "levels": deck.levels.model_copy(
-                update={
-                    "height_mm": level.height_mm - ground,
-                    "fall_out_mm": deck.levels.fall_out_mm * level.shape.out_mm / shape.out_mm,
-                    "fall_along_mm": deck.levels.fall_along_mm * level.shape.width_mm / shape.width_mm,
-                }
-            ),
-        }
-    )
-    place = Place(n + 1, level.id, level.x_mm, level.y_mm, ground)
-    return lay_level(resolve_deck(job.model_copy(update={"deck": own}), place))
+    return lay_level(resolve_deck(main.brief.job, Place(n, level.id, level.x_mm, level.y_mm, ground)))

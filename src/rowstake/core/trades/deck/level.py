@@ -16,7 +16,7 @@ from rowstake.core.trades.deck.frame import Grid, Group, Stick
 from rowstake.core.trades.deck.laying import Laying
 from rowstake.core.trades.deck.ledger import LedgerPlan
 from rowstake.core.trades.deck.place import Place
-from rowstake.core.trades.deck.shape import Edge, Point, outline
+from rowstake.core.trades.deck.shape import Edge, Point
 from rowstake.core.trades.deck.stack import PostAt, joist_depth
 from rowstake.core.trades.deck.supports import Supports
 from rowstake.core.trades.deck.work import Worked
@@ -53,12 +53,12 @@ class DeckLevel:
     @property
     def top_mm(self) -> float:
         """Its finished top over the datum of the whole."""
-        return self.place.ground_mm + self.brief.deck.levels.height_mm
+        return self.place.ground_mm + self.brief.height_mm
 
     @property
     def frame_top_mm(self) -> float:
         """The top of the joists over its own datum."""
-        return self.brief.deck.levels.height_mm - self.brief.field.thickness_mm - self.brief.strip_mm
+        return self.brief.height_mm - self.brief.field.thickness_mm - self.brief.strip_mm
 
     @property
     def joist_mm(self) -> float:
@@ -67,7 +67,7 @@ class DeckLevel:
 
     @property
     def shape(self) -> Polygon:
-        return outline(self.brief.deck.shape)
+        return self.brief.outline
 
     @property
     def area_m2(self) -> float:
@@ -106,8 +106,8 @@ class DeckLevel:
 
     def fall_mm(self) -> float:
         """How high the boards stand over the lowest ground at their edge."""
-        levels = self.brief.deck.levels
-        return levels.height_mm + max(0.0, levels.fall_out_mm) + max(0.0, levels.fall_along_mm)
+        ground = self.brief.ground
+        return self.brief.height_mm + max(0.0, ground.fall_out_mm) + max(0.0, ground.fall_along_mm)
 
     @property
     def in_ground(self) -> bool:

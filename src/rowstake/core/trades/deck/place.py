@@ -19,6 +19,11 @@ class Place:
     y_mm: float = 0.0
     ground_mm: float = 0.0
 
+    @property
+    def path(self) -> str:
+        """Where the level stands in the document."""
+        return f"deck.levels.{self.number}"
+
     def label(self, own: str) -> str:
         """A label of this level's own as it is told of the whole deck."""
         return f"{self.name}-{own}" if self.name else own

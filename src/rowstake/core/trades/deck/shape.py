@@ -65,12 +65,12 @@ def cut_away(cut: Cut, width: float, out: float) -> Polygon:
     return box(min(x, x + dx), min(y, y + dy), max(x, x + dx), max(y, y + dy))
 
 
-def outline(shape: DeckShape) -> Polygon:
-    """The edge of the boards. Raises `JobFault` for cuts that overlap an edge, leave two decks or too little."""
+def outline(shape: DeckShape, at: str = "deck.levels.0.shape") -> Polygon:
+    """The edge of the boards of a shape that stands there in the document. Raises `JobFault` for cuts that overlap an edge, leave two decks or too little."""
     width, out = shape.width_mm, shape.out_mm
     poly: BaseGeometry = box(0.0, 0.0, width, out)
     for i, cut in enumerate(shape.cuts):
-        where = f"deck.shape.cuts.{i}"
+        where = f"{at}.cuts.{i}"
         if cut.kind == "hole":
             if cut.x_mm < 1 or cut.y_mm < 1 or cut.x_mm + cut.along_mm > width - 1 or cut.y_mm + cut.out_mm > out - 1:
                 raise refuse(f"{where}.x_mm", f"{cut.x_mm:g}, {cut.y_mm:g}", f"a hole inside {width:g} × {out:g} mm",
@@ -80,7 +80,7 @@ def outline(shape: DeckShape) -> Polygon:
                          f"{cut.id} leaves no deck")  # fmt: skip
         poly = poly.difference(cut_away(cut, width, out))
     if not isinstance(poly, Polygon) or poly.is_empty or poly.area < LEAST_M2 * 1e6:
-        raise refuse("deck.shape.cuts", f"{len(shape.cuts)} cuts", f"one deck of at least {LEAST_M2:g} m²",
+        raise refuse(f"{at}.cuts", f"{len(shape.cuts)} cuts", f"one deck of at least {LEAST_M2:g} m²",
                      "The cuts leave more than one deck, or too little of it")  # fmt: skip
     whole = poly.simplify(0.01)
     assert isinstance(whole, Polygon)
@@ -143,7 +143,7 @@ def inset(poly: Polygon, by: Callable[[Edge], float]) -> Polygon:
     loops = [set_in(ring, by) for ring in rings(edges(poly))]
     made = Polygon(loops[0], loops[1:])
     if not made.is_valid or made.area <= 0 or made.area > poly.area + 1:
-        raise refuse("deck.shape", f"{poly.area / 1e6:.2f} m²", "a shape wider than its borders and overhangs",
+        raise refuse("deck.levels", f"{poly.area / 1e6:.2f} m²", "a shape wider than its borders and overhangs",
                      "Part of the deck is too narrow for its frame")  # fmt: skip
     return orient(made, 1.0)
 

@@ -51,8 +51,8 @@ class PostAt:
 
 def ground_at(brief: DeckBrief, at: Point) -> float:
     """The ground at a point of the plan, below zero where it falls: a plane from the left end of the house wall."""
-    levels, shape = brief.deck.levels, brief.deck.shape
-    return -levels.fall_along_mm * at[0] / shape.width_mm - levels.fall_out_mm * at[1] / shape.out_mm
+    ground, shape = brief.ground, brief.shape
+    return -ground.fall_along_mm * at[0] / shape.width_mm - ground.fall_out_mm * at[1] / shape.out_mm
 
 
 def joist_depth(brief: DeckBrief, supports: Supports) -> float:
@@ -65,7 +65,7 @@ def stack_at(brief: DeckBrief, supports: Supports, ground_mm: float, beam_mm: fl
     footing = ground_mm + brief.footing_top_mm
     return height_stack(
         HeightStack(
-            finished_mm=brief.deck.levels.height_mm,
+            finished_mm=brief.height_mm,
             board_mm=brief.field.thickness_mm,
             clip_mm=brief.strip_mm,
             joist_mm=joist_depth(brief, supports),

@@ -206,7 +206,7 @@ def _spread(
     if best is None:
         names = ", ".join(z.id for z in brief.keep_clear if z.s1 > group.s0 and z.s0 < group.s1)
         raise refuse(
-            "deck.shape.cuts", names, "a hole between the rows of beams: move it, make it smaller, or choose another number of rows",
+            f"{brief.place.path}.shape.cuts", names, "a hole between the rows of beams: move it, make it smaller, or choose another number of rows",
             f"No row of beams keeps clear of {names}",
         )  # fmt: skip
     return best
@@ -508,7 +508,7 @@ def _posts(brief: DeckBrief, t: float, low: float, high: float, most: float, loa
             return tuple(min(ways, key=lambda way: max(b - a for a, b in pairwise(way))))
     names = ", ".join(z.id for z in brief.keep_clear) or "the load"
     raise refuse(
-        "deck.posts.size" if not brief.keep_clear else "deck.shape.cuts", names,
+        "deck.posts.size" if not brief.keep_clear else f"{brief.place.path}.shape.cuts", names,
         "a larger beam, more rows of beams, or a hole further from them", f"No posts under a beam can stand clear of {names}",
     )  # fmt: skip
 

@@ -8,7 +8,7 @@ from typing import Any
 
 from rowstake.core.advice.base import in_order, looked
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.parts import Finding, Fix
+from rowstake.core.parts import Finding
 from rowstake.core.rooms import kept_in
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.level import DeckLevel
@@ -36,21 +36,12 @@ def check(plan: DeckPlan) -> tuple[Finding, ...]:
 
 
 def _of_level(finding: Finding, low: DeckLevel) -> Finding:
-    """A finding told of a lower level: named after it, its fixes made where that level keeps its shape and height."""
-    fixes = []
-    for fix in finding.fixes:
-        edits = [_edit_of_level(edit, low) for edit in fix.edits]
-        if all(edits):
-            fixes.append(Fix(fix.label, tuple(edit for edit in edits if edit)))
-    return replace(finding, title=f"Level {low.place.name}: {finding.title}", fixes=tuple(fixes))
+    """A finding told of a lower level: named after it, with the fixes that are its own or the whole deck's; the house and the
+    ground are the first level's alone."""
+    fixes = tuple(
+        fix for fix in finding.fixes if not any(str(edit.get("path", "")).startswith(FIRST_ONLY) for edit in fix.edits)
+    )
+    return replace(finding, title=f"Level {low.place.name}: {finding.title}", fixes=fixes)
 
 
-def _edit_of_level(edit: dict[str, Any], low: DeckLevel) -> dict[str, Any] | None:
-    """The edit at this level's place in the document; None where it has no such choice of its own."""
-    path = str(edit.get("path", ""))
-    own = f"deck.lower.{low.place.number - 1}"
-    if path.startswith("deck.shape."):
-        return {**edit, "path": f"{own}.shape.{path.removeprefix('deck.shape.')}"}
-    if path == "deck.levels.height_mm":
-        return {**edit, "path": f"{own}.height_mm", "value": edit["value"] + low.place.ground_mm}
-    return None if path.startswith(("deck.house.", "deck.levels.")) else edit
+FIRST_ONLY = ("deck.house.", "deck.ground.", "deck.over.")

@@ -6,9 +6,10 @@ from collections.abc import Iterator
 
 from shapely.geometry import Point
 
-from rowstake.core.advice.base import found, put_deck
+from rowstake.core.advice.base import found
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding, Fix
+from rowstake.core.trades.deck.advice.base import put_level
 from rowstake.core.trades.deck.document import Cut
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.shape import cut_away
@@ -16,7 +17,7 @@ from rowstake.core.trades.deck.shape import cut_away
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
-    for cut in brief.deck.shape.cuts:
+    for cut in brief.shape.cuts:
         if cut.kind == "clip" and any(_beside(planned, cut, end) for edge in planned.bare for end in (edge.a, edge.b)):
             yield found(
                 f"At the clipped corner {cut.id} joists end on a rim that nothing carries",
@@ -29,7 +30,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
 
 def _beside(planned: DeckLevel, cut: Cut, end: tuple[float, float]) -> bool:
     """Whether a joist's end lies at this corner."""
-    shape, reach = planned.brief.deck.shape, planned.brief.deck.boards.overhang_mm + 4 * planned.grid.thick_mm
+    shape, reach = planned.brief.shape, planned.brief.deck.boards.overhang_mm + 4 * planned.grid.thick_mm
     corner = cut_away(cut, shape.width_mm, shape.out_mm).buffer(reach)
     return bool(corner.contains(Point(planned.grid.on_plan(end))))
 
@@ -41,12 +42,15 @@ def _most(planned: DeckLevel) -> float:
 
 
 def _fixes(planned: DeckLevel, cut: Cut) -> list[Fix]:
-    cuts, most = planned.brief.deck.shape.cuts, _most(planned)
-    fixes = [put_deck("A square corner", shape__cuts=[c.model_dump() for c in cuts if c.id != cut.id])]
+    cuts, most = planned.brief.shape.cuts, _most(planned)
+    fixes = [put_level(planned, "A square corner", shape__cuts=[c.model_dump() for c in cuts if c.id != cut.id])]
     if cut.corner.startswith("far") and most >= CATALOGUE.materials.deck.least_overhang_mm:
         less = cut.model_copy(update={"along_mm": most, "out_mm": most})
         told = planned.brief.printer.length(most)
         fixes.insert(
-            0, put_deck(f"Clip {told}", shape__cuts=[(less if c.id == cut.id else c).model_dump() for c in cuts])
+            0,
+            put_level(
+                planned, f"Clip {told}", shape__cuts=[(less if c.id == cut.id else c).model_dump() for c in cuts]
+            ),
         )
     return fixes

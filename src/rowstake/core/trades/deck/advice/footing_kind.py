@@ -21,7 +21,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             why.append("the house carries one side and does not move with them")
         if brief.job.site.frost_depth_mm > 0:
             why.append(f"the ground freezes {p.length(brief.job.site.frost_depth_mm)} deep under them")
-        if deck.levels.height_mm > facts.block_highest_mm:
+        if planned.brief.height_mm > facts.block_highest_mm:
             why.append(f"the deck is over {p.length(facts.block_highest_mm)} high")
         wide = max((f.dug.across_mm for f in planned.footings), default=0.0)
         if wide > 2 * facts.block_mm + 0.5:

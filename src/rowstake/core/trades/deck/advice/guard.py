@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.parts import Finding
+from rowstake.core.trades.deck.advice.base import put_level
 from rowstake.core.trades.deck.level import DeckLevel
 
 ENGINEER_MM = 4000.0
@@ -16,8 +17,8 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     guard = brief.guard_over_mm
     if high <= guard + 0.5:
         return
-    lower = planned.brief.deck.levels.height_mm - (high - guard)
-    fixes = [put_deck(f"Lower the deck to {p.length(lower)}", levels__height_mm=lower)] if lower >= 150 else []
+    lower = planned.brief.height_mm - (high - guard)
+    fixes = [put_level(planned, f"Lower the deck to {p.length(lower)}", height_mm=lower)] if lower >= 150 else []
     ready = brief.deck.joists.doubled_ends and brief.deck.joists.guard_blocks
     if not ready:
         fixes.insert(

@@ -6,8 +6,9 @@ from collections.abc import Iterator
 
 from shapely.geometry import Point
 
-from rowstake.core.advice.base import found, put_deck
+from rowstake.core.advice.base import found
 from rowstake.core.parts import Finding, Fix
+from rowstake.core.trades.deck.advice.base import put_level
 from rowstake.core.trades.deck.document import Cut
 from rowstake.core.trades.deck.headers import HoleStrip
 from rowstake.core.trades.deck.level import DeckLevel
@@ -16,14 +17,18 @@ from rowstake.core.trades.deck.supports import rim_room
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
-    p, grid, shape = planned.brief.printer, planned.grid, planned.brief.deck.shape
+    p, grid, shape = planned.brief.printer, planned.grid, planned.brief.shape
     for cut in shape.cuts:
         if cut.id in grid.broken:
             yield found(
                 f"The hole {cut.id} breaks through the edge of the frame",
                 "Neither a rim nor a header can pass there. Move it in, make it smaller, or take a notch instead.",
                 (),
-                [put_deck(f"No hole {cut.id}", shape__cuts=[c.model_dump() for c in shape.cuts if c.id != cut.id])],
+                [
+                    put_level(
+                        planned, f"No hole {cut.id}", shape__cuts=[c.model_dump() for c in shape.cuts if c.id != cut.id]
+                    )
+                ],
             )
     for strip in grid.narrow:
         hole = _cut_of(planned, strip)
@@ -41,7 +46,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
 
 def _cut_of(planned: DeckLevel, strip: HoleStrip) -> Cut | None:
     """The hole whose edge a strip begins at."""
-    shape, over = planned.brief.deck.shape, planned.brief.deck.boards.overhang_mm
+    shape, over = planned.brief.shape, planned.brief.deck.boards.overhang_mm
     (ax, ay), (bx, by) = strip.hole.a, strip.hole.b
     middle = Point(planned.grid.on_plan(((ax + bx) / 2, (ay + by) / 2)))
     return next(
@@ -57,7 +62,7 @@ def _cut_of(planned: DeckLevel, strip: HoleStrip) -> Cut | None:
 def _fixes(planned: DeckLevel, strip: HoleStrip, hole: Cut) -> Iterator[Fix]:
     """Moved off by as much as a rim and a whole header take, where that stays inside; or no hole."""
     brief, grid = planned.brief, planned.grid
-    shape, snap = brief.deck.shape, brief.region.snap_mm
+    shape, snap = brief.shape, brief.region.snap_mm
     off = -(-(rim_room(brief) + grid.plies * grid.thick_mm - strip.wide_mm) // snap) * snap
     dx, dy = grid.on_plan((-strip.hole.inward[0] * off, -strip.hole.inward[1] * off))
     moved = hole.model_copy(update={"x_mm": hole.x_mm + dx, "y_mm": hole.y_mm + dy})
@@ -67,5 +72,7 @@ def _fixes(planned: DeckLevel, strip: HoleStrip, hole: Cut) -> Iterator[Fix]:
     others = [c for c in shape.cuts if c.id != hole.id]
     if inside:
         label = f"Move {hole.id} by {brief.printer.length(off)}"
-        yield put_deck(label, shape__cuts=[(moved if c.id == hole.id else c).model_dump() for c in shape.cuts])
-    yield put_deck(f"No hole {hole.id}", shape__cuts=[c.model_dump() for c in others])
+        yield put_level(
+            planned, label, shape__cuts=[(moved if c.id == hole.id else c).model_dump() for c in shape.cuts]
+        )
+    yield put_level(planned, f"No hole {hole.id}", shape__cuts=[c.model_dump() for c in others])

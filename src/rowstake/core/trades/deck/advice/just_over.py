@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowstake.core.advice.base import found, put_deck
+from rowstake.core.advice.base import found
 from rowstake.core.parts import Finding
+from rowstake.core.trades.deck.advice.base import put_level
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.members import MEETS
 
@@ -21,12 +22,12 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             continue
         most = max(x for _, x in over)
         key = "width_mm" if brief.turned else "out_mm"
-        size = getattr(brief.deck.shape, key)
+        size = getattr(brief.shape, key)
         yield found(
             f"{len(over)} joists are {p.fine(most)} or less over {p.length(stock)}, a length on sale",
             "Each is cut from the next length, and most of the difference is thrown away.",
             [label for label, _ in over],
-            [put_deck(f"{p.length(size)} → {p.length(size - most)}", **{f"shape__{key}": size - most})]
+            [put_level(planned, f"{p.length(size)} → {p.length(size - most)}", **{f"shape__{key}": size - most})]
             if not planned.brief.deck.joists.left_long
             else [],
         )

@@ -4,25 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowstake.core.advice.base import found, put_deck
+from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding
 from rowstake.core.trades.deck.laid import DeckPlan
 
 
 def look(planned: DeckPlan) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
-    riser, above = brief.region.riser_mm, brief.deck.levels.height_mm
+    riser, above = brief.region.riser_mm, brief.height_mm
     for low in sorted(planned.laid.lower, key=lambda q: -q.top_mm):
         step = above - low.top_mm
         if 0 < step <= riser + 0.5:
             above = low.top_mm
             continue
         wanted = above - riser
-        fixes = (
-            [put_deck(f"Set it {p.length(riser)} down", **{f"lower__{low.place.number - 1}__height_mm": wanted})]
-            if wanted >= 60
-            else []
-        )
+        fixes = [put(f"Set it {p.length(riser)} down", low.place.path, height_mm=wanted)] if wanted >= 60 else []
         told = f"{p.length(step)} down" if step > 0 else "not down at all"
         yield found(
             f"Level {low.place.name} lies {told} from the one above; a riser is at most {p.length(riser)}",

@@ -8,6 +8,7 @@ from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
 from rowstake.core.reckoners.base import up
+from rowstake.core.trades.deck.advice.base import put_level
 from rowstake.core.trades.deck.level import DeckLevel
 
 
@@ -26,15 +27,15 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         fixes.append(put_deck("Hang the joists in a flush beam", beams__way="flush"))
     if deck.footings.top_mm - more >= -300 and planned.brief.footing.id != "slab":
         fixes.append(put_deck(f"Set the footings {p.length(more)} lower", footings__top_mm=deck.footings.top_mm - more))
-    raised = deck.levels.height_mm + more
+    raised = planned.brief.height_mm + more
     if raised <= deck.house.sill_mm - deck.house.step_mm + 0.5:
-        fixes.append(put_deck(f"Raise the deck to {p.length(raised)}", levels__height_mm=raised))
+        fixes.append(put_level(planned, f"Raise the deck to {p.length(raised)}", height_mm=raised))
     fixes.append(
         put_deck(
             "One more beam, shallower joists", beams__rows=planned.one_more_row, joists__size=None, beams__size=None
         )
     )
-    there = deck.levels.height_mm - worst.ground_mm - planned.brief.footing_top_mm
+    there = planned.brief.height_mm - worst.ground_mm - planned.brief.footing_top_mm
     many = f"{len(short)} posts do not fit" if len(short) > 1 else "One post does not fit"
     if worst.height_mm > 0:
         why = f"{p.length(worst.height_mm)} is left for a post; under {p.length(least)} none can be cut and fixed"

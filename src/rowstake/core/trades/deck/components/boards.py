@@ -29,7 +29,7 @@ def _blocks(level: DeckLevel) -> Iterator[SisterAt]:
 
 def _lay(level: DeckLevel) -> list[Part]:
     brief, pose, place = level.brief, level.place.pose, level.place
-    top = brief.deck.levels.height_mm
+    top = brief.height_mm
     out = []
     for b in level.laying.boards:
         label = place.label(f"{kind_of(b.kind).letter}{b.number}")

@@ -13,7 +13,7 @@ from rowstake.core.trades.deck.demands import KeepClear
 def _demands(brief: DeckBrief) -> Iterator[KeepClear]:
     """Every hole by its own edges; a tree's roots keep footings further off than a pipe does."""
     facts = CATALOGUE.materials.deck
-    for cut in brief.deck.shape.cuts:
+    for cut in brief.shape.cuts:
         if cut.kind != "hole":
             continue
         x, y = (cut.x_mm, cut.x_mm + cut.along_mm), (cut.y_mm, cut.y_mm + cut.out_mm)

@@ -21,7 +21,7 @@ WALL_MM = 260.0
 def deck_plan_scene(planned: DeckPlan) -> Scene:
     """Everything that lies on the plan, with the house above it."""
     board, brief, p = Board(), planned.brief, planned.brief.printer
-    shape = brief.deck.shape
+    shape = brief.shape
     board.layer = "house"
     board.add(
         Shape(
@@ -76,7 +76,7 @@ def deck_plan_scene(planned: DeckPlan) -> Scene:
 
 def _handles(planned: DeckPlan) -> list[Handle]:
     """The far edge, the right end, every cut and every level."""
-    shape = planned.brief.deck.shape
+    shape = planned.brief.shape
     width, out = shape.width_mm, shape.out_mm
     handles = [Handle("deck", "far", _y((width / 2, out))), Handle("deck", "right", _y((width, out / 2)))]
     for cut in shape.cuts:
@@ -110,7 +110,7 @@ def _part(board: Board, part: Part, look: Look) -> None:
 
 
 def _dims(board: Board, planned: DeckPlan) -> None:
-    p, shape = planned.brief.printer, planned.brief.deck.shape
+    p, shape = planned.brief.printer, planned.brief.shape
     for edge in edges(planned.laid.main.shape):
         if edge.hole:
             continue

@@ -23,10 +23,10 @@ LOOKS: dict[str, Look] = {"concrete": "concrete", "gravel": "gravel"}
 def deck_section_scene(planned: DeckPlan) -> Scene:
     """Cut where the joists are longest; what bears on what, from the house outwards (or from left to right)."""
     board, brief, p = Board(), planned.brief, planned.brief.printer
-    grid, supports, levels = planned.laid.main.grid, planned.laid.main.supports, brief.deck.levels
+    grid, supports = planned.laid.main.grid, planned.laid.main.supports
     group = max(grid.groups, key=lambda g: g.t1 - g.t0)
     s = (group.s0 + group.s1) / 2
-    top = levels.height_mm
+    top = brief.height_mm
     frame, depth = top - brief.field.thickness_mm - brief.strip_mm, joist_depth(brief, supports)
 
     def ground(t: float) -> float:
@@ -34,7 +34,7 @@ def deck_section_scene(planned: DeckPlan) -> Scene:
 
     ends = (group.t0 - 500.0, group.t1 + 900.0)
     board.line((ends[0], ground(ends[0])), (ends[1], ground(ends[1])), "ground")
-    if levels.paving_mm:
+    if brief.ground.paving_mm:
         foot = ground(group.t1)
         board.add(
             Shape(
@@ -42,8 +42,8 @@ def deck_section_scene(planned: DeckPlan) -> Scene:
                 (
                     (group.t1, foot),
                     (ends[1], ground(ends[1])),
-                    (ends[1], ground(ends[1]) + levels.paving_mm),
-                    (group.t1, foot + levels.paving_mm),
+                    (ends[1], ground(ends[1]) + brief.ground.paving_mm),
+                    (group.t1, foot + brief.ground.paving_mm),
                 ),
                 "gravel",
                 "paving",
@@ -92,9 +92,9 @@ def _joist(board: Board, level: DeckLevel, group: Group, frame: float, depth: fl
 
 def _lower_levels(board: Board, planned: DeckPlan) -> None:
     """The boards and joists of the levels before it, each at its own height, with the step down."""
-    p, above = planned.brief.printer, planned.brief.deck.levels.height_mm
+    p, above = planned.brief.printer, planned.brief.height_mm
     for low in planned.laid.lower:
-        near, far, top = low.place.y_mm, low.place.y_mm + low.brief.deck.shape.out_mm, low.top_mm
+        near, far, top = low.place.y_mm, low.place.y_mm + low.brief.shape.out_mm, low.top_mm
         thick = low.brief.field.thickness_mm
         board.rect(near, top - thick, far, top, "board", low.place.name)
         board.rect(near, top - thick - low.supports.joist.width_mm, far, top - thick, "frame", low.place.name)
@@ -126,7 +126,7 @@ def _stack(
 def _house(board: Board, planned: DeckPlan) -> None:
     """The wall and its sill, with the step down to the boards."""
     p, brief = planned.brief.printer, planned.brief
-    sill, top = brief.deck.house.sill_mm, brief.deck.levels.height_mm
+    sill, top = brief.deck.house.sill_mm, brief.height_mm
     high = max(sill, top) + 500.0
     board.add(Shape("poly", ((-240.0, -200.0), (0.0, -200.0), (0.0, high), (-240.0, high)), "zone"))
     if sill > top:
@@ -179,8 +179,8 @@ def _fascia(board: Board, planned: DeckPlan, across: int, at: float) -> None:
 
 def _heights(board: Board, planned: DeckPlan, x: float, ground: Callable[[float], float], top: float) -> None:
     """The whole height at the far edge, and the thresholds over the ground there."""
-    p, levels = planned.brief.printer, planned.brief.deck.levels
-    foot = ground(x) + levels.paving_mm
+    p = planned.brief.printer
+    foot = ground(x) + planned.brief.ground.paving_mm
     board.dim((x, foot), (x, top), p.length(top - foot), -2.2)
     thresholds = {"guard": planned.brief.guard_over_mm, "permit": planned.brief.permit_over_mm}
     told = {over: ", ".join(n for n, v in thresholds.items() if v == over) for over in thresholds.values()}
@@ -194,7 +194,7 @@ def across_scene(planned: DeckPlan) -> Scene:
     """A section across the joists, in the middle of the way out: joists end on, the outer beam and its posts behind them."""
     board, brief, p = Board(), planned.brief, planned.brief.printer
     grid, supports = planned.laid.main.grid, planned.laid.main.supports
-    top = brief.deck.levels.height_mm
+    top = brief.height_mm
     frame, depth = top - brief.field.thickness_mm - brief.strip_mm, joist_depth(brief, supports)
     middle = (grid.poly.bounds[1] + grid.poly.bounds[3]) / 2
     low, high = grid.poly.bounds[0], grid.poly.bounds[2]

@@ -20,7 +20,7 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
     worst = max((b.reach.used for b in beams), default=0.0)
     out = [
         Figure("area", "area", p.area(area), round(area, 3), "area"),
-        Figure("height", "finished height", p.length(brief.deck.levels.height_mm), brief.deck.levels.height_mm, "stack"),
+        Figure("height", "finished height", p.length(brief.height_mm), brief.height_mm, "stack"),
         Figure("joists", "joists", f"{joists} of {planned.laid.main.supports.joist.name}", joists, "joists"),
         Figure("joist_span", "joist span", f"{p.length(reach.span_mm)}, {reach.used * 100:.0f} % of allowed", round(reach.span_mm, 1), "joist_span"),
         Figure("beams", "beams", f"{len(beams)}, posts at {worst * 100:.0f} % of allowed", round(worst, 4), "beams"),

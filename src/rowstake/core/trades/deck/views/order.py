@@ -48,11 +48,11 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
                 "the fascia",
             )
         )
-    if brief.deck.levels.paving_mm:
+    if brief.ground.paving_mm:
         out.append(
             Need(
                 "ground",
-                f"levels taken from the paving to come, {p.length(brief.deck.levels.paving_mm)} higher",
+                f"levels taken from the paving to come, {p.length(brief.ground.paving_mm)} higher",
                 "the paving",
             )
         )

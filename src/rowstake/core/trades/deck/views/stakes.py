@@ -11,7 +11,7 @@ def deck_stakes(plan: DeckPlan) -> list[Stake]:
     p, brief = plan.brief.printer, plan.brief
     by_key = {f.key: f.text for f in deck_figures(plan)}
     soil = plan.brief.soil.name.split(",")[0].split(" or ")[0] if brief.deck.footings.soil_known else "soil not known"
-    shape = brief.deck.shape
+    shape = brief.shape
     rows = [
         ("site", "Site", f"{soil}, {p.pressure(brief.live_kpa)}", "footings"),
         ("line", "Shape", f"{by_key['area']}, {p.bare(shape.width_mm)} × {p.bare(shape.out_mm)}", "area"),

@@ -38,7 +38,7 @@ def _of(level: DeckLevel, leg: int) -> list[Tape]:
         marks = [Mark(q.label, "post", s - low, p.bare(s - low), p.bare(s - low), p.bare(beam.t)) for q, s in own]
         out.append(tape(f"posts of {beam.label}", high - low, marks))
     if brief.deck.boards.run != "diagonal":
-        run = brief.deck.shape.width_mm if grid.turned else brief.deck.shape.out_mm
+        run = brief.shape.width_mm if grid.turned else brief.shape.out_mm
         off = level.datum_mm if grid.turned else 0.0  # out from the wall, or along from where every tape hooks
         rows = [
             Mark(level.place.label(f"D{n}"), "board", a - off, p.bare(a - off), p.bare(a - off), p.bare(b - off))

@@ -24,7 +24,7 @@ def deck_things(plan: DeckPlan) -> dict[str, Thing]:
         out[beam.label] = _beam(plan, beam.label)
     if len(plan.parts) <= MANY:
         _pieces(plan, out)
-    for cut in plan.brief.deck.shape.cuts:
+    for cut in plan.brief.shape.cuts:
         p = plan.brief.printer
         size = Line("size", f"{p.length(cut.along_mm)} × {p.length(cut.out_mm)}", "area")
         out[cut.id] = Thing(f"{cut.kind.capitalize()} {cut.id}", "line", (size,))
