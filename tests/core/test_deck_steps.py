@@ -49,6 +49,22 @@ def test_a_narrow_strip_shares_the_rows_of_the_deck_beside_it():
     assert [(b.marks[0], b.marks[-1]) for b in beams] == [(25, 3975)] * 2
 
 
+def test_a_joist_that_hangs_on_the_end_of_a_flush_beam_is_carried_by_it():
+    """A clipped corner ends the near beam at 8152; the joist at 8153.4, 38 thick, lies 17.7 on its end and hangs there."""
+    job = deck(
+        2720, 9054, 600, NOTCH, *cut(0, corner="house_left", along_mm=680, out_mm=2263.5),
+        {"do": "add_cut", "kind": "clip"}, *cut(1, corner="far_left", along_mm=892.5, out_mm=892.5),
+        put("deck.beams.way", "flush"), put("deck.boards.run", "across"), region="north_america", support="free",
+    )  # fmt: skip
+    made = plan(job)
+    supports = made.laid.main.supports
+    near = next(b for b in supports.beams if abs(b.s1 - 8152) < 1)
+    [joist] = [j for j in made.laid.main.grid.joists if near.s1 < j.s < near.s1 + 5]
+    assert near in supports.under(joist.s)
+    check_deck(made)
+    check_solids(made)
+
+
 @settings(max_examples=40)
 @given(st.data())
 def test_small_steps_and_narrow_strips_hold_together(data):

@@ -192,3 +192,25 @@ def test_pickets_never_stand_further_apart_than_their_limit():
             edited(fence((length, 0)), {"do": "style", "style": "spaced_pickets"}, put("fence.skin.gap_mm", 90))
         )
         assert all(c.laid.gap_mm <= 98 + 1e-6 for c in made.laid.courses)
+
+
+def test_raked_boards_clear_the_ground_past_a_post_beside_one_that_was_lifted():
+    """The last bay is lifted over the edge of a drop, and with it the short bay between it and a gate. Its boards run 62.5 on past
+    the gate post, down the same line: y0 ≥ (50 + y1·r) / (1 + r) with r = 62.5 / 200.5 keeps their ends 50 over the ground."""
+    job = edited(
+        fence((5707, 0)),
+        put("fence.slope.way", "raked"),
+        {"do": "add_gate", "leg": 0, "at_mm": 880, "opening_mm": 3000},
+        put("fence.bays.way", "module"),
+        put("fence.bays.told", "clear"),
+        put("fence.bays.module_mm", 1464),
+        put("fence.bays.remainder", "start"),
+        {"do": "levels", "text": "5529, 0\n5707, -181"},
+    )
+    made = plan(job)
+    foot = made.laid.levels.feet["bay 2"]
+    r = 62.5 / (foot.end_mm - foot.start_mm)
+    assert foot.right_mm > 200
+    assert foot.left_mm == pytest.approx((50 + foot.right_mm * r) / (1 + r))
+    first = next(spot(p) for p in made.parts if p.kind == "board" and p.of == "run 2")
+    assert (first.left_mm, first.bottom_mm) == (pytest.approx(3880), pytest.approx(50))

@@ -16,7 +16,7 @@ B = TypeVar("B")
 L = TypeVar("L")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, repr=False)
 class Plan(Generic[B, L]):
     """`brief` is the job with everything it names looked up, `laid` what its trade laid out; from the parts follow the lists
     and the days. `findings` are empty while advice looks at it."""
@@ -29,6 +29,10 @@ class Plan(Generic[B, L]):
     days: Days
     workings: dict[str, Working]
     findings: tuple[Finding, ...] = ()
+
+    def __repr__(self) -> str:
+        """The job it is of: all else follows from it."""
+        return f"Plan({self.brief.job.model_dump_json(by_alias=True)})"
 
     def count(self, *kinds: str) -> int:
         """How many parts of these kinds there are."""

@@ -31,7 +31,7 @@ from rowstake.core.trades.deck.shape import (
 )
 
 BEARING_MM = 12.0
-"""The least of a joist that the end of a board may stand on."""
+"""The least of a joist that the end of a board may stand on, and of a beam that a joist may."""
 NEAR = 1.2
 """Marks nearer than this many joists to a joist that must be there are left out."""
 LEFT_LONG_MM = 100.0

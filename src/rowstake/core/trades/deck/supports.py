@@ -23,7 +23,7 @@ from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.clear import Span, ways_clear
 from rowstake.core.trades.deck.demands import KeepClear
 from rowstake.core.trades.deck.dug import across_under
-from rowstake.core.trades.deck.frame import LEFT_LONG_MM, Group
+from rowstake.core.trades.deck.frame import BEARING_MM, LEFT_LONG_MM, Group
 from rowstake.core.trades.deck.splices import splice
 
 MOST_ROWS = 12
@@ -104,8 +104,9 @@ class Supports:
     hangs: dict[Group, float]
 
     def under(self, s: float) -> list[BeamLine]:
-        """The beams that reach under a joist at s."""
-        return [b for b in self.beams if b.s0 - 0.1 <= s <= b.s1 + 0.1]
+        """The beams that a joist at s bears on: flush ones also where it hangs on their end by a part of its thickness."""
+        past = max(0.1, self.joist.thickness_mm / 2 - BEARING_MM) if self.flush else 0.1
+        return [b for b in self.beams if b.s0 - past <= s <= b.s1 + past]
 
     def bearings(self, group: Group) -> list[float]:
         """Where the joists of a group bear, from the near end out."""

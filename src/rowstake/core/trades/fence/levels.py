@@ -231,7 +231,28 @@ def _raked(profile: Profile, marks: list[float], ends: tuple[float, float], gap:
         if hump > 1e-6:
             lift[i], lift[i + 1] = max(lift[i], hump), max(lift[i + 1], hump)
     lifted = [level + up for level, up in zip(at_posts, lift, strict=True)]
-    return list(pairwise(lifted))
+    return list(pairwise(_clear_past(profile, marks, ends, gap, lifted)))
+
+
+MANY_TIMES = 60
+
+
+def _clear_past(
+    profile: Profile, marks: list[float], ends: tuple[float, float], gap: float, levels: list[float]
+) -> list[float]:
+    """The outer posts' levels lifted so that boards clear the ground past them too, in line with a neighbour that was lifted:
+    y0 ≥ (g + y1·r) / (1 + r), with r the way past the post over the bay. In one bay each end lifts the other by less and less."""
+    out = list(levels)
+    for _ in range(MANY_TIMES):
+        was = list(out)
+        for post, beside, end in ((0, 1, ends[0]), (-1, -2, ends[1])):
+            bay = abs(marks[beside] - marks[post])
+            for s, ground in profile.corners(*sorted((end, marks[post]))):
+                r = abs(s - marks[post]) / bay
+                out[post] = max(out[post], (ground + gap + out[beside] * r) / (1 + r))
+        if max(abs(a - b) for a, b in zip(out, was, strict=True)) < 1e-6:
+            break
+    return out
 
 
 def _on_wall(profiles: list[Profile], post: Post) -> bool:
