@@ -47,7 +47,7 @@ def test_the_section_stands_as_high_as_the_stack(made):
     ledger = shapes(scene, of="L1")[0]
     # 600 − 28 boards: the frame from 422 to 572, the ledger on the wall at 0 to 47.
     assert box(ledger) == pytest.approx((0, 422, 47, 572))
-    beam = shapes(scene, of="B1")[0]
+    beam = shapes(scene, of="B1-1")[0]
     assert box(beam)[3] == pytest.approx(422)
     post = next(s for s in shapes(scene, look="post"))
     q = made.laid.main.posts[0]
@@ -193,3 +193,30 @@ def test_sections_show_the_fascia_off_the_rim():
     faces = [s for s in along.shapes if s.of and s.of.startswith("A")]
     # The rim ends 38 short of the 3000: its fascia, 19 thick on packers of 6, from 2968 to 2987 under the boards.
     assert {tuple(round(f(q[0] for q in s.points)) for f in (min, max)) for s in faces} == {(2968, 2987)}
+
+
+def test_sections_are_cut_from_the_solids():
+    """A block of 300 by 150 stands on its bed under every post, whose foot clears it by 25; both plies of the beam are cut."""
+    made = plan(deck(4000, 3000, 600, put("deck.footings.kind", "block"), support="free"))
+    scene, solids = scenes(made)["elevation"], {p.label: p.solid for p in made.parts if p.solid}
+    plies = [s for s in scene.shapes if s.of in ("B1-1", "B1-2")]
+    assert {round(box(s)[2] - box(s)[0]) for s in plies} == {47}
+    block = next(s for s in scene.shapes if s.look == "concrete")
+    post = next(s for s in scene.shapes if s.look == "post")
+    assert [round(box(block)[k + 2] - box(block)[k]) for k in (0, 1)] == [300, 150]
+    assert box(post)[1] - box(block)[3] == pytest.approx(25, abs=0.01)
+    for shape in scene.shapes:
+        if shape.kind == "poly" and shape.of in solids:
+            (_, y0, z0), (_, y1, z1) = solids[shape.of].box
+            low, bottom, high, top = box(shape)
+            assert -y1 - 0.01 <= low < high <= -y0 + 0.01
+            assert z0 - 0.01 <= bottom < top <= z1 + 0.01
+
+
+def test_a_footing_is_drawn_from_its_solids():
+    made = plan(deck(4000, 3000, 600, put("deck.levels.0.shape.cuts", [])))
+    f = made.laid.main.footings[0]
+    section = scenes(made)[f"section_{f.label}"]
+    pad = max((s for s in section.shapes if s.look == "concrete"), key=lambda s: box(s)[2] - box(s)[0])
+    assert box(pad)[2] - box(pad)[0] == pytest.approx(f.dug.across_mm, abs=1)
+    assert box(pad)[1] == pytest.approx(-f.dug.depth_mm)

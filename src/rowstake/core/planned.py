@@ -32,7 +32,8 @@ class Plan(Generic[B, L]):
 
     def __repr__(self) -> str:
         """The job it is of: all else follows from it."""
-        return f"Plan({self.brief.job.model_dump_json(by_alias=True)})"
+        job: Any = getattr(self.brief, "job", None)
+        return f"Plan({job.model_dump_json(by_alias=True) if job else self.trade.id})"
 
     def count(self, *kinds: str) -> int:
         """How many parts of these kinds there are."""

@@ -11,7 +11,7 @@ from shapely.ops import split
 from rowstake.core.drawing.scene import Board, Scene, Shape
 from rowstake.core.parts import Part
 from rowstake.core.space.solid import dot
-from rowstake.core.space.views import Rings, View, cut, from_side, in_sight
+from rowstake.core.space.views import Rings, View, cut, from_side, in_sight, outline
 
 MARGIN_MM = 200.0
 FAR_MM = 1e7
@@ -40,14 +40,30 @@ def standing_scene(parts: Iterable[Part], heading_deg: float = -55.0, tilt_deg: 
     return board.scene("standing", "The job standing", MARGIN_MM)
 
 
-def cut_scene(parts: Iterable[Part], view: View, depth_mm: float, title: str) -> Scene:
-    """All that the plane `depth_mm` towards the eye goes through; what lies on both sides of it is not drawn."""
-    board = Board()
+def cut_shapes(parts: Iterable[Part], view: View, depth_mm: float) -> list[Shape]:
+    """All that the plane `depth_mm` towards the eye goes through, as it is cut."""
+    out = []
     for part in parts:
         if part.solid and part.sort.look:
             reach = [dot(p, view.eye) for p in part.solid.corners]
             if min(reach) < depth_mm < max(reach):
                 for rings in cut(part.solid, view, depth_mm):
-                    for ring in _pieces(rings):
-                        board.add(Shape("poly", ring, part.sort.look, part.label))
+                    out += [Shape("poly", ring, part.sort.look, part.label) for ring in _pieces(rings)]
+    return out
+
+
+def beyond_shapes(parts: Iterable[Part], view: View, hidden: bool = False) -> list[Shape]:
+    """Parts that a cut does not go through, by their whole outline."""
+    return [
+        Shape("poly", outline(part.solid, view)[0], part.sort.look, part.label, hidden=hidden)
+        for part in parts
+        if part.solid and part.sort.look
+    ]
+
+
+def cut_scene(parts: Iterable[Part], view: View, depth_mm: float, title: str) -> Scene:
+    """All that the plane `depth_mm` towards the eye goes through; what lies on both sides of it is not drawn."""
+    board = Board()
+    for shape in cut_shapes(parts, view, depth_mm):
+        board.add(shape)
     return board.scene("cut", title, MARGIN_MM)

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.drawing.solids import cut_shapes
 from rowstake.core.trades.deck.carried import FootingAt, footing_used, post_used
+from rowstake.core.trades.deck.drawing.section import ALONG
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.stack import joist_depth
@@ -47,9 +50,6 @@ def ledger_scene(planned: DeckPlan) -> Scene | None:
     return board.scene("ledger", "Ledger, its fixings clear of the joists", 150.0)
 
 
-LOOKS: dict[str, Look] = {"concrete": "concrete", "gravel": "gravel", "soil": "hole"}
-
-
 def footings_alike(planned: DeckPlan) -> dict[str, FootingAt]:
     """For every footing's label, the first that is dug and stands as it does: one drawing shows them all."""
     first: dict[tuple[str, int, int], FootingAt] = {}
@@ -60,27 +60,32 @@ def footings_alike(planned: DeckPlan) -> dict[str, FootingAt]:
     return out
 
 
+SHOWN_MM = 600.0
+"""So much of a post is drawn over its footing."""
+
+
 def footing_scene(planned: DeckPlan, f: FootingAt) -> Scene:
-    """One footing in section, to scale, with the post it carries."""
+    """One footing cut through its middle, to scale, with the post it carries; levels are over the ground beside it."""
     board, p, brief = Board(), planned.brief.printer, planned.brief
-    dug, post, facts = f.dug, f.post, CATALOGUE.materials.deck
-    r, half, top = dug.across_mm / 2, brief.post.width_mm / 2, brief.footing_top_mm
-    wide = max(r * 1.3, 350.0)
+    dug, post = f.dug, f.post
+    level = next(each for each in planned.laid.levels if f in each.footings)
+    r, top = dug.across_mm / 2, brief.footing_top_mm
+    wide, shown = (
+        max(r * 1.3, 350.0),
+        top + CATALOGUE.materials.deck.standoff_mm + min(max(post.height_mm, 0.0), SHOWN_MM),
+    )
+    at = (post.on_site[0], level.place.ground_mm + post.ground_mm)
     board.line((-wide, 0.0), (wide, 0.0), "ground")
-    for layer in dug.layers:
-        w = half + facts.pier_over_post_mm / 2 if "pier" in layer.what else r
-        board.rect(-w, layer.bottom_mm, w, layer.top_mm, LOOKS[layer.material], f.label)
-    shown = min(max(post.height_mm, 0.0), 600.0)
-    foot = top + facts.standoff_mm - (dug.post_below_mm + facts.standoff_mm if dug.post_below_mm else 0.0)
-    if post.height_mm > 0:
-        board.rect(-half, foot, half, top + facts.standoff_mm + shown, "post", post.label)
+    for shape in cut_shapes([q for q in level.parts if q.of == f.label], ALONG, post.on_site[1]):
+        points = tuple((x - at[0], min(y - at[1], shown)) for x, y in shape.points)
+        board.add(replace(shape, points=points, of=f.label if shape.look != "post" else shape.of))
     if dug.depth_mm:
         board.dim((-r, -dug.depth_mm), (-r, 0.0), p.length(dug.depth_mm), 1.6)
         board.dim((-r, -dug.depth_mm), (r, -dug.depth_mm), p.length(dug.across_mm), -1.0)
     frost = brief.job.site.frost_depth_mm
     if frost:
         board.line((-wide, -frost), (wide, -frost), "frost", hidden=True)
-    board.text((0.0, top + facts.standoff_mm + shown + 60), f"post {p.length(max(post.height_mm, 0.0))}", "label")
+    board.text((0.0, shown + 60), f"post {p.length(max(post.height_mm, 0.0))}", "label")
     alike = [k for k, v in footings_alike(planned).items() if v is f]
     named = f.label if len(alike) == 1 else f"{alike[0]} and {len(alike) - 1} alike"
     return board.scene(f"section_{f.label}", f"{named}: {dug.words(p)}", 90.0)
