@@ -14,7 +14,7 @@ from rowstake.core.trades.deck.bearings import BESIDE_MM, HOLDS
 from rowstake.core.trades.deck.carried import footing_used, post_used
 from tests.holds.frame import check_frame
 
-SHARE = CATALOGUE.materials.deck.overhang_share
+SHARE = CATALOGUE.deck.overhang_share
 
 
 def check_deck(made):
@@ -91,11 +91,11 @@ def supports_keep_clear_of_holes(level):
             continue
         shape = Polygon(part.solid.profile)
         for hole in holes:
-            assert shape.distance(hole) >= CATALOGUE.materials.deck.beside_hole_mm - 1, part.label
+            assert shape.distance(hole) >= CATALOGUE.deck.beside_hole_mm - 1, part.label
 
 
 def posts_stand(level, rules):
-    facts = CATALOGUE.materials.deck
+    facts = CATALOGUE.deck
     for f in level.footings:
         assert post_used(level.brief, f) <= 1.0005 or "post_tall" in rules
         used = footing_used(level.brief, f)

@@ -13,6 +13,7 @@ from rowstake.core.catalogue.models import (
     PSI,
     AdviceEntry,
     Climate,
+    DeckFacts,
     Decking,
     Fact,
     FootingEntry,
@@ -26,6 +27,7 @@ from rowstake.core.catalogue.models import (
     Section,
     Soil,
     Species,
+    StructureFacts,
     StyleEntry,
 )
 from rowstake.core.faults import faults_of, refuse
@@ -113,6 +115,14 @@ class Catalogue:
     @cached_property
     def materials(self) -> Materials:
         return Materials(**_read("materials"))
+
+    @cached_property
+    def deck(self) -> DeckFacts:
+        return DeckFacts(**_read("deck"))
+
+    @cached_property
+    def structure(self) -> StructureFacts:
+        return StructureFacts(**_read("structure"))
 
     @cached_property
     def movement(self) -> Movement:

@@ -24,7 +24,11 @@ class Corrected(Outputs):
 
 
 def run(given: Creep) -> Corrected:
-    """k boards and k gaps fill what remains; the k whose mean gap is nearest the design gap."""
+    """The gap to use at each end: k boards and k gaps fill what remains, `gap = remaining / k − board` at each end; of all k the one
+    whose mean gap is nearest the design gap.
+
+    Lengths in mm; raises `JobFault` for less than half a board left; gaps outside their limits are told. Source: trade practice.
+    """
     mean = (given.remaining_a_mm + given.remaining_b_mm) / 2
     if mean < given.board_mm / 2:
         raise refuse(

@@ -33,7 +33,11 @@ def whole_gap(run_mm: float, board_mm: float, wanted: float, least: float, most:
 
 
 def run(given: DeckBoards) -> Rows:
-    """`n = floor((run + gap)/(board + gap))`; the rip is what is left after the last gap."""
+    """Whole boards `n = ⌊(run + gap) / (board + gap)⌋`, the rip `run − n · (board + gap)`, and the gap that would end on a whole one,
+    `(run − n · board) / (n − 1)` or for one board more, within its limits.
+
+    Lengths in mm. No rip where the last board ends within 0.05 of the edge. Source: trade practice.
+    """
     pitch = given.board_mm + given.gap_mm
     full = counted(whole((given.run_mm + given.gap_mm) / pitch), "board_mm", given.board_mm)
     rip = given.run_mm - full * pitch

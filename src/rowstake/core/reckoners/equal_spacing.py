@@ -18,7 +18,10 @@ class Spaced(Outputs):
 
 
 def run(given: EqualSpacing) -> Spaced:
-    """`n = ceil(L / max)`, spacing `L / n`; marks include both ends."""
+    """Bays `n = ⌈L / max⌉`, spacing `L / n`, marks `i · L / n` from one datum, both ends among them.
+
+    Lengths in mm; at most 20,000 bays. Source: arithmetic of the trade.
+    """
     bays = counted(max(1, up(given.length_mm / given.max_spacing_mm)), "max_spacing_mm", given.max_spacing_mm)
     spacing = given.length_mm / bays
     return Spaced(bays=bays, spacing_mm=spacing, marks_mm=running_marks(spacing, bays + 1))

@@ -39,7 +39,12 @@ class Stands(Outputs):
 
 
 def run(given: FenceWind) -> Stands:
-    """`V·sqrt(capacity/demand)` for post and earth; the lesser governs."""
+    """The gust that a bay stands, m/s: `V · √(capacity / demand)` of the post's bending and of the earth round it, the lesser.
+
+    Demand from `pressure_pa`, `bay_force_n` and `ground_moment_nm`; capacity `Fb · S` for a gust's short time, and
+    `allowed_force_n`. Lengths in mm, gust 3 s at 10 m. Raises `JobFault` for a size or species that is not on sale. Source: as of
+    those; a screening estimate.
+    """
     species = pick(CATALOGUE.species, given.species, "species")
     stick = read_stick(given.post_size, "post_size")
     pressure = wind.pressure_pa(given.wind_mps, given.exposure, given.solidity)

@@ -38,7 +38,12 @@ class Footing(Outputs):
 
 
 def run(given: FootingSize) -> Footing:
-    """Area = load / bearing, never under the published least; thickness at least that and half of what stands past the post."""
+    """Area `A = P / q`, side `√A`, diameter `√(4A/π)`, never under the published least; thickness at least 6 in and half of what
+    stands past the post.
+
+    P kN, or tributary m² times the loads in kPa; q the soil's bearing, kPa; lengths in mm. Source: published prescriptive
+    footings.
+    """
     load = given.load_kn or (given.tributary_m2 or 0) * (given.live_kpa + given.dead_kpa)
     area = load / given.bearing_kpa
     side = max(math.sqrt(area) * 1000, LEAST_SIDE_MM)

@@ -26,7 +26,10 @@ class Leaf(Outputs):
 
 
 def run(given: GateLeaf) -> Leaf:
-    """Single `W − hinge − latch`; double `(W − 2·hinge − centre)/2`."""
+    """The width of a leaf, `W − hinge − latch`, of two `(W − 2 · hinge − centre) / 2`, and its diagonal `√(w² + h²)`.
+
+    Lengths in mm. Raises `JobFault` where the gaps leave no leaf. Source: trade practice.
+    """
     width = (given.opening_mm - given.leaves * given.hinge_gap_mm - given.latch_gap_mm) / given.leaves
     if width <= 0:
         gaps = given.leaves * given.hinge_gap_mm + given.latch_gap_mm

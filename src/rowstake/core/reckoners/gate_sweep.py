@@ -31,7 +31,10 @@ class Swept(Outputs):
 
 
 def run(given: GateSweep) -> Swept:
-    """Clearance = bottom edge − ground at each angle; the gap needed is what the highest ground asks for."""
+    """The least clearance `bottom edge − ground` over the angles, where it is, and the gap that the highest ground asks for.
+
+    Levels in mm along the arc, evenly from shut to `open_deg`. Source: geometry.
+    """
     step = given.open_deg / (len(given.ground_levels_mm) - 1)
     clear = [given.bottom_gap_mm - level for level in given.ground_levels_mm]
     worst = min(range(len(clear)), key=lambda i: clear[i])

@@ -30,7 +30,11 @@ class HeightStackOut(Outputs):
 
 
 def run(given: HeightStack) -> HeightStackOut:
-    """Each level is the one above less what lies between; a post below zero does not fit."""
+    """Levels from the top down: `frame = finished − board − clip`, `beam = frame − joist`, `post = beam − beam depth − base −
+    footing top`. A post below nothing does not fit, by so much.
+
+    Lengths in mm over one datum. Source: arithmetic of the trade.
+    """
     frame = given.finished_mm - given.board_mm - given.clip_mm
     beam = frame - given.joist_mm
     there = given.finished_mm - given.footing_top_mm

@@ -36,7 +36,11 @@ def bags_for(volume_m3: float, bag_kg: float, waste_pct: float) -> int:
 
 
 def run(given: HoleConcrete) -> HoleConcreteOut:
-    """Hole less post; bags pooled over all holes, then rounded up."""
+    """Volume `(π·D²/4 − w·d) · depth` of every hole, and bags `⌈V · 2136 kg/m³ · (1 + waste) / bag⌉` pooled over all of them.
+
+    Lengths in mm, volumes in m³. Raises `JobFault` where the post does not fit into the hole. Source: trade practice; yield of
+    premixed bags.
+    """
     area = math.pi * given.hole_diameter_mm**2 / 4
     if math.hypot(given.post_w_mm, given.post_d_mm) >= given.hole_diameter_mm:
         raise refuse(

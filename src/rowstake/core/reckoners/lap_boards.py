@@ -20,7 +20,10 @@ class Lapped(Outputs):
 
 
 def run(given: LapBoards) -> Lapped:
-    """`n = ceil((L − lap)/(W − lap))`, even lap `(nW − L)/(n − 1)`."""
+    """Boards `n = ⌈(L − lap) / (W − lap)⌉` at the least lap, then the one even lap `(n·W − L) / (n − 1)`.
+
+    Lengths in mm. Raises `JobFault` where the least lap is as wide as the board. Source: trade practice.
+    """
     length, width, least = given.length_mm, given.width_mm, given.min_lap_mm
     if least >= width:
         raise refuse("min_lap_mm", f"{least:g}", f"less than the board, {width:g}", "The lap is as wide as the board")

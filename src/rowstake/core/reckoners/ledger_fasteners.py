@@ -62,7 +62,12 @@ def spacing_mm(fastener: str, joist_span_mm: float, live_kpa: float, dead_kpa: f
 
 
 def run(given: LedgerFasteners) -> Fixed:
-    """Raises `JobFault` where the load asks for fixings closer than can be built."""
+    """How far apart fixings of a ledger stand, mm, and how many: by the published table at its own loads (40 and 10 psf), the column of
+    the span or the next longer; else `capacity / (½ · span · load)`, rounded down to the inch, at most 36 in.
+
+    Spans in mm, loads in kPa, capacities in N. Raises `JobFault` where the load asks for fixings closer than can be built.
+    Source: published prescriptive ledger fastening and capacities.
+    """
     spacing, by = spacing_mm(given.fastener, given.joist_span_mm, given.live_kpa, given.dead_kpa)
     if spacing < LEAST_MM - 1e-6:
         raise refuse(

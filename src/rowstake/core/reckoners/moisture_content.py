@@ -20,7 +20,10 @@ class Settles(Outputs):
 
 
 def run(given: MoistureContent) -> Settles:
-    """The published equilibrium equation."""
+    """The moisture content that timber settles at, %: `1800/W · (K·h/(1 − K·h) + (K1·K·h + 2·K1·K2·K²·h²)/(1 + K1·K·h + K1·K2·K²·h²))`.
+
+    h relative humidity 0 to 1; W, K, K1, K2 quadratic in the temperature, °C. Source: published equilibrium moisture equation.
+    """
     t, h = given.temperature_c, given.humidity_pct / 100
     w = 349 + 1.29 * t + 0.0135 * t * t
     k = 0.805 + 0.000736 * t - 0.00000273 * t * t

@@ -56,7 +56,11 @@ def _least_count(given: PicketGaps, limit: float) -> int:
 
 
 def run(given: PicketGaps) -> Gaps:
-    """Least count whose gap is at most the largest allowed; or the gap nearest the one wanted."""
+    """Pickets n and their gap `(clear − n · width) / (n + 1)` (n − 1 where they start at the ends): the least n whose gap is at most
+    the largest allowed, or that nearest the gap wanted.
+
+    Lengths in mm. Raises `JobFault` where no picket fits, or none keeps within its limits. Source: trade practice.
+    """
     most = counted(whole(given.clear_mm / given.width_mm), "width_mm", given.width_mm)
     if most < 1:
         raise refuse(

@@ -59,7 +59,11 @@ def hole_diameter_mm(post_w_mm: float, sizes: list[float]) -> float:
 
 
 def run(given: PostHole) -> Hole:
-    """The deepest of school, frost, least depth and wind governs; hole = embedment + gravel."""
+    """How deep a post goes: the deepest of its school (half of what stands over the ground, or a fixed depth), frost, the least depth
+    and wind; the hole is that and the gravel; its diameter three post widths, to the next auger.
+
+    Lengths in mm. Source: trade practice; frost and wind as given.
+    """
     school = given.above_ground_mm / 2 if given.school == "third" else given.fixed_depth_mm
     depths = {
         given.school: school,

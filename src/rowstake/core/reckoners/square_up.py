@@ -22,7 +22,11 @@ class Push(Outputs):
 
 
 def run(given: SquareUp) -> Push:
-    """`push = (a² − b²)/(4·length)` along the far edge; above zero, the end of diagonal a moves in."""
+    """How far out of square a frame is, `a − b`, and the push along the far edge, `(a² − b²) / (4 · length)`; above zero the end of
+    diagonal a moves in. The target is `√(length² + width²)`.
+
+    Lengths in mm. Source: geometry of a parallelogram of fixed sides.
+    """
     a, b = given.diagonal_a_mm, given.diagonal_b_mm
     return Push(
         target_diagonal_mm=math.hypot(given.length_mm, given.width_mm),

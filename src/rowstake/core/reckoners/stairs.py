@@ -30,10 +30,10 @@ class Flight(Outputs):
 
 
 def run(given: Stairs) -> Flight:
-    """`risers = ceil(rise/max)`, one tread fewer; the first riser is cut shorter by a tread; a step is `2·riser + run`;
-    the throat `width − riser·run/hypot(riser, run)` is what the notches leave of a cut stringer.
+    """Risers `n = ⌈rise / max⌉` each `rise / n`, one tread fewer; the first riser is cut shorter by a tread; a step is
+    `2 · riser + run`; the throat `width − riser · run / √(riser² + run²)` is what the notches leave of a cut stringer.
 
-    Raises `JobFault` where a tread is thicker than its riser, or the notches cut the stringer through.
+    Lengths in mm. Source: trade practice and the usual prescriptive limits. Raises `JobFault` where a tread is thicker than its riser, or the notches cut the stringer through.
     """
     risers = counted(max(1, up(given.total_rise_mm / given.max_riser_mm)), "max_riser_mm", given.max_riser_mm)
     riser = given.total_rise_mm / risers

@@ -25,7 +25,10 @@ class Gap(Outputs):
 
 
 def run(given: ThermalGap) -> Gap:
-    """`α·L·(hottest − installing temperature)`, never below zero."""
+    """The gap that heat asks of a board, `α · L · (T_hottest − T_laid)`, mm, never below nothing.
+
+    L in mm, temperatures in °C, α per million and °C of the material. Source: published expansion coefficients.
+    """
     alpha = CATALOGUE.movement.heat_per_million[given.material] / 1e6
     return Gap(gap_mm=max(0.0, alpha * given.length_mm * (given.hottest_c - given.install_c)))
 

@@ -27,7 +27,11 @@ class WoodMovementOut(Outputs):
 
 
 def run(given: WoodMovement) -> WoodMovementOut:
-    """`width · C · ΔMC`; moisture above 28 % counts as 28."""
+    """How much a width changes, `width · C · (MC₂ − MC₁)`, mm; moisture over the fibre saturation point, 28 %, counts as that.
+
+    C per % of moisture, flat-sawn, quarter-sawn or between. Raises `JobFault` for a species without one. Source: published
+    dimensional change coefficients.
+    """
     facts = CATALOGUE.movement
     if given.species not in facts.flat_quarter:
         raise refuse("species", given.species, ", ".join(facts.flat_quarter), "That species has no movement value")

@@ -1,24 +1,29 @@
-"""How far a joist or a beam may span under an even load, and how hard a load works one. Source: published design method."""
+"""How far a joist or a beam may span under an even load, and how hard a load works one. Source: published design method for sawn
+timber: bending, shear at its depth from a support, deflection of the live load."""
 
 from __future__ import annotations
 
 import math
 
-from rowstake.core.catalogue import Species
+from rowstake.core.catalogue import CATALOGUE, Species
 from rowstake.core.structure.timber import CrossSection, bending_mpa, shear_mpa, stiffness_mpa
 
-LONGEST_MM = 5486.4
+LONGEST_MM = CATALOGUE.structure.timber.longest_mm
 """18 ft, the cap of the published tables."""
-DEFLECTION = 360
+DEFLECTION = CATALOGUE.structure.timber.deflection
 """The live load may bend a member by its span over this."""
 
 
 def simple_span(
     species: Species, stick: CrossSection, total_n_mm: float, live_n_mm: float, plies: int, sharing: float
 ) -> tuple[float, str]:
-    """Longest span (mm) and what governs: bending, deflection of the live load at L/360, or shear.
+    """Longest simple span (mm) and what governs, the least of three:
 
-    Loads are per mm of length, in N; `sharing` multiplies the bending stress of members that share load.
+    bending `L = √(8 · Fb · S / w)`, deflection `L = ∛(384 · E·I / (5 · 360 · w_live))`, and shear at the member's depth from its
+    support `L = 2 · (⅔ · Fv · A / w + d)`.
+
+    Loads w are N per mm of length, as those of one member of `plies`; `sharing` multiplies Fb of members that share load (1.15 for
+    joists). Stresses are those of the species outdoors. A live load of nothing does not deflect. Source: as above.
     """
     bending = math.sqrt(8 * bending_mpa(species, stick) * sharing * stick.section_modulus_mm3 * plies / total_n_mm)
     ei = stiffness_mpa(species) * stick.inertia_mm4 * plies
@@ -38,8 +43,12 @@ def load_used(
     shear_n: float,
     live_share: float,
 ) -> tuple[float, str]:
-    """The share of what a member holds that any load takes, and what governs: `M/(Fb·S)`, `V/(2/3·Fv·A)`, or the live
-    load's deflection at L/360, taken as that of the even load with the same moment, `5·M·L²/(48·E·I)`."""
+    """The share of what a member holds that any load takes, and what governs: bending `M / (Fb · S)`, shear `V / (⅔ · Fv · A)`, or
+    the live load's deflection over L/360, taken as that of the even load with the same moment, `5 · M · L² / (48 · E·I)`.
+
+    M in N·mm, V in N, the span in mm, `live_share` of the load from 0 to 1. 1 is all it holds. No deflection for no span. Source:
+    as above.
+    """
     bending = moment_nmm / (bending_mpa(species, stick) * sharing * stick.section_modulus_mm3 * plies)
     shear = shear_n / (2 / 3 * shear_mpa(species) * stick.area_mm2 * plies)
     ei = stiffness_mpa(species) * stick.inertia_mm4 * plies

@@ -1,4 +1,5 @@
-"""Allowable stresses of sawn timber outdoors, in MPa. Source: published design values and factors."""
+"""Allowable stresses of sawn timber outdoors, in MPa: the species' published values times the published factors for wet service,
+incised timber, size and a gust's short time."""
 
 from __future__ import annotations
 
@@ -9,8 +10,7 @@ from rowstake.core.catalogue import CATALOGUE, PSI, Species
 from rowstake.core.faults import refuse
 
 IN = 25.4
-WIND_DURATION = 1.6
-_WET_LIMIT_PSI = 1150.0
+WIND_DURATION = CATALOGUE.structure.timber.gust_duration
 _ACTUAL_IN = {1: 0.75, 2: 1.5, 3: 2.5, 4: 3.5, 5: 4.5, 6: 5.5, 8: 7.25, 10: 9.25, 12: 11.25}
 
 
@@ -41,7 +41,8 @@ class CrossSection:
 
 
 def read_stick(size: str, field: str = "size") -> CrossSection:
-    """`2x8` (nominal inches), `100x100` (mm) or a catalogue section such as `uk_100x100`."""
+    """The cross-section that a size names: `2x8` (nominal inches), `100x100` (mm) or a section on sale such as `uk_100x100`. Raises
+    `JobFault` naming `field` for anything else."""
     if size in CATALOGUE.sections:
         section = CATALOGUE.sections[size]
         nominal = re.fullmatch(r"na_(\d+)x(\d+)", size)
@@ -56,6 +57,17 @@ def read_stick(size: str, field: str = "size") -> CrossSection:
     if min(a, b) < 15 or max(a, b) > 600:
         raise refuse(field, size, "nominal inches 1 to 12, or 15 to 600 mm", f"“{size}” is not a size on sale")
     return CrossSection(a, b)
+
+
+REPETITIVE = CATALOGUE.structure.timber.repetitive
+"""What joists that share a load bear more, at most 600 mm apart."""
+
+
+def sharing(plies: int) -> float:
+    """How much more a member of so many plies bears in bending, for one weak ply is helped by the others: 1, 1.1, 1.15 of three
+    and more. Source: published factors for members that share load."""
+    by_plies = CATALOGUE.structure.timber.sharing
+    return by_plies[min(plies, len(by_plies)) - 1]
 
 
 def _is_heavy(stick: CrossSection) -> bool:
@@ -75,24 +87,31 @@ def _table_bending(species: Species, stick: CrossSection) -> tuple[float, float]
 
 
 def bending_mpa(species: Species, stick: CrossSection, *, short_term: bool = False) -> float:
-    """Allowable bending outdoors: `Fb·CF·CM·Ci`, ×1.6 for a gust; a strength class gives it outright."""
+    """Allowable bending outdoors, MPa: `Fb · CF · CM · Ci`, × 1.6 for a gust (`short_term`).
+
+    CF by the group its section falls in, CM 0.85 where Fb·CF is over 1150 psi and it is no heavy timber, Ci 0.8 where the species
+    is incised. A strength class gives its stress outright. Source: published design values and factors for sawn timber.
+    """
     if species.graded:
         return species.short_mpa if short_term else species.long_mpa
     fb, size_factor = _table_bending(species, stick)
-    wet = 0.85 if fb * size_factor > _WET_LIMIT_PSI and not _is_heavy(stick) else 1.0
-    incised = 0.8 if species.incised else 1.0
+    f = CATALOGUE.structure.timber
+    wet = f.wet_bending if fb * size_factor > f.wet_over_psi and not _is_heavy(stick) else 1.0
+    incised = f.incised if species.incised else 1.0
     return fb * size_factor * wet * incised * (WIND_DURATION if short_term else 1.0) * PSI
 
 
 def shear_mpa(species: Species) -> float:
-    """Allowable shear along the grain outdoors, `Fv·0.97·Ci`; a strength class gives it outright."""
+    """Allowable shear along the grain outdoors, MPa: `Fv · 0.97 · Ci`; a strength class gives it outright. Source: as above."""
     if species.graded:
         return species.shear_mpa
-    return species.fv * 0.97 * (0.8 if species.incised else 1.0) * PSI
+    f = CATALOGUE.structure.timber
+    return species.fv * f.wet_shear * (f.incised if species.incised else 1.0) * PSI
 
 
 def stiffness_mpa(species: Species) -> float:
-    """Modulus of elasticity outdoors, `E·0.9·Ci`."""
+    """Modulus of elasticity outdoors, MPa: `E · 0.9 · Ci`, Ci 0.95 where incised. Source: as above."""
+    f = CATALOGUE.structure.timber
     if species.graded:
-        return species.e_mpa * 0.9
-    return species.e * 0.9 * (0.95 if species.incised else 1.0) * PSI
+        return species.e_mpa * f.wet_stiffness
+    return species.e * f.wet_stiffness * (f.incised_stiffness if species.incised else 1.0) * PSI

@@ -3,6 +3,7 @@
 from rowstake.core.catalogue.models.advice import AdviceEntry
 from rowstake.core.catalogue.models.base import PSI, Fact, Look
 from rowstake.core.catalogue.models.climates import Climate
+from rowstake.core.catalogue.models.deck import DeckFacts, HangerRating, PostHeight
 from rowstake.core.catalogue.models.decking import Decking
 from rowstake.core.catalogue.models.footings import FootingEntry
 from rowstake.core.catalogue.models.goods import GoodEntry
@@ -15,19 +16,16 @@ from rowstake.core.catalogue.models.materials import (
     Collar,
     Concrete,
     Cutting,
-    DeckFacts,
     Fill,
     Finish,
     Fixings,
     Foam,
     GateFacts,
-    HangerRating,
     Hinge,
     Limits,
     Masonry,
     Materials,
     PostFacts,
-    PostHeight,
     RailFacts,
     SealerFacts,
     SeasonFacts,
@@ -43,6 +41,7 @@ from rowstake.core.catalogue.models.rates import Rates, WorkingDay
 from rowstake.core.catalogue.models.regions import Region
 from rowstake.core.catalogue.models.sections import Section
 from rowstake.core.catalogue.models.species import Species
+from rowstake.core.catalogue.models.structure import StructureFacts
 from rowstake.core.catalogue.models.styles import StyleEntry
 
 __all__ = [
@@ -88,6 +87,7 @@ __all__ = [
     "SolidBay",
     "Species",
     "Stack",
+    "StructureFacts",
     "StyleEntry",
     "TrimFacts",
     "WorkingDay",

@@ -97,67 +97,6 @@ class GateFacts(Fact):
     hinges: list[Hinge]
 
 
-class PostHeight(Fact):
-    lesser_mm: float
-    greater_mm: float
-    highest_mm: float
-
-
-class HangerRating(Fact):
-    """What a joist hanger for joists from this depth carries, kN."""
-
-    depth_mm: float
-    kn: float
-
-
-class DeckFacts(Fact):
-    standoff_mm: float
-    overhang_share: float
-    least_overhang_mm: float
-    overhang_of_run: float
-    blocking_over_mm: float
-    sister_mm: float
-    splice_mm: float
-    """How long the block is beside a joint of two joists, and how many screws hold it."""
-    splice_screws: int
-    edge_rows: int
-    least_footing_depth_mm: float
-    pier_over_post_mm: float
-    hole_base_mm: float
-    block_mm: float
-    block_base_mm: float
-    block_high_mm: float
-    least_post_mm: float
-    beside_hole_mm: float
-    roots_mm: float
-    growing: list[str]
-    """Words for what grows in a hole: footings keep `roots_mm` off it, and off anything else `beside_hole_mm`."""
-    block_highest_mm: float
-    slab_least_mm: float
-    pile_saddle_mm: float
-    free_braced_over_mm: float
-    permit_over_mm: float
-    ledger_edge_mm: float
-    ledger_rows_mm: float
-    """The least between two rows of fixings: three of their diameters."""
-    house_rim_mm: float
-    pack_under_mm: float
-    """A gap between two joists narrower than this takes packing, not a block: nobody can cut or nail one so short."""
-    fascia_screw_every_mm: float
-    ply_screw_every_mm: float
-    ledger_end_mm: float
-    screws_per_crossing: int
-    hanger_nails: int
-    hangers: list[HangerRating]
-    hanger_doubled: float
-    """How many times as much the hanger for a doubled member carries."""
-    ties_kn: float
-    ties: int
-    heavy_board_mm: float
-    guard_posts_mm: float
-    post_heights: list[PostHeight]
-
-
 class TrimFacts(Fact):
     screw_every_mm: float
     gravel_end_screws: int
@@ -239,4 +178,3 @@ class Materials(Fact):
     board_fixing: BoardFixing
     finish: Finish
     stack: Stack
-    deck: DeckFacts

@@ -13,9 +13,9 @@ from rowstake.core.trades.deck.shape import Point
 from rowstake.core.trades.deck.stack import PostAt, joist_depth
 from rowstake.core.trades.deck.supports import Supports
 
-REACH_MM, LEAST_MM = 600.0, 250.0
+REACH_MM, LEAST_MM = CATALOGUE.deck.brace_reach_mm, CATALOGUE.deck.least_brace_mm
 """How far a brace reaches out from its post, and the least that braces anything."""
-UNDER_TOP_MM = 100.0
+UNDER_TOP_MM = CATALOGUE.deck.under_head_mm
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,7 +47,7 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
     section = CATALOGUE.sections[brief.region.rail]
     out: list[Brace] = []
     for post in posts:
-        if post.beam is None or post.height_mm <= CATALOGUE.materials.deck.free_braced_over_mm:
+        if post.beam is None or post.height_mm <= CATALOGUE.deck.free_braced_over_mm:
             continue
         s, t = grid.on_plan(post.at)
         head = post.foot_mm + post.height_mm

@@ -118,7 +118,7 @@ class DeckBrief:
         if self.footing.id == "slab":
             return 0.0
         top = self.deck.footings.top_mm
-        return min(top, CATALOGUE.materials.deck.block_high_mm) if self.footing.id == "block" else top
+        return min(top, CATALOGUE.deck.block_high_mm) if self.footing.id == "block" else top
 
     @property
     def strip_mm(self) -> float:
@@ -131,7 +131,7 @@ class DeckBrief:
 
     @property
     def permit_over_mm(self) -> float:
-        return self.deck.over.permit_over_mm or CATALOGUE.materials.deck.permit_over_mm
+        return self.deck.over.permit_over_mm or CATALOGUE.deck.permit_over_mm
 
     @property
     def pitch_mm(self) -> float:

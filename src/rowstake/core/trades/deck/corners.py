@@ -13,7 +13,7 @@ from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge, Point, leans
 from rowstake.core.trades.deck.supports import Supports
 
-BEARS_MM = 60.0
+BEARS_MM = CATALOGUE.deck.rim_bears_mm
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,7 +37,7 @@ def loose(grid: Grid, supports: Supports, joist: Joist, t: float) -> bool:
         return True
     near = abs(t - joist.t0) < abs(t - joist.t1)
     past, span = (others[0] - t, others[1] - others[0]) if near else (t - others[-1], others[-1] - others[-2])
-    return past > span * CATALOGUE.materials.deck.overhang_share + BEARS_MM
+    return past > span * CATALOGUE.deck.overhang_share + BEARS_MM
 
 
 def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corner], list[Edge]]:

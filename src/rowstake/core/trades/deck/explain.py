@@ -38,7 +38,7 @@ def _shape(brief: DeckBrief, book: Notebook) -> None:
 
 
 def _height(level: DeckLevel, book: Notebook) -> None:
-    brief, p, facts = level.brief, level.brief.printer, CATALOGUE.materials.deck
+    brief, p, facts = level.brief, level.brief.printer, CATALOGUE.deck
     post = min(level.posts, key=lambda q: q.height_mm, default=None)
     if post is None:
         return

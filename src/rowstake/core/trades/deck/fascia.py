@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.frame import frame_outline
 from rowstake.core.trades.deck.shape import Edge, edges
 
-PACKER_MM = 6.0
-SHOWS_MM = 13.0
+PACKER_MM, SHOWS_MM = CATALOGUE.deck.packer_mm, CATALOGUE.deck.fascia_shown_mm
 """How far boards reach past a fascia, so that water drips clear of it."""
 
 

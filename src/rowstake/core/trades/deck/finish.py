@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.laying import Laying
 
-LEAST_HANG_MM, MOST_HANG_MM = 10.0, 60.0
+LEAST_HANG_MM, MOST_HANG_MM = CATALOGUE.deck.least_hang_mm, CATALOGUE.deck.most_hang_mm
 
 
 def ways_to_finish(brief: DeckBrief, laying: Laying) -> list[tuple[str, dict[str, float | str]]]:

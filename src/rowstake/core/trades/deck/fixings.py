@@ -14,7 +14,7 @@ from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.laying import DeckBoard
 from rowstake.core.trades.deck.level import DeckLevel
 
-CLIP_MM = 40.0
+CLIP_MM = CATALOGUE.deck.clip_screw_mm
 
 
 def crossed(grid: Grid, board: DeckBoard) -> list[Joist]:
@@ -43,7 +43,7 @@ def board_fixings(level: DeckLevel) -> list[Part]:
     Both ends at a butt joint cross its joist, so that the joint has the fixings of two.
     """
     brief, grid, laying = level.brief, level.grid, level.laying
-    facts, how = CATALOGUE.materials.deck, brief.deck.boards.fixing
+    facts, how = CATALOGUE.deck, brief.deck.boards.fixing
     per = facts.screws_per_crossing
     edge_rows = {0, laying.row_count - 1} | (
         set(range(facts.edge_rows)) | set(range(laying.row_count - facts.edge_rows, laying.row_count))
@@ -110,7 +110,7 @@ def _strips(level: DeckLevel, edge_rows: set[int]) -> list[Part]:
     return [
         Part(place.label("deck clip strips"), "hardware", "skin", strip, "boards", amount=strips, unit="each"),
         Part(place.label("strip screws"), "board screw", "skin", screw, "boards", amount=fixings, unit="each"),
-        *_face_screws(level, face * CATALOGUE.materials.deck.screws_per_crossing),
+        *_face_screws(level, face * CATALOGUE.deck.screws_per_crossing),
     ]
 
 

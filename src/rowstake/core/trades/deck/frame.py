@@ -30,11 +30,11 @@ from rowstake.core.trades.deck.shape import (
     swap,
 )
 
-BEARING_MM = 12.0
+BEARING_MM = CATALOGUE.deck.bearing_mm
 """The least of a joist that the end of a board may stand on, and of a beam that a joist may."""
 NEAR = 1.2
 """Marks nearer than this many joists to a joist that must be there are left out."""
-LEFT_LONG_MM = 100.0
+LEFT_LONG_MM = CATALOGUE.deck.left_long_mm
 """What joists are left longer by, to be trimmed after the boards are set out."""
 
 
@@ -178,7 +178,7 @@ def _span_at(poly: Polygon, s: float) -> list[tuple[float, float]]:
     return sorted(spans)
 
 
-SCANT_MM = 5.0
+SCANT_MM = CATALOGUE.deck.scant_mm
 """So little of a joist's thickness may lie past an edge that it is not cut for it."""
 
 
@@ -291,7 +291,7 @@ def lay_grid(brief: DeckBrief, thick_mm: float, rim_mm: float, plies: int = 2, b
     return grid
 
 
-SLACK_MM = 10.0
+SLACK_MM = CATALOGUE.deck.passes_mm
 
 
 def _slips_through(hole: Polygon, spacing: float, thick: float) -> bool:
@@ -410,7 +410,7 @@ def blocks_at(
 ) -> list[Stick]:
     """Blocks between neighbouring joists at one t, where there is frame between them and nothing passes; packing where they
     stand too close for a block."""
-    out, facts = [], CATALOGUE.materials.deck
+    out, facts = [], CATALOGUE.deck
     for left, right in pairwise(grid.covering(t)):
         clear = right.s - left.s - grid.thick_mm
         middle = (left.s + right.s) / 2
@@ -433,11 +433,11 @@ def blocks_at(
     return out
 
 
-PACKING_MM, PACKED_MM = 150.0, 6.0
+PACKING_MM, PACKED_MM = CATALOGUE.deck.packing_mm, CATALOGUE.deck.packed_mm
 """How long a packing is along its joists; and the gap that nobody packs."""
 
 
 def spans_over_blocking(bearings: list[float]) -> list[float]:
     """The middles of spans long enough to need a row of blocks."""
-    over = CATALOGUE.materials.deck.blocking_over_mm
+    over = CATALOGUE.deck.blocking_over_mm
     return [(a + b) / 2 for a, b in pairwise(bearings) if b - a > over]

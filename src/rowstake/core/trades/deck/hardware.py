@@ -20,7 +20,7 @@ from rowstake.core.trades.deck.supports import BeamLine, Supports
 
 def frame_hardware(level: DeckLevel) -> list[Part]:
     """Hangers where a joist ends on a ledger, a header or a flush beam; ties over dropped beams; nails of both and of rims."""
-    facts, grid, supports = CATALOGUE.materials.deck, level.grid, level.supports
+    facts, grid, supports = CATALOGUE.deck, level.grid, level.supports
     sticks = [stick for _, stick in level.sticks]
     joists = [s for s in sticks if kind_of(s.kind).family == "joist"]
     held = [s for s in sticks if s.kind in ("ledger", "header", "clipped rim")]
@@ -69,13 +69,13 @@ def frame_hardware(level: DeckLevel) -> list[Part]:
     ]
 
 
-CONNECTOR_MM, FRAME_MM = 38.0, 85.0
+CONNECTOR_MM, FRAME_MM = CATALOGUE.deck.connector_nail_mm, CATALOGUE.deck.frame_screw_mm
 
 
 def _plied(grid: Grid, supports: Supports, sticks: list[Stick]) -> int:
     """Screws that make several plies one member: two rows along every ply of a beam, a header or a clipped rim but one, and
     along joists that lie side by side."""
-    every = CATALOGUE.materials.deck.ply_screw_every_mm
+    every = CATALOGUE.deck.ply_screw_every_mm
     lengths = [b.s1 - b.s0 for b in supports.beams for _ in range(b.plies - 1)]
     lengths += [edge.length_mm for edge, plies in grid.headers.items() for _ in range(plies - 1)]
     leaning = [s.length_mm for s in sticks if s.kind == "clipped rim"]

@@ -13,24 +13,24 @@ from rowstake.core.trades.deck.clear import merged
 from rowstake.core.trades.deck.frame import Grid, Stick
 from rowstake.core.trades.deck.supports import Supports
 
-SIDING_MM = 20.0
+SIDING_MM = CATALOGUE.deck.siding_mm
 """Sheathing and packing between ledger and house rim; what is there is measured before bolts are bought."""
-SPACER_MM = 15.0
+SPACER_MM = CATALOGUE.deck.spacer_mm
 
 
 def fixing(brief: DeckBrief, ledger_mm: float) -> Good:
     """The fixing as it is bought: as long as ledger, sheathing and the house's rim are thick, and its spacers."""
-    how, rim = brief.deck.ledger.fastener, CATALOGUE.materials.deck.house_rim_mm
+    how, rim = brief.deck.ledger.fastener, CATALOGUE.deck.house_rim_mm
     through = ledger_mm + SIDING_MM + rim + (SPACER_MM if how == "bolt_13mm_spaced" else 0.0)
     if how == "lag_13mm":
         return brief.sold.good("lag_screw", brief.sold.lag_mm(through))
     return brief.sold.bolt(through, "bolt_spaced" if how == "bolt_13mm_spaced" else "bolt")
 
 
-MOST_BRACKETS_MM = 1200.0
-CLEAR_MM = 40.0
-FLASHING_MM, MEMBRANE_MM = 3000.0, 5000.0
-LAP_MM = 100.0
+MOST_BRACKETS_MM = CATALOGUE.deck.most_brackets_mm
+CLEAR_MM = CATALOGUE.deck.ledger_clear_mm
+FLASHING_MM, MEMBRANE_MM = CATALOGUE.deck.flashing_mm, CATALOGUE.deck.membrane_mm
+LAP_MM = CATALOGUE.deck.flashing_lap_mm
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,7 +68,7 @@ def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[S
     if (rated := brief.deck.ledger.bracket_kn) is not None and brief.deck.house.siding == "veneer":
         spacing = min(rated * 1000 / max(brief.total_kpa * max(span, 1.0) / 2 / 1000, 0.001), MOST_BRACKETS_MM)
         by = "the brackets' rating"
-    facts, high = CATALOGUE.materials.deck, supports.joist.width_mm
+    facts, high = CATALOGUE.deck, supports.joist.width_mm
     two = high - 2 * facts.ledger_edge_mm >= facts.ledger_rows_mm - 0.5
     levels = (high - facts.ledger_edge_mm, facts.ledger_edge_mm) if two else (high / 2, high / 2)
     holes: list[LedgerHole] = []
@@ -95,7 +95,7 @@ def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[S
 def _places(grid: Grid, low: float, high: float, spacing: float) -> tuple[list[float], set[float]]:
     """Where along one ledger fixings stand, none where a joist sits: as few as the load allows and as even as they go.
     The second holds those that are doubled, on both sides of joists too close together to be stepped over."""
-    end = min(CATALOGUE.materials.deck.ledger_end_mm, (high - low) / 4)
+    end = min(CATALOGUE.deck.ledger_end_mm, (high - low) / 4)
     clear = grid.thick_mm / 2 + CLEAR_MM
     on = [j.s for j in grid.joists if j.near == "ledger"]
     blocked = merged([(s - clear, s + clear) for s in on if low - clear < s < high + clear])

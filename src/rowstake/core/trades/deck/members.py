@@ -183,7 +183,7 @@ MEETS = "meets the next over a beam"
 def _splices(grid: Grid, supports: Supports, sticks: list[Stick], room: Room) -> list[Stick]:
     """A block beside every joint of two pieces of a joist, on the side that is free; on both where the beam is of one ply, so
     that the pieces bear on more than half of it. A joist that lies hard beside does its work."""
-    half, out = CATALOGUE.materials.deck.splice_mm / 2, []
+    half, out = CATALOGUE.deck.splice_mm / 2, []
     for piece in sticks:
         if MEETS not in piece.ends:
             continue
@@ -202,7 +202,7 @@ def _splices(grid: Grid, supports: Supports, sticks: list[Stick], room: Room) ->
 
 def _sisters(grid: Grid, joist: Section, asked: list[SisterAt], room: Room) -> list[Stick]:
     """A short block beside the joist under every butt joint, on the side that is free; none where what is there carries it."""
-    half = CATALOGUE.materials.deck.sister_mm / 2
+    half = CATALOGUE.deck.sister_mm / 2
     left, _, right, _ = grid.poly.bounds
     out = []
     for demand in asked:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from shapely.geometry import Polygon
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.deck_boards import DeckBoards, Rows
 from rowstake.core.reckoners.deck_boards import run as deck_boards
@@ -17,7 +18,7 @@ from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.frame import Grid
 from rowstake.core.trades.deck.laying import DIAGONAL_DEG
 
-INSTALL_C, HOTTEST_C = 15.0, 50.0
+INSTALL_C, HOTTEST_C = CATALOGUE.deck.laid_c, CATALOGUE.deck.hottest_c
 
 
 @dataclass(frozen=True, slots=True)

@@ -40,7 +40,7 @@ class PostAt:
         """Whether there is room for a post that can be cut and fixed, or for none at all; one that runs on into the
         ground may be as short as it likes over it."""
         return self.height_mm >= (
-            -0.5 if in_ground or abs(self.height_mm) <= 0.5 else CATALOGUE.materials.deck.least_post_mm - 0.5
+            -0.5 if in_ground or abs(self.height_mm) <= 0.5 else CATALOGUE.deck.least_post_mm - 0.5
         )
 
     @property
@@ -70,7 +70,7 @@ def stack_at(brief: DeckBrief, supports: Supports, ground_mm: float, beam_mm: fl
             clip_mm=brief.strip_mm,
             joist_mm=joist_depth(brief, supports),
             beam_mm=beam_mm,
-            standoff_mm=CATALOGUE.materials.deck.standoff_mm,
+            standoff_mm=CATALOGUE.deck.standoff_mm,
             footing_top_mm=footing,
         )
     )

@@ -27,9 +27,9 @@ from rowstake.core.trades.deck.frame import BEARING_MM, LEFT_LONG_MM, Group
 from rowstake.core.trades.deck.splices import splice
 
 MOST_ROWS = 12
-USUAL_POSTS_MM = 2400.0
+USUAL_POSTS_MM = CATALOGUE.deck.usual_posts_mm
 MOST_POSTS = 200
-END_MM = 300.0
+END_MM = CATALOGUE.deck.beam_end_mm
 """How far a beam runs on past its end posts, where a quarter of its bay allows it."""
 
 
@@ -117,7 +117,7 @@ class Supports:
 def overhang_of(brief: DeckBrief, group: Group, spans: int, deepest: bool) -> float:
     """How far joists of a group run past their outer beam: chosen, for the deepest group; else a share of the way, to a
     tidy figure and at most a quarter of its span; none when flush."""
-    facts, beams, deep = CATALOGUE.materials.deck, brief.deck.beams, group.t1 - group.t0
+    facts, beams, deep = CATALOGUE.deck, brief.deck.beams, group.t1 - group.t0
     if beams.way == "flush":
         return 0.0
     if beams.overhang_mm is not None and deepest:
@@ -261,7 +261,7 @@ def _tried(
         or min(far, near + wide_mm * group.ledger) < wide_mm / 2 - 1e-6
     ):
         return None
-    quarter = CATALOGUE.materials.deck.overhang_share
+    quarter = CATALOGUE.deck.overhang_share
     hangs = far <= max(hang_mm, (marks[-1] - marks[-2]) * quarter, wide_mm / 2) + 1e-6
     hangs = hangs and near <= max(hang_mm, (marks[1] - marks[0]) * quarter, wide_mm / 2) + 1e-6
     longest = max(joist.lengths_mm) - (LEFT_LONG_MM if brief.deck.joists.left_long else 0.0)
@@ -278,7 +278,7 @@ def _tried(
 
 def _beam_spans(brief: DeckBrief, group: Group, berth_mm: float) -> list[Span]:
     """Where along t the middle of a beam of this group may not lie: over a hole, its growth and, flush, its headers."""
-    facts = CATALOGUE.materials.deck
+    facts = CATALOGUE.deck
     around = (
         brief.deck.boards.overhang_mm + brief.joists[0].thickness_mm * MOST_PLIES
         if brief.deck.beams.way == "flush"
@@ -320,7 +320,7 @@ class Way:
     tight: bool = False
 
 
-BERTH_MM = 250.0
+BERTH_MM = CATALOGUE.deck.berth_mm
 """Half a footing: what a beam keeps off besides, where no post of it would clear a hole."""
 WAYS = [
     *(Way(berth, more) for more in (0, 1, 2) for berth in (0.0, BERTH_MM)),
@@ -385,7 +385,7 @@ def _rows(group: Group, spread: Spread, frame: Polygon, within: Polygon, half_mm
     return out
 
 
-NARROW_MM, JOIN_MM = 600.0, 400.0
+NARROW_MM, JOIN_MM = CATALOGUE.deck.narrow_mm, CATALOGUE.deck.join_mm
 """A group so narrow has no beam of its own where one beside it may run on under it, so far from where its own would lie."""
 
 
@@ -429,7 +429,7 @@ def _in_order(rows: list[Row], groups: list[Group]) -> list[Row]:
 def _merit(brief: DeckBrief, joist: Section, laid: list[Spread]) -> tuple[bool, bool, float]:
     """What is wanted of a joist, in order: it holds; a ledger of it takes two rows of fixings; few beams, or, where none
     holds, a long reach. Of equals the shallowest comes first."""
-    facts, holds = CATALOGUE.materials.deck, all(s.holds for s in laid)
+    facts, holds = CATALOGUE.deck, all(s.holds for s in laid)
     low = brief.attached and joist.width_mm < 2 * facts.ledger_edge_mm + facts.ledger_rows_mm - 0.5
     return not holds, low, sum(s.spans for s in laid) if holds else -allowed_joist(brief, joist).allowed_mm
 
@@ -463,7 +463,7 @@ def _extent(frame: Polygon, group: Group, t: float, half_mm: float) -> tuple[flo
     return (low, high) if high - low >= min(LEAST_BEAM_MM, group.s1 - group.s0) - 1 else None
 
 
-LEAST_BEAM_MM = 100.0
+LEAST_BEAM_MM = CATALOGUE.deck.least_beam_mm
 
 
 def _beam(brief: DeckBrief, joist: Section, row: Row, number: int, most: list[int]) -> BeamLine:
@@ -491,7 +491,7 @@ def _beam(brief: DeckBrief, joist: Section, row: Row, number: int, most: list[in
 def _posts(brief: DeckBrief, t: float, low: float, high: float, most: float, load_mm: float) -> tuple[float, ...]:
     """Posts at equal bays, as few as the beam allows, its ends past them by at most a quarter of a bay; moved clear of
     holes with what is dug under them. Raises `JobFault` where none of them can be."""
-    share, length = CATALOGUE.materials.deck.overhang_share, high - low
+    share, length = CATALOGUE.deck.overhang_share, high - low
     for bays in range(1, MOST_POSTS + 1):
         end = min(END_MM, length * share / (bays + 2 * share))
         bay = (length - 2 * end) / bays

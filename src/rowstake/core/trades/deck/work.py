@@ -11,11 +11,9 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.reckoners.beam_span import SHARING
-from rowstake.core.reckoners.joist_span import REPETITIVE
 from rowstake.core.structure.beams import load_used
 from rowstake.core.structure.continuous import Bent, Loads, Point, Stretch, bend
-from rowstake.core.structure.timber import read_stick
+from rowstake.core.structure.timber import REPETITIVE, read_stick, sharing
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.corners import Corner
@@ -98,7 +96,7 @@ def _joists(brief: DeckBrief, supports: Supports, own: list[JoistLine]) -> Itera
 def _used(brief: DeckBrief, supports: Supports, plies: int, span: float, bent: Bent) -> tuple[float, str]:
     stick = read_stick(supports.joist.id)
     live = brief.live_kpa / brief.total_kpa
-    return load_used(brief.species, stick, plies, SHARING.get(plies, 1.15), span, bent.moment_nmm, bent.shear_n, live)
+    return load_used(brief.species, stick, plies, sharing(plies), span, bent.moment_nmm, bent.shear_n, live)
 
 
 def worked(brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[Corner]) -> list[Worked]:
@@ -214,7 +212,7 @@ def _trimmers(
 
 def hanger_kn(supports: Supports, doubled: bool = False) -> float:
     """What the hanger for this joist is rated for, kN: the catalogue's careful figure for its depth; its maker's counts."""
-    facts = CATALOGUE.materials.deck
+    facts = CATALOGUE.deck
     rated = [h.kn for h in facts.hangers if supports.joist.width_mm >= h.depth_mm - 0.5] or [facts.hangers[0].kn]
     return max(rated) * (facts.hanger_doubled if doubled else 1.0)
 

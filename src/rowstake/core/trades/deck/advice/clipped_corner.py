@@ -44,7 +44,7 @@ def _most(planned: DeckLevel) -> float:
 def _fixes(planned: DeckLevel, cut: Cut) -> list[Fix]:
     cuts, most = planned.brief.shape.cuts, _most(planned)
     fixes = [put_level(planned, "A square corner", shape__cuts=[c.model_dump() for c in cuts if c.id != cut.id])]
-    if cut.corner.startswith("far") and most >= CATALOGUE.materials.deck.least_overhang_mm:
+    if cut.corner.startswith("far") and most >= CATALOGUE.deck.least_overhang_mm:
         less = cut.model_copy(update={"along_mm": most, "out_mm": most})
         told = planned.brief.printer.length(most)
         fixes.insert(

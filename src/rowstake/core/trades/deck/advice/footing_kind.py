@@ -12,7 +12,7 @@ from rowstake.core.trades.deck.level import DeckLevel
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
-    p, brief, facts = planned.brief.printer, planned.brief, CATALOGUE.materials.deck
+    p, brief, facts = planned.brief.printer, planned.brief, CATALOGUE.deck
     deck, kind = brief.deck, brief.footing.id
     pads = put_deck("Use concrete pads", footings__kind="pad")
     if kind == "block":

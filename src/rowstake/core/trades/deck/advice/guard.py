@@ -5,11 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
 from rowstake.core.trades.deck.advice.base import put_level
 from rowstake.core.trades.deck.level import DeckLevel
 
-ENGINEER_MM = 4000.0
+ENGINEER_MM = CATALOGUE.deck.engineer_over_mm
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:

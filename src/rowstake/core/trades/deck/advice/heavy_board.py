@@ -11,7 +11,7 @@ from rowstake.core.trades.deck.laid import DeckPlan
 
 
 def look(planned: DeckPlan) -> Iterator[Finding]:
-    p, limit = planned.brief.printer, CATALOGUE.materials.deck.heavy_board_mm
+    p, limit = planned.brief.printer, CATALOGUE.deck.heavy_board_mm
     long = [q for q in planned.parts if q.kind in ("board", "border") and q.length_mm > limit + 0.5]
     if not long or planned.brief.job.site.crew > 1:
         return

@@ -15,7 +15,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief, ledger = planned.brief.printer, planned.brief, planned.ledger
     if ledger is None:
         return
-    facts, free = CATALOGUE.materials.deck, put_deck("Stand it free of the house", house__support="free")
+    facts, free = CATALOGUE.deck, put_deck("Stand it free of the house", house__support="free")
     high = planned.supports.joist.width_mm
     if ledger.rows < 2:
         least = 2 * facts.ledger_edge_mm + facts.ledger_rows_mm

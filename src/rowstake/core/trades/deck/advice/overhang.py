@@ -14,7 +14,7 @@ from rowstake.core.trades.deck.level import DeckLevel
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
-    p, facts, supports = planned.brief.printer, CATALOGUE.materials.deck, planned.supports
+    p, facts, supports = planned.brief.printer, CATALOGUE.deck, planned.supports
     chosen = planned.brief.deck.beams.overhang_mm
     if supports.flush:
         return
@@ -45,7 +45,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
 
 def _hangs(planned: DeckLevel) -> Iterator[tuple[float, float, float, Group, float]]:
     """(over, overhang, span behind it, group, where) of every line of joists that hangs past a beam further than it may."""
-    supports, share = planned.supports, CATALOGUE.materials.deck.overhang_share
+    supports, share = planned.supports, CATALOGUE.deck.overhang_share
     beam = max((b.wide_mm for b in supports.beams), default=0.0) / 2
     for joist in planned.grid.joists:
         marks = [t for t, _ in bearings_of(joist, supports.under(joist.s))]

@@ -14,7 +14,7 @@ from rowstake.core.trades.deck.level import DeckLevel
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
     small, large = sorted((brief.post.thickness_mm, brief.post.width_mm))
-    facts = CATALOGUE.materials.deck
+    facts = CATALOGUE.deck
     fits = [h for h in facts.post_heights if small >= h.lesser_mm and large >= h.greater_mm]
     limit = max((h.highest_mm for h in fits), default=0.0)
     tall = [q for q in planned.posts if q.height_mm > limit + 0.5]

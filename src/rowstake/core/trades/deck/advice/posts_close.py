@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
 from rowstake.core.trades.deck.level import DeckLevel
 
-CLOSE_MM = 1000.0
+CLOSE_MM = CATALOGUE.deck.posts_close_mm
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:

@@ -18,7 +18,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     if not short:
         return
     worst = min(short, key=lambda q: q.height_mm)
-    least = 0.0 if planned.in_ground else CATALOGUE.materials.deck.least_post_mm
+    least = 0.0 if planned.in_ground else CATALOGUE.deck.least_post_mm
     lacks = least - worst.height_mm
     snap = planned.brief.region.snap_mm / 2
     more = up(lacks / snap) * snap

@@ -59,7 +59,7 @@ def _lay(level: DeckLevel) -> list[Part]:
 
 def _fixings(level: DeckLevel, pieces: list[Part], thick: float) -> list[Part]:
     """Two screws near the top and one low at every packer, so that water and air pass behind."""
-    facts, sold, place = CATALOGUE.materials.deck, level.brief.sold, level.place
+    facts, sold, place = CATALOGUE.deck, level.brief.sold, level.place
     places = sum(up(p.length_mm / facts.fascia_screw_every_mm) + 1 for p in pieces)
     screw, _ = sold.screw("fascia_screw", thick + PACKER_MM + CATALOGUE.materials.fixings.grip_mm)
     return [

@@ -25,7 +25,7 @@ def _lay(level: DeckLevel) -> list[Part]:
 def _footing_parts(brief: DeckBrief, pose: Pose, f: FootingAt) -> list[Part]:
     """What is poured or filled, the hardware, and the post."""
     post, dug = f.post, f.dug
-    standoff = CATALOGUE.materials.deck.standoff_mm
+    standoff = CATALOGUE.deck.standoff_mm
     below = dug.post_below_mm + standoff if dug.post_below_mm else 0.0
     foot = post.foot_mm - below
     stood = rectangle(post.at, brief.post.thickness_mm, brief.post.width_mm)
@@ -53,7 +53,7 @@ def _footing_parts(brief: DeckBrief, pose: Pose, f: FootingAt) -> list[Part]:
 
 def _footing_hardware(pose: Pose, f: FootingAt, item: Good, count: int) -> Part:
     """What is bought for a footing; a block of concrete is a piece that stands on its base."""
-    facts, label = CATALOGUE.materials.deck, f"{f.label} {item.words}"
+    facts, label = CATALOGUE.deck, f"{f.label} {item.words}"
     if item.id != "precast_block":
         return Part(label, "hardware", "holes", item, f.label, amount=count, unit="each")
     top = f.post.foot_mm - facts.standoff_mm

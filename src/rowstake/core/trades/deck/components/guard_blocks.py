@@ -9,13 +9,11 @@ from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.base import Component
 from rowstake.core.trades.deck.demands import GuardPosts
 
-INSIDE_MM = 150.0
-
 
 def _demands(brief: DeckBrief) -> Iterator[GuardPosts]:
     if brief.deck.joists.guard_blocks:
         post = CATALOGUE.sections[brief.region.post].width_mm
-        yield GuardPosts(post, CATALOGUE.materials.deck.guard_posts_mm, INSIDE_MM)
+        yield GuardPosts(post, CATALOGUE.deck.guard_posts_mm, CATALOGUE.deck.guard_inside_mm)
 
 
 COMPONENT = Component(order=90, demands=_demands)

@@ -12,7 +12,7 @@ from rowstake.core.trades.deck.demands import KeepClear
 
 def _demands(brief: DeckBrief) -> Iterator[KeepClear]:
     """Every hole by its own edges; a tree's roots keep footings further off than a pipe does."""
-    facts = CATALOGUE.materials.deck
+    facts = CATALOGUE.deck
     for cut in brief.shape.cuts:
         if cut.kind != "hole":
             continue

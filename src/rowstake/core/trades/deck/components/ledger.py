@@ -26,7 +26,7 @@ def _lay(level: DeckLevel) -> list[Part]:
     brief, ledger, place = level.brief, level.ledger, level.place
     if ledger is None:
         return []
-    facts, sold = CATALOGUE.materials.deck, brief.sold
+    facts, sold = CATALOGUE.deck, brief.sold
     flashing = up((ledger.length_mm + LAP_MM) / (sold_mm(brief.sold, FLASHING_MM) - LAP_MM))
 
     def item(what: Good, count: float) -> Part:
@@ -53,7 +53,7 @@ def _explain(level: DeckLevel, _: Year, book: Notebook) -> None:
         return
     book.note(
         "ledger", "Ledger fixings", f"{len(ledger.holes)} at {p.length(ledger.spacing_mm)} or closer",
-        rule=f"{LEDGER_BY[ledger.by]} Two staggered rows {p.length(CATALOGUE.materials.deck.ledger_edge_mm)} from the edges, none within "
+        rule=f"{LEDGER_BY[ledger.by]} Two staggered rows {p.length(CATALOGUE.deck.ledger_edge_mm)} from the edges, none within "
         "40 mm of a joist; in pairs beside joists too close to step over.",
         formula=f"joist span {p.length(ledger.span_mm)}, {p.pressure(brief.total_kpa)} → {p.length(ledger.spacing_mm)}; "
         f"ledger {p.run(ledger.length_mm)} → {len(ledger.holes)}",

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fasteners import sold_mm
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
@@ -9,8 +10,8 @@ from rowstake.core.trades.deck.components.base import Component
 from rowstake.core.trades.deck.fascia import fascia_edges
 from rowstake.core.trades.deck.level import DeckLevel
 
-CABLE_MM = 10_000.0
-LOADED, SPARE = 0.8, 1.1
+CABLE_MM = CATALOGUE.deck.cable_mm
+LOADED, SPARE = CATALOGUE.deck.transformer_share, CATALOGUE.deck.cable_share
 """A transformer is loaded to so much of what it is rated for; cable is bought so many times as long as the edges."""
 
 

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fasteners import sold_mm
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.components.base import Component
 from rowstake.core.trades.deck.level import DeckLevel
 
-ROLL_MM = 20_000.0
+ROLL_MM = CATALOGUE.deck.tape_roll_mm
 
 
 def _lay(level: DeckLevel) -> list[Part]:

@@ -72,7 +72,7 @@ def footing_scene(planned: DeckPlan, f: FootingAt) -> Scene:
     r, top = dug.across_mm / 2, brief.footing_top_mm
     wide, shown = (
         max(r * 1.3, 350.0),
-        top + CATALOGUE.materials.deck.standoff_mm + min(max(post.height_mm, 0.0), SHOWN_MM),
+        top + CATALOGUE.deck.standoff_mm + min(max(post.height_mm, 0.0), SHOWN_MM),
     )
     at = (post.on_site[0], level.place.ground_mm + post.ground_mm)
     board.line((-wide, 0.0), (wide, 0.0), "ground")

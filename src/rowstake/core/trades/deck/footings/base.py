@@ -43,7 +43,7 @@ class Under:
     @property
     def depth_mm(self) -> float:
         """From the ground to the bottom: below the frost, and never less than the least."""
-        return max(self.frost_mm, CATALOGUE.materials.deck.least_footing_depth_mm)
+        return max(self.frost_mm, CATALOGUE.deck.least_footing_depth_mm)
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,7 +9,7 @@ from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under, tid
 
 def dig(under: Under) -> Dug:
     """The block stands from the footing's top down; the base under it is as thick as the load spreads at 45°."""
-    facts = CATALOGUE.materials.deck
+    facts = CATALOGUE.deck
     side = max(tidy(under.asked.side_mm, under.step_mm), facts.block_mm)
     thick = max(facts.block_base_mm, tidy((side - facts.block_mm) / 2, under.step_mm / 2))
     foot = under.top_mm - facts.block_high_mm

@@ -10,7 +10,7 @@ from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under, rou
 
 
 def dig(under: Under) -> Dug:
-    facts = CATALOGUE.materials.deck
+    facts = CATALOGUE.deck
     wanted = max(under.asked.diameter_mm, under.post_deep_mm * CATALOGUE.materials.posts.hole_widths)
     across = next((a for a in sorted(under.augers_mm) if a >= wanted - 1e-6), wanted)
     depth = under.depth_mm + facts.hole_base_mm

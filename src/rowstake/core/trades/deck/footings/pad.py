@@ -14,7 +14,7 @@ from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under, bas
 
 
 def dig(under: Under) -> Dug:
-    facts, asked = CATALOGUE.materials.deck, under.asked
+    facts, asked = CATALOGUE.deck, under.asked
     thick = tidy(asked.thickness_mm, under.step_mm / 2)
     depth = max(under.depth_mm, thick - min(0.0, under.top_mm))
     pier = tidy(under.post_deep_mm + facts.pier_over_post_mm, under.step_mm)

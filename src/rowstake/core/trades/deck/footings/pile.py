@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under
 
-SHAFT_MM = 76.0
+SHAFT_MM = CATALOGUE.deck.pile_shaft_mm
 
 
 def dig(under: Under) -> Dug:

@@ -8,7 +8,7 @@ from rowstake.core.trades.deck.footings.base import Dug, FootingKind, Under
 
 def dig(under: Under) -> Dug:
     """The slab spreads the load at 45° through its thickness, taken as the least where it was not measured."""
-    facts, facts_deck = CATALOGUE.materials.masonry, CATALOGUE.materials.deck
+    facts, facts_deck = CATALOGUE.materials.masonry, CATALOGUE.deck
     items = (
         (under.sold.good("post_base_bolted", under.post_name), 1),
         (under.sold.good("masonry_anchor"), facts.anchors_per_base),

@@ -44,7 +44,7 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
         out.append(
             Need(
                 "skin",
-                f"packers of {p.length(CATALOGUE.materials.deck.pile_saddle_mm)} behind the fascia, past the piles' saddles",
+                f"packers of {p.length(CATALOGUE.deck.pile_saddle_mm)} behind the fascia, past the piles' saddles",
                 "the fascia",
             )
         )
