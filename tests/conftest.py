@@ -15,6 +15,7 @@ from hypothesis import Phase, settings
 from hypothesis.database import DirectoryBasedExampleDatabase
 from sqlalchemy import Engine
 
+from rowstake.core.planned import Plan
 from rowstake.server.app import create_app
 from rowstake.store.database import engine_for, migrate
 from rowstake.store.postgres import Postgres
@@ -27,6 +28,8 @@ settings.register_profile(
     "unshrunk", deadline=None, derandomize=True, database=None, phases=[Phase.explicit, Phase.generate]
 )
 settings.load_profile(os.environ.get("ROWSTAKE_HYPOTHESIS", "suite"))
+Plan._repr_pretty_ = lambda plan, printer, _: printer.text(repr(plan))  # type: ignore[attr-defined]
+"""A failing example is told by its job alone."""
 HERE = "http://127.0.0.1"
 TEMPLATE = "template_rowstake"
 

@@ -65,6 +65,20 @@ def test_a_joist_that_hangs_on_the_end_of_a_flush_beam_is_carried_by_it():
     check_solids(made)
 
 
+def test_a_joist_hardly_on_a_flush_beam_hangs_on_the_rim_of_the_clipped_corner():
+    """The near beam ends 11.7 inside the joist at 425, less than the 12 that carry: the rim beside it takes its end."""
+    job = deck(
+        3328, 2373, 250, {"do": "add_cut", "kind": "clip"}, *cut(0, corner="house_left", along_mm=426.4, out_mm=426.4),
+        put("deck.beams.way", "flush"), put("deck.boards.product", "au_composite"), put("deck.boards.gap_mm", 5), region="australia_nz", support="free",
+    )  # fmt: skip
+    made = plan(job)
+    [joist] = [j for j in made.laid.main.grid.joists if j.s == 425]
+    assert joist.near == "clipped rim"
+    assert [b.label for b in made.laid.main.supports.under(425)] == ["B2"]
+    check_deck(made)
+    check_solids(made)
+
+
 @settings(max_examples=40)
 @given(st.data())
 def test_small_steps_and_narrow_strips_hold_together(data):

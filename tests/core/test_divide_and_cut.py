@@ -7,6 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cutting.plan import cut_plan, used_mm
 from rowstake.core.takeoff.lists import packs_for
 from rowstake.core.trades.fence.divide import divide, merged
@@ -106,7 +107,7 @@ def test_cut_plans_make_every_piece_once_and_nothing_longer_than_its_stock(wante
     ],
 )
 def test_packs_with_five_per_cent_to_spare(count, wanted, packs):
-    assert packs_for(count) == (wanted, packs)
+    assert packs_for(count, CATALOGUE.goods["screw"].packs) == (wanted, packs)
 
 
 @pytest.mark.parametrize(

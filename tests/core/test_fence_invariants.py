@@ -94,6 +94,16 @@ def test_trims_keep_clear_of_the_double_of_a_corner_post():
     check_solids(plan(edited(job, *edits)))
 
 
+def test_lapped_boards_of_a_gate_start_at_the_end_the_fence_does():
+    """Started from the right, the rip is the board at the left, and every board leans on the one to its right."""
+    job = fence((1500, 0), region="north_america", style="lapped")
+    edits = [put("fence.skin.start", "end"), put("fence.skin.fit", "exact"), put("fence.skin.lap_mm", 25)]
+    made = plan(edited(job, {"do": "add_gate", "leg": 0, "at_mm": 0, "opening_mm": 600}, *edits))
+    boards = [p for p in made.parts if p.kind == "gate board"]
+    assert [p.width_mm < 139 for p in boards] == [True, *[False] * (len(boards) - 1)]
+    check_solids(made)
+
+
 def test_two_pieces_never_overlap_in_a_row_of_rails():
     made = plan(fence((9137, 0), (5221, 60), (3333, -120)))
     rows = {}

@@ -1789,6 +1789,8 @@ export interface components {
             };
             /** Timber */
             timber: string;
+            /** Load */
+            load: string;
             /** Buy */
             buy: components["schemas"]["BuyRow"][];
             /** Cuts */

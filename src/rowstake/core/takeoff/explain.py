@@ -48,3 +48,14 @@ def explain_lists(
         source=CATALOGUE.materials.cutting.source,
         changes="The same as for the lengths to buy.",
     )  # fmt: skip
+    groups: dict[str, float] = {}
+    for line in lists.buy:
+        groups[line.group] = groups.get(line.group, 0.0) + line.kg
+    book.note(
+        "load", "To carry from the yard", p.weight(lists.kg),
+        rule="Whole lengths by volume times the density of the timber, dry; bags and loose gravel as bought; hardware by the piece, "
+        "about. Screws and what else weighs next to nothing is left out. Timber fresh from treatment weighs half as much again.",
+        formula=" + ".join(f"{p.weight(kg)} {group.lower()}" for group, kg in groups.items() if kg >= 0.5),
+        source="densities of species and goods; trade practice",
+        changes="Bags, gravel or foam, sections and lengths.",
+    )  # fmt: skip

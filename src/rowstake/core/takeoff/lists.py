@@ -31,6 +31,8 @@ class Buyer:
     near_salt: bool
     longest_mm: dict[str, float]
     finish_after_days: float | None = None
+    timber_kg_m3: float = 500.0
+    """Of its timber, dry; what has a density of its own counts by that."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,6 +51,8 @@ class BuyLine:
     good: Good
     length_mm: float | None = None
     note: str = ""
+    kg: float = 0.0
+    """What all of it weighs, about."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,6 +88,11 @@ class TakeOff:
         count = sum(n for plan in self.plans.values() for n in plan.boards.values())
         shown = f"{self.timber_mm / 1000:.1f} m" if p.units == "mm" else f"{self.timber_mm / 304.8:.0f} ft"
         return f"{shown} in {count} length{'s' * (count != 1)}"
+
+    @property
+    def kg(self) -> float:
+        """What is bought weighs about so much, timber dry, without what weighs next to nothing."""
+        return sum(line.kg for line in self.buy)
 
     @property
     def waste(self) -> float:
@@ -150,7 +159,15 @@ def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
             names = tuple(waiting[piece].popleft() for piece, n in cut.items() for _ in range(n))
             lines.append(
                 BuyLine(
-                    GROUP[section.use], section.name, count, "lengths", _needed(buyer, cut), names, timber(key), length
+                    GROUP[section.use],
+                    section.name,
+                    count,
+                    "lengths",
+                    _needed(buyer, cut),
+                    names,
+                    timber(key),
+                    length,
+                    kg=count * section.kg(length, section.width_mm, buyer.timber_kg_m3),
                 )
             )
     return lines, plans
@@ -160,14 +177,13 @@ MOST_PACKS, PACK_WORTH = 3, 60
 """Smaller packs taken together for what full large ones leave over; a further pack has to save so many pieces."""
 
 
-def packs_for(count: float) -> tuple[int, dict[int, int]]:
-    """Fixings with spares, and packs to buy: full large packs, then the few smaller ones that leave least over."""
-    facts = CATALOGUE.materials.fixings
-    wanted = up(count * (1 + facts.spare_pct / 100))
-    largest = max(facts.packs)
+def packs_for(count: float, of: list[int]) -> tuple[int, dict[int, int]]:
+    """Fixings with spares, and packs of those sizes to buy: full large ones, then the few smaller that leave least over."""
+    wanted = up(count * (1 + CATALOGUE.materials.fixings.spare_pct / 100))
+    largest = max(of)
     packs: Counter[int] = Counter({largest: wanted // largest})
     if rest := wanted % largest:
-        sizes = sorted(facts.packs, reverse=True)
+        sizes = sorted(of, reverse=True)
         few: list[tuple[int, ...]] = [
             tuple(c) for n in range(1, MOST_PACKS + 1) for c in combinations_with_replacement(sizes, n)
         ]
@@ -176,23 +192,23 @@ def packs_for(count: float) -> tuple[int, dict[int, int]]:
     return wanted, {size: n for size, n in sorted(packs.items()) if n}
 
 
-def _counted(parts: list[Part], family: str) -> tuple[Counter[Good], dict[Good, list[Part]]]:
-    """How many of each good the parts of a family take, and which parts those are."""
+def _counted(parts: list[Part], packed: bool) -> tuple[Counter[Good], dict[Good, list[Part]]]:
+    """How many of each good that comes in packs, or by the piece, the parts take, and which parts those are."""
     counts: Counter[Good] = Counter()
     whose: dict[Good, list[Part]] = defaultdict(list)
     for p in parts:
-        if p.sort.family == family:
+        if p.sort.family in ("fixing", "hardware") and bool(p.good.entry.packs) == packed:
             counts[p.good] += int(p.amount)
             whose[p.good].append(p)
     return counts, whose
 
 
 def _fixings(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
-    counts, whose = _counted(parts, "fixing")
+    counts, whose = _counted(parts, packed=True)
     finish = "stainless" if buyer.near_salt else "hot-dip galvanised or stainless"
     lines = []
     for good, count in counts.items():
-        wanted, packs = packs_for(count)
+        wanted, packs = packs_for(count, good.entry.packs)
         labels = tuple(p.label for p in whose[good])
         for size, number in packs.items():
             lines.append(
@@ -206,19 +222,14 @@ def _adhesive(p: Printer, parts: list[Part]) -> list[BuyLine]:
     beads = [p for p in parts if p.kind == "adhesive"]
     if not beads:
         return []
-    metres, each = sum(p.amount for p in beads), CATALOGUE.materials.board_fixing.bead_m_per_cartridge
+    good, metres, each = (
+        beads[0].good,
+        sum(p.amount for p in beads),
+        CATALOGUE.materials.board_fixing.bead_m_per_cartridge,
+    )
     told = f"{p.run(metres * 1000)} of bead at {p.run(each * 1000)} to a cartridge"
-    return [
-        BuyLine(
-            "Fixings",
-            beads[0].good.words,
-            up(metres / each),
-            "cartridges",
-            told,
-            tuple(p.of for p in beads),
-            beads[0].good,
-        )
-    ]
+    buy, labels = up(metres / each), tuple(p.of for p in beads)
+    return [BuyLine("Fixings", good.words, buy, good.entry.unit, told, labels, good, kg=buy * good.entry.kg)]
 
 
 def finish_m2(parts: list[Part]) -> float:
@@ -242,7 +253,7 @@ def _finish(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
     when = f"after about {days:g} days of drying" if days else "as soon as a drop of water soaks in"
     p, inches, stain = buyer.printer, buyer.sold.units == "ft-in", buyer.sold.good("stain")
     each = f"{p.area(facts.coverage_m2_per_litre * (LITRES_PER_GALLON if inches else 1))} a {'gallon' if inches else 'litre'}"
-    buy, unit = (up(litres / LITRES_PER_GALLON), "gallons") if inches else (up(litres), "litres")
+    buy, unit = up(litres / (LITRES_PER_GALLON if inches else 1)), stain.entry.counted_in(buyer.sold.units)
     return [
         BuyLine(
             "Finish",
@@ -253,17 +264,19 @@ def _finish(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
             ("all timber",),
             stain,
             note=when,
+            kg=litres * stain.entry.kg,
         )
     ]
 
 
 def _hardware(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
-    counts, whose = _counted(parts, "hardware")
+    counts, whose = _counted(parts, packed=False)
     coat, out = "stainless" if buyer.near_salt else "galvanised", []
     for good, n in counts.items():
         names = tuple(sorted({p.of for p in whose[good]}))
         item = f"{good.words}, {coat}" if good.entry.coated else good.words
-        out.append(BuyLine("Hardware", item, n, "each", f"{n} for {', '.join(names)}", names, good))
+        unit, told = good.entry.counted_in(buyer.sold.units), f"{n} for {', '.join(names)}"
+        out.append(BuyLine("Hardware", item, n, unit, told, names, good, kg=n * good.entry.kg))
     return out
 
 
@@ -276,38 +289,54 @@ def _poured(parts: list[Part]) -> dict[str, list[Part]]:
     return out
 
 
+def _concrete(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
+    facts, p, good, bag = CATALOGUE.materials.concrete, buyer.printer, buyer.sold.good("concrete"), buyer.bag
+    volume = sum(q.amount for q in parts)
+    if not (bags := bags_for(volume, bag.kg, facts.waste_pct)):
+        return []
+    water = p.liquid(bags * bag.kg * facts.water_litre_per_kg)
+    told = f"{p.volume(volume)} + {facts.waste_pct:g} % waste; about {water} of water"
+    note = "ask the price of ready-mix" if volume > facts.ready_mix_over_m3 else ""
+    return [
+        BuyLine("Concrete and gravel", f"concrete, {bag.name}", bags, good.entry.unit, told, tuple(q.of for q in parts), good,
+                note=note, kg=bags * bag.kg)
+    ]  # fmt: skip
+
+
+def _gravel(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
+    """By weight, to the next 25 kg or 50 lb."""
+    p, good, volume = buyer.printer, buyer.sold.good("gravel"), sum(q.amount for q in parts)
+    if not volume:
+        return []
+    weight, inches = volume * CATALOGUE.materials.fill.gravel_kg_per_m3, buyer.sold.units == "ft-in"
+    buy = up(weight / KG_PER_LB / 50) * 50 if inches else up(weight / 25) * 25
+    told = f"{p.volume(volume)}, {p.weight(weight)}"
+    return [
+        BuyLine("Concrete and gravel", "drainage gravel, loose", buy, good.entry.counted_in(buyer.sold.units), told,
+                tuple(q.of for q in parts), good, kg=buy * (KG_PER_LB if inches else 1.0))
+    ]  # fmt: skip
+
+
+def _foam(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
+    facts, p, good, volume = CATALOGUE.materials, buyer.printer, buyer.sold.good("foam"), sum(q.amount for q in parts)
+    if not volume:
+        return []
+    kits = up(volume * (1 + facts.concrete.waste_pct / 100) / facts.foam.kit_m3)
+    told = f"{p.volume(volume)} at {p.volume(facts.foam.kit_m3)} a kit; the label counts"
+    return [
+        BuyLine("Concrete and gravel", "setting foam, kits", kits, good.entry.unit, told, tuple(q.of for q in parts), good,
+                kg=kits * good.entry.kg)
+    ]  # fmt: skip
+
+
 def take_off(buyer: Buyer, parts: list[Part], spoil_m3: float) -> TakeOff:
     """Everything to buy and to cut for these parts."""
-    facts, p = CATALOGUE.materials, buyer.printer
     lines, plans = _timber(buyer, parts)
     order = list(dict.fromkeys(GROUP.values()))
     lines.sort(key=lambda line: (order.index(line.group), line.item, line.length_mm or 0))
-    poured, sold = _poured(parts), buyer.sold
+    poured = _poured(parts)
     concrete = sum(q.amount for q in poured["concrete"])
-    bags = bags_for(concrete, buyer.bag.kg, facts.concrete.waste_pct)
-    if bags:
-        ready = concrete > facts.concrete.ready_mix_over_m3
-        lines.append(
-            BuyLine(
-                "Concrete and gravel", f"concrete, {buyer.bag.name}", bags, "bags",
-                f"{p.volume(concrete)} + {facts.concrete.waste_pct:g} % waste; about "
-                f"{p.liquid(bags * buyer.bag.kg * facts.concrete.water_litre_per_kg)} of water",
-                tuple(q.of for q in poured["concrete"]), sold.good("concrete"), note="ask the price of ready-mix" if ready else "",
-            )
-        )  # fmt: skip
-    if gravel := sum(q.amount for q in poured["gravel"]):
-        weight = gravel * facts.fill.gravel_kg_per_m3
-        inches = buyer.sold.units == "ft-in"
-        buy = up(weight / KG_PER_LB / 50) * 50 if inches else up(weight / 25) * 25
-        lines.append(
-            BuyLine("Concrete and gravel", "drainage gravel, loose", buy, "lb" if inches else "kg",
-                    f"{p.volume(gravel)}, {p.weight(weight)}", tuple(q.of for q in poured["gravel"]), sold.good("gravel"))
-        )  # fmt: skip
-    if foam := sum(q.amount for q in poured["foam"]):
-        kits = up(foam * (1 + facts.concrete.waste_pct / 100) / facts.foam.kit_m3)
-        lines.append(
-            BuyLine("Concrete and gravel", "setting foam, kits", kits, "kits",
-                    f"{p.volume(foam)} at {p.volume(facts.foam.kit_m3)} a kit; the label counts", tuple(q.of for q in poured["foam"]), sold.good("foam"))
-        )  # fmt: skip
-    lines += _fixings(buyer, parts) + _adhesive(p, parts) + _hardware(buyer, parts) + _finish(buyer, parts)
+    lines += _concrete(buyer, poured["concrete"]) + _gravel(buyer, poured["gravel"]) + _foam(buyer, poured["foam"])
+    lines += _fixings(buyer, parts) + _adhesive(buyer.printer, parts) + _hardware(buyer, parts) + _finish(buyer, parts)
+    bags = bags_for(concrete, buyer.bag.kg, CATALOGUE.materials.concrete.waste_pct)
     return TakeOff(buyer, tuple(lines), cut_lines(parts), plans, concrete, bags, spoil_m3)

@@ -52,6 +52,7 @@ class SiteLists:
     region: str
     jobs: dict[str, str]
     timber: str
+    load: str
     buy: list[BuyRow]
     cuts: list[CutRow]
 
@@ -79,8 +80,9 @@ def new(body: SiteTold, sites: SitesHere) -> SiteHeld:
 def open_site(key: str, sites: SitesHere, jobs: JobsHere) -> SiteOpened:
     site, listed = sites.get(key), jobs.of(sites.jobs_of(key))
     lists = [
-        SiteLists(t.region, t.jobs, t.lists.timber_words(t.lists.buyer.printer), buy_rows(t.lists), cut_rows(t.lists))
+        SiteLists(t.region, t.jobs, t.lists.timber_words(p), p.weight(t.lists.kg), buy_rows(t.lists), cut_rows(t.lists))
         for t in _together(jobs, listed)
+        for p in (t.lists.buyer.printer,)
     ]
     return SiteOpened(site, shown(listed), lists)
 

@@ -26,7 +26,7 @@ export function SiteLists({ site, number, lists, apart }: { site: string; number
     <section className="mt-6">
       <h2 className="text-lg font-bold">Bought and cut together{apart && `, ${lists.region}`}</h2>
       <p className="max-w-prose">
-        <Num>{lists.timber}</Num> of timber. Labels begin with the letter of their job. What is of one section is cut from the same lengths, whichever job it
+        <Num>{lists.timber}</Num> of timber, <Num>{lists.load}</Num> to carry in all. Labels begin with the letter of their job. What is of one section is cut from the same lengths, whichever job it
         is for.
       </p>
       <details open className="mt-2">

@@ -16,3 +16,11 @@ class GoodEntry(Fact):
     takes: list[Literal["size", "cut", "roll", "number", "text"]] = []
     coated: bool = False
     bought: bool = True
+    unit: str = "each"
+    unit_in: str = ""
+    packs: list[int] = []
+    kg: float = 0.0
+
+    def counted_in(self, units: str) -> str:
+        """What it is counted in when it is bought, in a job's units."""
+        return self.unit_in if units == "ft-in" and self.unit_in else self.unit

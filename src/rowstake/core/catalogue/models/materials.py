@@ -32,7 +32,6 @@ class Foam(Fact):
 
 
 class Fixings(Fact):
-    packs: list[int]
     spare_pct: float
     screw_lengths_mm: list[float]
     screw_lengths_in: list[float]

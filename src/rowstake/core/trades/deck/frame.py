@@ -387,7 +387,15 @@ def _end(brief: DeckBrief, grid: Grid, edge: Edge | None, s: float, t: float, fa
     takes = {e: _closed_mm(grid, e, s) for e in grid.edges if abs(e.b[0] - e.a[0]) > SAME_MM}
     butted = {*grid.beams_mm, *(e for e in grid.edges if brief.attached and e.wall)}
     end = end_at(grid.edges, edge, s, grid.thick_mm / 2, takes, far, butted)
-    return end.t, end.slope, across_kind(end.edge, brief.attached)
+    by = across_kind(end.edge, brief.attached)
+    return end.t, end.slope, "clipped rim" if leans(edge) and _off_beam(grid, end.edge, s) else by
+
+
+def _off_beam(grid: Grid, edge: Edge, s: float) -> bool:
+    """Whether a joist at s meets flush beams that close an edge by so little of its thickness that it hangs on the rim beside
+    them."""
+    beams = grid.beams_mm.get(edge)
+    return bool(beams) and all(max(low - s, s - high) > grid.thick_mm / 2 - BEARING_MM for low, high, _ in beams or ())
 
 
 def across_plies(grid: Grid, edge: Edge) -> int:

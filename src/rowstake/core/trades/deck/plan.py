@@ -25,7 +25,9 @@ def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
     main, brief = levels[0], levels[0].brief
     parts = [part for level in levels for part in level.parts]
     spoil = sum(f.dug.spoil_m3 for level in levels for f in level.footings)
-    lists = take_off(Buyer(brief.printer, brief.sold, brief.bag, job.site.near_salt, {}), parts, spoil)
+    density = brief.species.density_kg_m3
+    buyer = Buyer(brief.printer, brief.sold, brief.bag, job.site.near_salt, {}, timber_kg_m3=density)
+    lists = take_off(buyer, parts, spoil)
     poured = any(part.good.id == "concrete" for part in parts)
     on_site = days(parts, job.site.crew, 48.0 if poured else 0.0, 0.0)
     climate = pick(CATALOGUE.climates, job.site.climate or brief.region.climate, "site.climate")

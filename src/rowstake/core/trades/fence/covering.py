@@ -12,8 +12,19 @@ from rowstake.core.trades.fence.on_leg import Depth
 from rowstake.core.trades.fence.planes import board_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 
+Boards = tuple[tuple[float, float], ...]
+"""Left edges and widths."""
 Where = Callable[[int, float, float], tuple[Pose, Depth]]
 """From the number of a board, its left edge and its width: how it stands, and how far off the line."""
+
+
+def started(brief: Brief, boards: Boards, length_mm: float) -> Boards:
+    """Boards of a stretch as they lie from the end they are started at, from left to right; lying ones start below."""
+    if brief.along or brief.fence.skin.start != "end":
+        return boards
+    turned = tuple((length_mm - a - w, w) for a, w in reversed(boards))
+    alike = all(abs(x - y) + abs(v - w) < 1e-6 for (x, v), (y, w) in zip(boards, turned, strict=True))
+    return boards if alike else turned
 
 
 def screwed(brief: Brief, of: str) -> Hold | None:
@@ -45,8 +56,9 @@ def _shingled(brief: Brief, pose: Pose, boards: Sequence[tuple[float, float]]) -
     (ax, ay, az), (cx, cy, cz) = pose.a, pose.c
     leaning = replace(pose, a=(ax + lean * cx, ay + lean * cy, az + lean * cz))
 
-    def where(_: int, x: float, wide: float) -> tuple[Pose, Depth]:
-        near = back - lean * (x + wide - whole if from_end else x + whole)
+    def where(n: int, x: float, wide: float) -> tuple[Pose, Depth]:
+        left = x if n else x + wide - whole  # the first is ripped on its left, the last on its right
+        near = back - lean * (left if from_end else left + whole)
         return leaning, (near, near + thick)
 
     return where

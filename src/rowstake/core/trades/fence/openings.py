@@ -11,7 +11,7 @@ from rowstake.core.setting import methods
 from rowstake.core.space import Pose
 from rowstake.core.structure import earth, wind
 from rowstake.core.structure.timber import bending_mpa, read_stick
-from rowstake.core.trades.fence.covering import covering, screwed
+from rowstake.core.trades.fence.covering import covering, screwed, started
 from rowstake.core.trades.fence.gates import Boards, Built, Covering, LeafBrief, build
 from rowstake.core.trades.fence.holes import Digger
 from rowstake.core.trades.fence.layout import Layout, Opening
@@ -30,7 +30,7 @@ def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
 
     def boards(start_mm: float, width_mm: float) -> tuple[tuple[float, float], ...]:
         if not run_on or not beside:
-            return style.lay(replace(stretch_for(brief, width_mm), edges="board")).boards
+            return started(brief, style.lay(replace(stretch_for(brief, width_mm), edges="board")).boards, width_mm)
         near = min(beside, key=lambda c: abs(c.reach.right_mm - opening.left_mm))
         (a, _), (b, _) = near.laid.boards[1:3]
         pitch, wide = b - a, brief.board.width_mm

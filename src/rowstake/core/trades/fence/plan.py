@@ -48,7 +48,15 @@ def plan_fence(job: FenceJob, trade: Trade) -> FencePlan:
     parts += end_sealer(brief.sold, parts)
     spoil = sum(digger.of(post).spoil_m3 for post in layout.posts)
     longest = {brief.rail.id: brief.longest_rail_mm} if brief.fence.rails.longest_mm else {}
-    buyer = Buyer(brief.printer, brief.sold, brief.bag, job.site.near_salt, longest, brief.finish_after_days)
+    buyer = Buyer(
+        brief.printer,
+        brief.sold,
+        brief.bag,
+        job.site.near_salt,
+        longest,
+        brief.finish_after_days,
+        brief.species.density_kg_m3,
+    )
     lists = take_off(buyer, parts, spoil)
     gusts = digger.gusts()
     turn = year(brief, courses_)

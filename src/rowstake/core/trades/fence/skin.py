@@ -12,7 +12,7 @@ from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Joint, Part
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.corners import past_corner
-from rowstake.core.trades.fence.covering import covering, screwed
+from rowstake.core.trades.fence.covering import covering, screwed, started
 from rowstake.core.trades.fence.layout import Bay, Layout
 from rowstake.core.trades.fence.levels import Foot, Levels
 from rowstake.core.trades.fence.on_leg import Depth, stand
@@ -150,13 +150,10 @@ def board_fixings(brief: Brief, of: str, crossings: int) -> list[Part]:
 
 def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Part]:
     """Every upright board with its label along its leg, and the screws of each stretch."""
-    skin = brief.fence.skin
     numbers = dict.fromkeys(range(len(layout.legs)), 0)
     out: list[Part] = []
     for course in laid:
-        boards = course.laid.boards
-        if skin.start == "end":
-            boards = tuple((course.stretch.length_mm - a - w, w) for a, w in reversed(boards))
+        boards = started(brief, course.laid.boards, course.stretch.length_mm)
         feet, at, crossings = course.feet, 0, 0
         held = covering(brief, layout.poses[course.leg], boards, rail_planes_mm(brief)[0])
         for n, (left, wide) in enumerate(boards):

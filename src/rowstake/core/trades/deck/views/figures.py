@@ -32,6 +32,7 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
         Figure("butts", "butt joints", str(butts), butts, "boards"),
         Figure("timber", "timber to buy", lists.timber_words(p), round(lists.timber_mm / 1000, 2), "timber"),
         Figure("waste", "timber wasted", f"{lists.waste * 100:.0f} %", round(lists.waste * 100, 1), "waste"),
+        Figure("load", "to carry", p.weight(lists.kg), round(lists.kg, 1), "load"),
         Figure("days", "on site", told(planned.days.total), planned.days.total, "days"),
     ]  # fmt: skip
     if (by := rectangle(planned.laid.main.grid)) is not None:

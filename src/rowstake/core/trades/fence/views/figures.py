@@ -32,6 +32,7 @@ def figures(planned: FencePlan) -> list[Figure]:
         out.append(Figure("last", "narrowest end piece", p.fine(narrow), round(narrow, 1), "last"))
     out.append(Figure("timber", "timber to buy", lists.timber_words(p), round(lists.timber_mm / 1000, 2), "timber"))
     out.append(Figure("waste", "timber wasted", f"{lists.waste * 100:.0f} %", round(lists.waste * 100, 1), "waste"))
+    out.append(Figure("load", "to carry", p.weight(lists.kg), round(lists.kg, 1), "load"))
     dry, soaked = bay_weight_kg(planned, soaked=False), bay_weight_kg(planned)
     text = f"{p.weight(dry)}, soaked {p.weight(soaked)}"
     out.append(Figure("weight", "heaviest bay, dry", text, round(soaked, 1), "weight"))
