@@ -10,14 +10,12 @@ def without_effect(brief: Brief) -> list[str]:
     style, out = brief.style, []
     if brief.along:
         out += ["fence.skin.start", "fence.rails.count", "fence.rails.longest_mm"]
-    if style.on_centres or (style.framed and brief.fence.skin.fit != "exact"):
-        out += ["fence.skin.start"]
+    if style.on_centres or (style.deep == 1 and brief.fence.skin.fit != "exact"):
+        out += ["fence.skin.start"]  # a row that ends alike at both ends, and does not lean
     if brief.between:
         out += ["fence.trims.end_covers"]
     if brief.along or style.framed or style.on_centres or style.faces > 1:
         out += ["fence.rails.fixing"]
-    if style.faces > 1 and brief.fence.skin.fit == "even":
-        out += ["fence.skin.start"]
     if style.joint == "gap":
         out += ["fence.skin.lap_mm"]
     else:
