@@ -14,6 +14,7 @@ from starlette.exceptions import HTTPException
 
 from rowstake.core.faults import Fault, JobFault, shown
 from rowstake.core.faults import told as faults_told
+from rowstake.core.trade import trades
 from rowstake.store.jobs import NoSuchJob, Stale
 from rowstake.store.sites import InUse
 
@@ -111,9 +112,13 @@ def install(app: FastAPI) -> None:
     plain = app.openapi
 
     def documented() -> dict[str, Any]:
-        """The document with the model of problem details, and 422 told as they are."""
+        """The document with the model of problem details, 422 told as they are, and the documents of all trades."""
         made = plain()
         schemas = made.setdefault("components", {}).setdefault("schemas", {})
+        for trade in trades().values():
+            job = trade.document.model_json_schema(ref_template="#/components/schemas/{model}", mode="serialization")
+            schemas |= job.pop("$defs", {})
+            schemas[trade.document.__name__] = job
         if "Problem" not in schemas:
             own = Problem.model_json_schema(ref_template="#/components/schemas/{model}")
             schemas.update(own.pop("$defs", {}))

@@ -2010,6 +2010,1117 @@ export interface components {
             /** Changes */
             changes: string;
         };
+        /** Beams */
+        Beams: {
+            /**
+             * Way
+             * @default dropped
+             * @enum {string}
+             */
+            way: "dropped" | "flush";
+            /**
+             * Size
+             * @default null
+             */
+            size: string | null;
+            /**
+             * Plies
+             * @default null
+             */
+            plies: (1 | 2 | 3) | null;
+            /**
+             * Rows
+             * @default null
+             */
+            rows: number | null;
+            /**
+             * Overhang Mm
+             * @default null
+             */
+            overhang_mm: number | null;
+        };
+        /**
+         * Border
+         * @description Boards that frame the field, on chosen sides of the outline; the nailers they need come with them.
+         */
+        Border: {
+            /**
+             * Boards
+             * @default 0
+             * @enum {integer}
+             */
+            boards: 0 | 1 | 2;
+            /**
+             * Sides
+             * @default [
+             *       "left",
+             *       "far",
+             *       "right"
+             *     ]
+             */
+            sides: ("house" | "left" | "right" | "far")[];
+            /**
+             * Corner
+             * @default mitred
+             * @enum {string}
+             */
+            corner: "mitred" | "butted";
+        };
+        /**
+         * Cut
+         * @description What is taken out of the rectangle: a notch at a corner (two make a T, one an L), a clipped corner, or a hole.
+         *
+         *     A notch or clip is `along_mm` by `out_mm` from its corner; a hole starts `x_mm` from the left end and `y_mm` from the house.
+         */
+        Cut: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "notch" | "clip" | "hole";
+            /**
+             * Corner
+             * @default far_right
+             * @enum {string}
+             */
+            corner: "house_left" | "house_right" | "far_left" | "far_right";
+            /**
+             * X Mm
+             * @default 0
+             */
+            x_mm: number;
+            /**
+             * Y Mm
+             * @default 0
+             */
+            y_mm: number;
+            /** Along Mm */
+            along_mm: number;
+            /** Out Mm */
+            out_mm: number;
+            /**
+             * What
+             * @default tree
+             */
+            what: string;
+        };
+        /** Deck */
+        Deck: {
+            /** Levels */
+            levels: components["schemas"]["Level"][];
+            house: components["schemas"]["House"];
+            /**
+             * @default {
+             *       "fall_out_mm": 0,
+             *       "fall_along_mm": 0,
+             *       "paving_mm": 0
+             *     }
+             */
+            ground: components["schemas"]["DeckGround"];
+            /**
+             * @default {
+             *       "guard_over_mm": null,
+             *       "permit_over_mm": null
+             *     }
+             */
+            over: components["schemas"]["Thresholds"];
+            loads: components["schemas"]["Loads"];
+            /** Species */
+            species: string;
+            /**
+             * @default {
+             *       "size": null,
+             *       "spacing_mm": null,
+             *       "measured_mm": null,
+             *       "doubled_ends": false,
+             *       "tape": false,
+             *       "left_long": false,
+             *       "guard_blocks": false
+             *     }
+             */
+            joists: components["schemas"]["Joists"];
+            /**
+             * @default {
+             *       "way": "dropped",
+             *       "size": null,
+             *       "plies": null,
+             *       "rows": null,
+             *       "overhang_mm": null
+             *     }
+             */
+            beams: components["schemas"]["Beams"];
+            posts: components["schemas"]["DeckPosts"];
+            footings: components["schemas"]["Footings"];
+            /**
+             * @default {
+             *       "fastener": "bolt_13mm",
+             *       "bracket_kn": null,
+             *       "bracket_gap_most_mm": 115,
+             *       "veneer_gap_mm": null
+             *     }
+             */
+            ledger: components["schemas"]["Ledger"];
+            boards: components["schemas"]["DeckBoarding"];
+            /**
+             * @default {
+             *       "count": 0,
+             *       "watts": 2,
+             *       "transformer_w": 60
+             *     }
+             */
+            lights: components["schemas"]["Lights"];
+            /**
+             * @default {
+             *       "diagonal_a_mm": null,
+             *       "diagonal_b_mm": null
+             *     }
+             */
+            squaring: components["schemas"]["Squaring"];
+        };
+        /** DeckBoarding */
+        DeckBoarding: {
+            /** Product */
+            product: string;
+            /**
+             * Run
+             * @default along
+             * @enum {string}
+             */
+            run: "along" | "across" | "diagonal";
+            /**
+             * Start
+             * @default far
+             * @enum {string}
+             */
+            start: "far" | "house";
+            /** Gap Mm */
+            gap_mm: number;
+            /**
+             * Fit
+             * @default rip
+             * @enum {string}
+             */
+            fit: "rip" | "gap" | "balanced";
+            /** Overhang Mm */
+            overhang_mm: number;
+            /**
+             * @default {
+             *       "boards": 0,
+             *       "sides": [
+             *         "left",
+             *         "far",
+             *         "right"
+             *       ],
+             *       "corner": "mitred"
+             *     }
+             */
+            border: components["schemas"]["Border"];
+            /**
+             * Breaker
+             * @default false
+             */
+            breaker: boolean;
+            /**
+             * Fixing
+             * @default screws
+             * @enum {string}
+             */
+            fixing: "screws" | "clips" | "strips" | "plugs";
+            /**
+             * Trim Ends Mm
+             * @default 0
+             */
+            trim_ends_mm: number;
+            /**
+             * Stock
+             * @default yard
+             * @enum {string}
+             */
+            stock: "wet" | "yard" | "indoors";
+            /**
+             * Fascia
+             * @default null
+             */
+            fascia: string | null;
+            /**
+             * Edge Screws
+             * @default false
+             */
+            edge_screws: boolean;
+        };
+        /**
+         * DeckGround
+         * @description How the ground falls from the left end of the house wall, over the size of the first level.
+         */
+        DeckGround: {
+            /**
+             * Fall Out Mm
+             * @default 0
+             */
+            fall_out_mm: number;
+            /**
+             * Fall Along Mm
+             * @default 0
+             */
+            fall_along_mm: number;
+            /**
+             * Paving Mm
+             * @default 0
+             */
+            paving_mm: number;
+        };
+        /** DeckPosts */
+        DeckPosts: {
+            /** Size */
+            size: string;
+            /**
+             * Most Mm
+             * @default null
+             */
+            most_mm: number | null;
+        };
+        /**
+         * DeckShape
+         * @description The edge of the boards seen from above: so wide along the house, so far out from it, less what is cut out.
+         */
+        DeckShape: {
+            /** Width Mm */
+            width_mm: number;
+            /** Out Mm */
+            out_mm: number;
+            /**
+             * Cuts
+             * @default []
+             */
+            cuts: components["schemas"]["Cut"][];
+        };
+        /**
+         * DeckVariant
+         * @description Another way of doing the same deck, set aside for comparison.
+         */
+        DeckVariant: {
+            /** Name */
+            name: string;
+            deck: components["schemas"]["Deck"];
+        };
+        /** Footings */
+        Footings: {
+            /** Kind */
+            kind: string;
+            /**
+             * Soil Known
+             * @default false
+             */
+            soil_known: boolean;
+            /**
+             * Pile Kn
+             * @default null
+             */
+            pile_kn: number | null;
+            /**
+             * Slab Mm
+             * @default null
+             */
+            slab_mm: number | null;
+            /**
+             * Top Mm
+             * @default 50
+             */
+            top_mm: number;
+            /** Bag */
+            bag: string;
+        };
+        /**
+         * House
+         * @description The wall the deck meets, and its door. `sill_mm` is the door sill above the ground at the house.
+         */
+        House: {
+            /**
+             * Support
+             * @default ledger
+             * @enum {string}
+             */
+            support: "ledger" | "free";
+            /**
+             * Siding
+             * @default lap
+             * @enum {string}
+             */
+            siding: "lap" | "board" | "render" | "masonry" | "veneer";
+            /**
+             * Cantilevered Floor
+             * @default false
+             */
+            cantilevered_floor: boolean;
+            /**
+             * Also
+             * @default []
+             */
+            also: ("left" | "right")[];
+            /** Sill Mm */
+            sill_mm: number;
+            /** Step Mm */
+            step_mm: number;
+            /**
+             * Window
+             * @default none
+             * @enum {string}
+             */
+            window: "none" | "plain" | "low_e";
+        };
+        /**
+         * Joists
+         * @description None lets the rules propose: the smallest size whose span reaches, the spacing the boards ask for.
+         */
+        Joists: {
+            /**
+             * Size
+             * @default null
+             */
+            size: string | null;
+            /**
+             * Spacing Mm
+             * @default null
+             */
+            spacing_mm: number | null;
+            /**
+             * Measured Mm
+             * @default null
+             */
+            measured_mm: number | null;
+            /**
+             * Doubled Ends
+             * @default false
+             */
+            doubled_ends: boolean;
+            /**
+             * Tape
+             * @default false
+             */
+            tape: boolean;
+            /**
+             * Left Long
+             * @default false
+             */
+            left_long: boolean;
+            /**
+             * Guard Blocks
+             * @default false
+             */
+            guard_blocks: boolean;
+        };
+        /** Ledger */
+        Ledger: {
+            /**
+             * Fastener
+             * @default bolt_13mm
+             * @enum {string}
+             */
+            fastener: "lag_13mm" | "bolt_13mm" | "bolt_13mm_spaced";
+            /**
+             * Bracket Kn
+             * @default null
+             */
+            bracket_kn: number | null;
+            /**
+             * Bracket Gap Most Mm
+             * @default 115
+             */
+            bracket_gap_most_mm: number;
+            /**
+             * Veneer Gap Mm
+             * @default null
+             */
+            veneer_gap_mm: number | null;
+        };
+        /**
+         * Level
+         * @description One level: where its own left end nearest the house lies on the plan, and its finished height over the ground at the left
+         *     end of the house wall. The first is the deck at the house; the others stand free before it and are built as it is.
+         */
+        Level: {
+            /**
+             * Id
+             * @default main
+             */
+            id: string;
+            /**
+             * X Mm
+             * @default 0
+             */
+            x_mm: number;
+            /**
+             * Y Mm
+             * @default 0
+             */
+            y_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            shape: components["schemas"]["DeckShape"];
+        };
+        /** Lights */
+        Lights: {
+            /**
+             * Count
+             * @default 0
+             */
+            count: number;
+            /**
+             * Watts
+             * @default 2
+             */
+            watts: number;
+            /**
+             * Transformer W
+             * @default 60
+             */
+            transformer_w: number;
+        };
+        /** Loads */
+        Loads: {
+            /** Live Kpa */
+            live_kpa: number;
+            /** Dead Kpa */
+            dead_kpa: number;
+            /**
+             * Snow Kpa
+             * @default 0
+             */
+            snow_kpa: number;
+        };
+        /**
+         * Site
+         * @description Where the work stands. The gust is a 3-second gust at 10 m.
+         */
+        Site: {
+            /**
+             * Frost Depth Mm
+             * @default 0
+             */
+            frost_depth_mm: number;
+            /**
+             * Gust Mps
+             * @default 30
+             */
+            gust_mps: number;
+            /**
+             * Exposure
+             * @default B
+             * @enum {string}
+             */
+            exposure: "B" | "C" | "D";
+            /**
+             * Soil
+             * @default clay
+             */
+            soil: string;
+            /**
+             * Near Salt
+             * @default false
+             */
+            near_salt: boolean;
+            /**
+             * Crew
+             * @default 2
+             */
+            crew: number;
+            /**
+             * Climate
+             * @default null
+             */
+            climate: string | null;
+            /**
+             * Height Limit Mm
+             * @default null
+             */
+            height_limit_mm: number | null;
+            /**
+             * Far Drop Mm
+             * @default 0
+             */
+            far_drop_mm: number;
+        };
+        /**
+         * Squaring
+         * @description Both diagonals of the frame as they read on site, from the left end of the ledger and from its right end.
+         */
+        Squaring: {
+            /**
+             * Diagonal A Mm
+             * @default null
+             */
+            diagonal_a_mm: number | null;
+            /**
+             * Diagonal B Mm
+             * @default null
+             */
+            diagonal_b_mm: number | null;
+        };
+        /**
+         * Thresholds
+         * @description Heights over which a guard and a permit are asked for here; None takes the usual one.
+         */
+        Thresholds: {
+            /**
+             * Guard Over Mm
+             * @default null
+             */
+            guard_over_mm: number | null;
+            /**
+             * Permit Over Mm
+             * @default null
+             */
+            permit_over_mm: number | null;
+        };
+        /** DeckJob */
+        DeckJob: {
+            /**
+             * Schema
+             * @default 2
+             * @constant
+             */
+            schema: 2;
+            /** Name */
+            name: string;
+            /** Region */
+            region: string;
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "mm" | "ft-in";
+            /**
+             * Fraction
+             * @default 16
+             * @enum {integer}
+             */
+            fraction: 8 | 16 | 32;
+            /**
+             * @default {
+             *       "frost_depth_mm": 0,
+             *       "gust_mps": 30,
+             *       "exposure": "B",
+             *       "soil": "clay",
+             *       "near_salt": false,
+             *       "crew": 2,
+             *       "climate": null,
+             *       "height_limit_mm": null,
+             *       "far_drop_mm": 0
+             *     }
+             */
+            site: components["schemas"]["Site"];
+            deck: components["schemas"]["Deck"];
+            /**
+             * Variants
+             * @default []
+             */
+            variants: components["schemas"]["DeckVariant"][];
+        };
+        /**
+         * Bays
+         * @description Equal division, or a fixed module with its remainder in one bay. `told` says what `max_mm` and `module_mm` mean.
+         */
+        Bays: {
+            /**
+             * Way
+             * @default equal
+             * @enum {string}
+             */
+            way: "equal" | "module";
+            /**
+             * Told
+             * @default centres
+             * @enum {string}
+             */
+            told: "centres" | "clear";
+            /** Max Mm */
+            max_mm: number;
+            /** Module Mm */
+            module_mm: number;
+            /**
+             * Remainder
+             * @default end
+             * @enum {string}
+             */
+            remainder: "start" | "end";
+        };
+        /** Fence */
+        Fence: {
+            /**
+             * Start X Mm
+             * @default 0
+             */
+            start_x_mm: number;
+            /**
+             * Start Y Mm
+             * @default 0
+             */
+            start_y_mm: number;
+            /** Legs */
+            legs: components["schemas"]["Leg"][];
+            /**
+             * Gates
+             * @default []
+             */
+            gates: components["schemas"]["Gate"][];
+            /**
+             * Obstacles
+             * @default []
+             */
+            obstacles: components["schemas"]["Obstacle"][];
+            /**
+             * Ground
+             * @default []
+             */
+            ground: components["schemas"]["GroundPoint"][];
+            /**
+             * @default {
+             *       "way": "stepped",
+             *       "equal_steps": false,
+             *       "datum": "corner",
+             *       "corner": 0,
+             *       "fill": false
+             *     }
+             */
+            slope: components["schemas"]["Slope"];
+            bays: components["schemas"]["Bays"];
+            posts: components["schemas"]["Posts"];
+            rails: components["schemas"]["Rails"];
+            skin: components["schemas"]["Skin"];
+            gate_frame: components["schemas"]["GateFrame"];
+            /**
+             * @default {
+             *       "gravel_board": null,
+             *       "cap_rail": null,
+             *       "post_caps": false,
+             *       "end_covers": false
+             *     }
+             */
+            trims: components["schemas"]["Trims"];
+        };
+        /**
+         * FenceVariant
+         * @description Another way of doing the same fence, set aside for comparison.
+         */
+        FenceVariant: {
+            /** Name */
+            name: string;
+            fence: components["schemas"]["Fence"];
+        };
+        /**
+         * Gate
+         * @description A clear opening between two gate posts; `at_mm` runs from the leg's start to the near edge of the opening.
+         */
+        Gate: {
+            /** Id */
+            id: string;
+            /** Leg */
+            leg: number;
+            /** At Mm */
+            at_mm: number;
+            /** Opening Mm */
+            opening_mm: number;
+            /**
+             * Leaves
+             * @default 1
+             * @enum {integer}
+             */
+            leaves: 1 | 2;
+            /**
+             * Hinge
+             * @default start
+             * @enum {string}
+             */
+            hinge: "start" | "end";
+            /**
+             * Swing
+             * @default left
+             * @enum {string}
+             */
+            swing: "left" | "right";
+            /**
+             * Rise Left Mm
+             * @default 0
+             */
+            rise_left_mm: number;
+            /**
+             * Rise Right Mm
+             * @default 0
+             */
+            rise_right_mm: number;
+            /**
+             * Wheel
+             * @default false
+             */
+            wheel: boolean;
+            /**
+             * Stop
+             * @default false
+             */
+            stop: boolean;
+        };
+        /** GateFrame */
+        GateFrame: {
+            /** Frame */
+            frame: string;
+            /** Hinge Gap Mm */
+            hinge_gap_mm: number;
+            /** Latch Gap Mm */
+            latch_gap_mm: number;
+            /**
+             * Joint
+             * @default between
+             * @enum {string}
+             */
+            joint: "between" | "half_lap";
+            /**
+             * Through
+             * @default false
+             */
+            through: boolean;
+            /**
+             * Bars Mm
+             * @default 0
+             */
+            bars_mm: number;
+            /**
+             * Bars On
+             * @default equal
+             * @enum {string}
+             */
+            bars_on: "equal" | "boards";
+            /**
+             * Bar Mm
+             * @default 16
+             */
+            bar_mm: number;
+            /**
+             * Bar Gap Mm
+             * @default 95
+             */
+            bar_gap_mm: number;
+            /**
+             * Connector Mm
+             * @default 8
+             */
+            connector_mm: number;
+        };
+        /**
+         * GroundPoint
+         * @description The level of the ground at a station, above (below zero: below) the datum; `on` holds from here to the next.
+         */
+        GroundPoint: {
+            /** Leg */
+            leg: number;
+            /** At Mm */
+            at_mm: number;
+            /** Level Mm */
+            level_mm: number;
+            /**
+             * On
+             * @default soil
+             * @enum {string}
+             */
+            on: "soil" | "wall";
+        };
+        /**
+         * Leg
+         * @description A straight from corner to corner, measured post centre to post centre.
+         *
+         *     `turn_deg` is the change of direction at its start: 0 goes straight on, 90 turns left, −90 right.
+         *     On the first leg it is the direction on the plan.
+         */
+        Leg: {
+            /** Length Mm */
+            length_mm: number;
+            /**
+             * Turn Deg
+             * @default 0
+             */
+            turn_deg: number;
+        };
+        /**
+         * Obstacle
+         * @description A stretch along a leg in which no hole may be dug: a tree, a pipe, a root.
+         */
+        Obstacle: {
+            /** Id */
+            id: string;
+            /** Leg */
+            leg: number;
+            /** At Mm */
+            at_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /**
+             * What
+             * @default tree
+             */
+            what: string;
+        };
+        /** Posts */
+        Posts: {
+            /** Size */
+            size: string;
+            /** Gate Size */
+            gate_size: string;
+            /** Species */
+            species: string;
+            /**
+             * Method
+             * @default full
+             */
+            method: string;
+            /**
+             * School
+             * @default third
+             * @enum {string}
+             */
+            school: "third" | "fixed";
+            /** Fixed Depth Mm */
+            fixed_depth_mm: number;
+            /**
+             * Wind Checked
+             * @default false
+             */
+            wind_checked: boolean;
+            /**
+             * Depth Mm
+             * @default null
+             */
+            depth_mm: number | null;
+            /** Gravel Mm */
+            gravel_mm: number;
+            /**
+             * Hole Mm
+             * @default null
+             */
+            hole_mm: number | null;
+            /** Proud Mm */
+            proud_mm: number;
+            /** Bag */
+            bag: string;
+            /**
+             * Doubled
+             * @default none
+             * @enum {string}
+             */
+            doubled: "none" | "gates" | "all";
+            /**
+             * At Wall
+             * @default on
+             * @enum {string}
+             */
+            at_wall: "on" | "back" | "front" | "behind";
+            /**
+             * Wall Over Soil Mm
+             * @default 600
+             */
+            wall_over_soil_mm: number;
+            /**
+             * Wall Thick Mm
+             * @default 215
+             */
+            wall_thick_mm: number;
+            /**
+             * Plate Moment Nm
+             * @default null
+             */
+            plate_moment_nm: number | null;
+        };
+        /** Rails */
+        Rails: {
+            /** Size */
+            size: string;
+            /**
+             * Fixing
+             * @default face
+             * @enum {string}
+             */
+            fixing: "face" | "between" | "let_in";
+            /**
+             * Count
+             * @default null
+             */
+            count: number | null;
+            /**
+             * Longest Mm
+             * @default null
+             */
+            longest_mm: number | null;
+        };
+        /**
+         * Skin
+         * @description The boards. Height is from their lower to their upper end; the ground gap comes below.
+         */
+        Skin: {
+            /** Style */
+            style: string;
+            /** Board */
+            board: string;
+            /** Height Mm */
+            height_mm: number;
+            /** Ground Gap Mm */
+            ground_gap_mm: number;
+            /**
+             * Fit
+             * @enum {string}
+             */
+            fit: "exact" | "balanced" | "whole" | "even";
+            /** Gap Mm */
+            gap_mm: number;
+            /** Lap Mm */
+            lap_mm: number;
+            /**
+             * Side
+             * @default right
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * Start
+             * @default start
+             * @enum {string}
+             */
+            start: "start" | "end";
+            /**
+             * Stock
+             * @default yard
+             * @enum {string}
+             */
+            stock: "wet" | "yard" | "indoors" | "meter";
+            /**
+             * Meter Pct
+             * @default null
+             */
+            meter_pct: number | null;
+            /**
+             * Both Faces
+             * @default false
+             */
+            both_faces: boolean;
+            /**
+             * Fixing
+             * @default screws
+             * @enum {string}
+             */
+            fixing: "screws" | "nails" | "adhesive";
+            /**
+             * Finish
+             * @default none
+             * @enum {string}
+             */
+            finish: "none" | "early" | "dry";
+        };
+        /**
+         * Slope
+         * @description How the fence goes over the ground; `equal_steps` evens out the steps of a stepped run.
+         *
+         *     `level` keeps the tops of the whole line in one level line, set from the `datum`: the fence's height above the
+         *     ground at a corner (0 is the start, 1 the end of leg 1…), above the highest wall, or what the height limit allows.
+         *     `fill` cuts the boards of level bays down to the ground, so that no gap is left under them.
+         */
+        Slope: {
+            /**
+             * Way
+             * @default stepped
+             * @enum {string}
+             */
+            way: "stepped" | "raked" | "contour" | "level";
+            /**
+             * Equal Steps
+             * @default false
+             */
+            equal_steps: boolean;
+            /**
+             * Datum
+             * @default corner
+             * @enum {string}
+             */
+            datum: "corner" | "wall" | "limit";
+            /**
+             * Corner
+             * @default 0
+             */
+            corner: number;
+            /**
+             * Fill
+             * @default false
+             */
+            fill: boolean;
+        };
+        /**
+         * Trims
+         * @description What finishes a fence: a gravel board below the boards, a flat cap rail over all, caps on the posts.
+         */
+        Trims: {
+            /**
+             * Gravel Board
+             * @default null
+             */
+            gravel_board: string | null;
+            /**
+             * Cap Rail
+             * @default null
+             */
+            cap_rail: string | null;
+            /**
+             * Post Caps
+             * @default false
+             */
+            post_caps: boolean;
+            /**
+             * End Covers
+             * @default false
+             */
+            end_covers: boolean;
+        };
+        /** FenceJob */
+        FenceJob: {
+            /**
+             * Schema
+             * @default 2
+             * @constant
+             */
+            schema: 2;
+            /** Name */
+            name: string;
+            /** Region */
+            region: string;
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "mm" | "ft-in";
+            /**
+             * Fraction
+             * @default 16
+             * @enum {integer}
+             */
+            fraction: 8 | 16 | 32;
+            /**
+             * @default {
+             *       "frost_depth_mm": 0,
+             *       "gust_mps": 30,
+             *       "exposure": "B",
+             *       "soil": "clay",
+             *       "near_salt": false,
+             *       "crew": 2,
+             *       "climate": null,
+             *       "height_limit_mm": null,
+             *       "far_drop_mm": 0
+             *     }
+             */
+            site: components["schemas"]["Site"];
+            fence: components["schemas"]["Fence"];
+            /**
+             * Variants
+             * @default []
+             */
+            variants: components["schemas"]["FenceVariant"][];
+        };
         /** FaultShown */
         FaultShown: {
             /** Field */

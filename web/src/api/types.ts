@@ -37,4 +37,21 @@ export type FormField = S["FormField"];
 export type Answer = S["Answer"];
 export type Problem = S["Problem"];
 export type Fault = S["FaultShown"];
-export type Document = Record<string, unknown>;
+
+export type FenceJob = S["FenceJob"];
+export type DeckJob = S["DeckJob"];
+/** A job's document, of whichever trade. */
+export type Document = FenceJob | DeckJob;
+
+/** Every place in a document, told by the names on the way to it: `deck.levels.0.shape.width_mm`. */
+type Places<T> = T extends readonly (infer E)[]
+  ? `${number}` | `${number}.${Places<NonNullable<E>>}`
+  : T extends object
+    ? { [K in keyof T & string]-?: K | `${K}.${Places<NonNullable<T[K]>>}` }[keyof T & string]
+    : never;
+export type Path = Places<Omit<FenceJob, "variants">> | Places<Omit<DeckJob, "variants">> | "variants";
+
+type Step<T, K extends string> = T extends readonly (infer E)[] ? (K extends `${number}` ? E : never) : K extends keyof T ? T[K] : never;
+type In<T, P extends string> = P extends `${infer K}.${infer Rest}` ? In<NonNullable<Step<T, K>>, Rest> : Step<T, P>;
+/** What stands at a place; nothing where the document is of the other trade, or there is none yet. */
+export type At<P extends Path> = In<FenceJob, P> | In<DeckJob, P> | undefined;

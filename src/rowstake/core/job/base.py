@@ -18,7 +18,9 @@ Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9_-]
 class Block(BaseModel):
     """A part of the document. It is closed: an unknown field is a fault, never dropped."""
 
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False, validate_default=True)
+    model_config = ConfigDict(
+        extra="forbid", allow_inf_nan=False, validate_default=True, json_schema_serialization_defaults_required=True
+    )
 
 
 class Site(Block):
@@ -49,7 +51,9 @@ Name = Annotated[str, Field(min_length=1, max_length=120), AfterValidator(_says_
 class Common(Block):
     """Of every job, whatever it is about."""
 
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False, populate_by_name=True)
+    model_config = ConfigDict(
+        extra="forbid", allow_inf_nan=False, populate_by_name=True, json_schema_serialization_defaults_required=True
+    )
 
     schema_: Literal[2] = Field(default=2, alias="schema")
     name: Name

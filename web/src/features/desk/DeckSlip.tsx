@@ -1,12 +1,13 @@
 import { useState } from "react";
+import type { DeckJob, Path } from "../../api/types";
 import { Plain, Quiet } from "../../ui/controls";
 import { Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } from "./fields";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
-import { useDesk, valueAt } from "./state";
+import { put, useDesk, valueAt } from "./state";
 import { WaysSheet } from "./WaysSheet";
 
-type Cut = { id: string; kind: "notch" | "clip" | "hole"; corner: string; what: string };
+type Cut = DeckJob["deck"]["levels"][number]["shape"]["cuts"][number];
 const CORNERS = { house_left: "left at the house", house_right: "right at the house", far_left: "far left", far_right: "far right" };
 const field = "min-h-7 border-b-2 border-ink/50 bg-board font-semibold";
 
@@ -36,16 +37,16 @@ function Site() {
 }
 
 function Shape() {
-  const cuts = (useDesk((s) => valueAt(s.document, "deck.levels.0.shape.cuts")) as Cut[] | undefined) ?? [];
-  const walls = (useDesk((s) => valueAt(s.document, "deck.house.also")) as string[] | undefined) ?? [];
-  const levels = (useDesk((s) => valueAt(s.document, "deck.levels")) as { id: string }[] | undefined) ?? [];
+  const cuts = useDesk((s) => valueAt(s.document, "deck.levels.0.shape.cuts")) ?? [];
+  const walls = useDesk((s) => valueAt(s.document, "deck.house.also")) ?? [];
+  const levels = useDesk((s) => valueAt(s.document, "deck.levels")) ?? [];
   const lower = levels.slice(1);
   const picked = useDesk((s) => s.selected[0]);
   const { edit, pick } = useDesk.getState();
   const found = cuts.findIndex((c) => c.id === picked);
   const index = found < 0 ? cuts.length - 1 : found;
   const cut = cuts[index];
-  const at = `deck.levels.0.shape.cuts.${index}`;
+  const at = `deck.levels.0.shape.cuts.${index}` as const;
   const add = (kind: Cut["kind"], words: string) => edit([{ do: "add_cut", kind }], words);
   return (
     <>
@@ -54,12 +55,12 @@ function Shape() {
         <Length path="deck.levels.0.shape.out_mm" name="Way out" /> out. It is <Pick path="deck.house.support" name="Support" />, on{" "}
         <Pick path="deck.house.siding" name="Siding" />, <Pick path="deck.house.window" name="Window" />.{" "}
         <Tick path="deck.house.cantilevered_floor" words="the floor behind hangs out past its wall" />
-        {["left", "right"].map((end) => (
+        {(["left", "right"] as const).map((end) => (
           <label key={end} className="inline-flex min-h-8 items-center gap-1.5 leading-7">
             <input
               type="checkbox"
               checked={walls.includes(end)}
-              onChange={(e) => void edit([{ do: "set", path: "deck.house.also", value: e.target.checked ? [...walls, end] : walls.filter((w) => w !== end) }], "Walls")}
+              onChange={(e) => void edit([put("deck.house.also", e.target.checked ? [...walls, end] : walls.filter((w) => w !== end))], "Walls")}
               className="h-4 w-4 accent-[var(--signal)]"
             />
             a wall at the {end}
@@ -91,7 +92,7 @@ function Shape() {
           </select>
           {cut.kind === "hole" ? (
             <>
-              for a <Typed value={cut.what} name="What stands there" width={10} commit={(what) => edit([{ do: "set", path: `${at}.what`, value: what }], "Hole")} />{" "}
+              for a <Typed value={cut.what} name="What stands there" width={10} commit={(what) => edit([put(`${at}.what`, what)], "Hole")} />{" "}
               starts <Length path={`${at}.x_mm`} name="Hole along" /> along and <Length path={`${at}.y_mm`} name="Hole out" /> out,
             </>
           ) : (
@@ -100,7 +101,7 @@ function Shape() {
               <select
                 aria-label="Corner"
                 value={cut.corner}
-                onChange={(e) => void edit([{ do: "set", path: `${at}.corner`, value: e.target.value }], "Corner")}
+                onChange={(e) => void edit([put(`${at}.corner`, e.target.value)], "Corner")}
                 className={field}
               >
                 {Object.entries(CORNERS).map(([id, words]) => (
@@ -165,11 +166,11 @@ function Frame() {
   const rows = useDesk((s) => valueAt(s.document, "deck.beams.rows"));
   const plies = useDesk((s) => valueAt(s.document, "deck.beams.plies"));
   const { edit } = useDesk.getState();
-  const number = (path: string, value: unknown, name: string, all: string, most: number) => (
+  const number = (path: Path, value: unknown, name: string, all: string, most: number) => (
     <select
       aria-label={name}
       value={String(value ?? "")}
-      onChange={(e) => void edit([{ do: "set", path, value: e.target.value ? Number(e.target.value) : null }], name)}
+      onChange={(e) => void edit([put(path, e.target.value ? Number(e.target.value) : null)], name)}
       className={field}
     >
       <option value="">{all}</option>
@@ -216,18 +217,18 @@ function Frame() {
   );
 }
 
-const SIDES = ["left", "far", "right", "house"];
+const SIDES = ["left", "far", "right", "house"] as const;
 
 function Boards() {
-  const border = useDesk((s) => valueAt(s.document, "deck.boards.border")) as { boards: number; sides: string[] };
-  const house = useDesk((s) => valueAt(s.document, "deck.house")) as { support: string; also: string[] };
-  const open = SIDES.filter((name) => !(name === "house" && house.support === "ledger") && !house.also.includes(name));
-  const lights = useDesk((s) => valueAt(s.document, "deck.lights.count")) as number;
+  const border = useDesk((s) => valueAt(s.document, "deck.boards.border"))!;
+  const house = useDesk((s) => valueAt(s.document, "deck.house"))!;
+  const open = SIDES.filter((name) => !(name === "house" && house.support === "ledger") && !house.also.some((end) => end === name));
+  const lights = useDesk((s) => valueAt(s.document, "deck.lights.count")) ?? 0;
   const [year, setYear] = useState(false);
   const [ways, setWays] = useState(false);
   const { edit } = useDesk.getState();
   const side = (name: string, on: boolean) =>
-    edit([{ do: "set", path: "deck.boards.border.sides", value: on ? [...border.sides, name] : border.sides.filter((s) => s !== name) }], "Border sides");
+    edit([put("deck.boards.border.sides", on ? [...border.sides, name] : border.sides.filter((s) => s !== name))], "Border sides");
   return (
     <>
       <Say>
@@ -237,7 +238,7 @@ function Boards() {
         <select
           aria-label="Border"
           value={border.boards}
-          onChange={(e) => void edit([{ do: "set", path: "deck.boards.border.boards", value: Number(e.target.value) }], "Border")}
+          onChange={(e) => void edit([put("deck.boards.border.boards", Number(e.target.value))], "Border")}
           className={field}
         >
           <option value={0}>none</option>

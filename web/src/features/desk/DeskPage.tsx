@@ -10,7 +10,7 @@ import { HistorySheet } from "./HistorySheet";
 import { Lists } from "./Lists";
 import { Margin } from "./Margin";
 import { Slip } from "./Slip";
-import { useDesk, useShownDesk, valueAt } from "./state";
+import { useDesk, useShownDesk, put, valueAt } from "./state";
 import { StringLine } from "./StringLine";
 import { TakeAway } from "./TakeAway";
 import { Tape } from "./Tape";
@@ -98,7 +98,7 @@ function Head() {
         value={desk.name}
         name="Job name"
         width={12}
-        commit={(text) => edit([{ do: "set", path: "name", value: text }], "renamed")}
+        commit={(text) => edit([put("name", text)], "renamed")}
       />
       {held.site && (
         <Link to={`/site/${held.site}`} className="px-1 underline underline-offset-4">
@@ -112,8 +112,8 @@ function Head() {
           const [u, f] = e.target.value.split(" ");
           void edit(
             [
-              { do: "set", path: "units", value: u },
-              { do: "set", path: "fraction", value: Number(f) },
+              put("units", u),
+              put("fraction", Number(f)),
             ],
             "Units",
           );

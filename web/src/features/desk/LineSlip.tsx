@@ -3,11 +3,10 @@ import { Length, Pick, Typed } from "./fields";
 import { Say } from "./Say";
 import { useDesk, useFence, useShownDesk, valueAt } from "./state";
 
-type Obstacle = { id: string; leg: number; what: string };
 
 /** Which leg the choices of the line stand for: the one picked, else the last. */
 export function useLeg(): number {
-  const legs = useDesk((s) => (valueAt(s.document, "fence.legs") as unknown[]) ?? []);
+  const legs = useDesk((s) => valueAt(s.document, "fence.legs")) ?? [];
   const thing = useShownDesk().things[useDesk((s) => s.selected[0]) ?? ""];
   const leg = thing?.leg ?? -1;
   return leg >= 0 && leg < legs.length ? leg : legs.length - 1;
@@ -16,10 +15,10 @@ export function useLeg(): number {
 export function LineSlip({ placing, place }: { placing: boolean; place: (on: boolean) => void }) {
   const { edit, pick } = useDesk.getState();
   const leg = useLeg();
-  const legs = (useDesk((s) => valueAt(s.document, "fence.legs")) as unknown[]) ?? [];
+  const legs = useDesk((s) => valueAt(s.document, "fence.legs")) ?? [];
   const way = useDesk((s) => valueAt(s.document, "fence.bays.way"));
   const corner = useFence().corners.find((c) => c.leg === leg);
-  const path = `fence.legs.${leg}.length_mm`;
+  const path = `fence.legs.${leg}.length_mm` as const;
   return (
     <>
       <Say>
@@ -87,7 +86,7 @@ export function LineSlip({ placing, place }: { placing: boolean; place: (on: boo
 
 /** What no hole may be dug into: chosen by name as well as on the drawing, changed, and taken away. */
 function ObstacleWords({ leg }: { leg: number }) {
-  const all = (useDesk((s) => valueAt(s.document, "fence.obstacles")) as Obstacle[] | undefined) ?? [];
+  const all = useDesk((s) => valueAt(s.document, "fence.obstacles")) ?? [];
   const picked = useDesk((s) => s.selected[0]);
   const { edit, pick } = useDesk.getState();
   const index = all.findIndex((o) => o.id === picked);

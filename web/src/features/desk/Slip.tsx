@@ -7,11 +7,9 @@ import { LineSlip, useLeg } from "./LineSlip";
 import { RehearsalSheet } from "./RehearsalSheet";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
-import { useDesk, useFence, useShownDesk, valueAt } from "./state";
+import { useDesk, useFence, useShownDesk, put, valueAt } from "./state";
 import { WaysSheet } from "./WaysSheet";
 import { WindSheet } from "./WindSheet";
-
-type Gate = { id: string; leg: number; leaves: number; hinge: string; swing: string };
 
 function SiteSlip() {
   const [wind, setWind] = useState(false);
@@ -66,14 +64,14 @@ function GroundSlip() {
 
 /** The corner whose ground sets level tops: the start, or the end of a leg. */
 function CornerPick() {
-  const legs = (useDesk((s) => valueAt(s.document, "fence.legs")) as unknown[]) ?? [];
-  const corner = useDesk((s) => valueAt(s.document, "fence.slope.corner")) as number;
+  const legs = useDesk((s) => valueAt(s.document, "fence.legs")) ?? [];
+  const corner = useDesk((s) => valueAt(s.document, "fence.slope.corner"));
   const { edit } = useDesk.getState();
   return (
     <select
       aria-label="Corner of the datum"
       value={corner}
-      onChange={(e) => void edit([{ do: "set", path: "fence.slope.corner", value: Number(e.target.value) }], "Datum")}
+      onChange={(e) => void edit([put("fence.slope.corner", Number(e.target.value))], "Datum")}
       className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
     >
       <option value={0}>the start</option>
@@ -143,7 +141,7 @@ function FrameSlip() {
         aria-label="Rows of rails"
         value={String(count ?? "")}
         onChange={(e) =>
-          void edit([{ do: "set", path: "fence.rails.count", value: e.target.value ? Number(e.target.value) : null }], "Rows of rails")
+          void edit([put("fence.rails.count", e.target.value ? Number(e.target.value) : null)], "Rows of rails")
         }
         className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
       >
@@ -228,13 +226,13 @@ function SkinSlip() {
 }
 
 function GatesSlip() {
-  const gates = (useDesk((s) => valueAt(s.document, "fence.gates")) as Gate[] | undefined) ?? [];
+  const gates = useDesk((s) => valueAt(s.document, "fence.gates")) ?? [];
   const picked = useDesk((s) => s.selected[0]);
   const leg = useLeg();
   const { edit, pick } = useDesk.getState();
   const [rehearse, setRehearse] = useState(false);
   const along = useFence().along;
-  const bars = useDesk((s) => valueAt(s.document, "fence.gate_frame.bars_mm")) as number;
+  const bars = useDesk((s) => valueAt(s.document, "fence.gate_frame.bars_mm")) ?? 0;
   const found = gates.findIndex((g) => `gate ${g.id}` === picked);
   const index = found < 0 ? 0 : found;
   const gate = gates[index];

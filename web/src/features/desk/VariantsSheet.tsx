@@ -10,7 +10,7 @@ import { useDesk, valueAt } from "./state";
 export function VariantsSheet({ onClose }: { onClose: () => void }) {
   const document = useDesk((s) => s.document);
   const edit = useDesk((s) => s.edit);
-  const kept = (valueAt(document, "variants") as { name: string }[] | undefined) ?? [];
+  const kept = valueAt(document, "variants") ?? [];
   const [sides, setSides] = useState<Side[] | null>(null);
   const [name, setName] = useState(`Way ${kept.length + 1}`);
   const [problem, setProblem] = useState<Problem | null>(null);

@@ -1,8 +1,8 @@
 import { type KeyboardEvent, useId, useState } from "react";
-import type { Problem } from "../../api/types";
+import type { Path, Problem } from "../../api/types";
 import { useDesk, valueAt } from "./state";
 
-function useSet(path: string, name: string) {
+function useSet(path: Path, name: string) {
   const edit = useDesk((s) => s.edit);
   return (value: unknown) => edit([{ do: "set", path, value }], name);
 }
@@ -66,21 +66,21 @@ export function Typed(props: {
 }
 
 /** A length of the document, typed in any unit. */
-export function Length({ path, name }: { path: string; name: string }) {
+export function Length({ path, name }: { path: Path; name: string }) {
   const shown = useDesk((s) => s.desk?.lengths[path] ?? "");
   const commit = useSet(path, name);
   return <Typed value={shown} name={name} commit={(text) => commit(text)} />;
 }
 
 /** A length that may be left to the rules: empty means worked out. */
-export function OptionalLength({ path, name, empty }: { path: string; name: string; empty: string }) {
+export function OptionalLength({ path, name, empty }: { path: Path; name: string; empty: string }) {
   const shown = useDesk((s) => s.desk?.lengths[path] ?? "");
   const commit = useSet(path, name);
   return <Typed value={shown || empty} name={name} commit={(text) => commit(/\d/.test(text) ? text : null)} />;
 }
 
 /** A figure with its unit; with `empty`, one that may be left out. */
-export function Figure({ path, name, unit, empty }: { path: string; name: string; unit: string; empty?: string }) {
+export function Figure({ path, name, unit, empty }: { path: Path; name: string; unit: string; empty?: string }) {
   const value = useDesk((s) => valueAt(s.document, path));
   const commit = useSet(path, name);
   return (
@@ -97,7 +97,7 @@ export function Figure({ path, name, unit, empty }: { path: string; name: string
 }
 
 /** A choice in a sentence, from the catalogue. */
-export function Pick({ path, name, as }: { path: string; name: string; as?: (value: string) => Promise<unknown> }) {
+export function Pick({ path, name, as }: { path: Path; name: string; as?: (value: string) => Promise<unknown> }) {
   const value = useDesk((s) => valueAt(s.document, path)) as string;
   const choices = useDesk((s) => s.desk?.choices[path]) ?? [];
   const commit = useSet(path, name);
@@ -120,7 +120,7 @@ export function Pick({ path, name, as }: { path: string; name: string; as?: (val
 }
 
 /** A choice that may be left out: none, or one of the catalogue. */
-export function PickOrNone({ path, name, none }: { path: string; name: string; none: string }) {
+export function PickOrNone({ path, name, none }: { path: Path; name: string; none: string }) {
   const value = useDesk((s) => valueAt(s.document, path)) as string | null;
   const choices = useDesk((s) => s.desk?.choices[path]) ?? [];
   const commit = useSet(path, name);
@@ -142,7 +142,7 @@ export function PickOrNone({ path, name, none }: { path: string; name: string; n
 }
 
 /** A yes or no in a sentence. */
-export function Tick({ path, words }: { path: string; words: string }) {
+export function Tick({ path, words }: { path: Path; words: string }) {
   const value = Boolean(useDesk((s) => valueAt(s.document, path)));
   const commit = useSet(path, words);
   return (
@@ -154,7 +154,7 @@ export function Tick({ path, words }: { path: string; words: string }) {
 }
 
 /** Why the choice stands as it does, in the catalogue's words. */
-export function Why({ path }: { path: string }) {
+export function Why({ path }: { path: Path }) {
   const value = useDesk((s) => valueAt(s.document, path)) as string;
   const words = useDesk((s) => s.desk?.choices[path])?.find((c) => c.id === value)?.words;
   return words ? <span className="text-[14px] text-faint"> {words}</span> : null;

@@ -89,7 +89,7 @@ export class Session {
 
   private planned(planned: Planned): void {
     this.asking?.abort();
-    this.show({ document: planned.document, desk: planned.desk, problem: null, trying: null, consequences: {} });
+    this.show({ document: planned.document as Document, desk: planned.desk, problem: null, trying: null, consequences: {} });
   }
 
   private opened(o: Opened): void {

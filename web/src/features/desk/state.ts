@@ -1,6 +1,6 @@
 import { create } from "zustand";
 import { Refused } from "../../api/client";
-import type { Desk, Document, Edit, Problem } from "../../api/types";
+import type { At, Desk, Document, Edit, Path, Problem } from "../../api/types";
 import { NOTHING, RETRY_MS, Session, type Shown } from "./session";
 
 export type { Conflict, Saving } from "./session";
@@ -112,11 +112,17 @@ export function useShownDesk(): Desk {
   return useDesk((s) => s.trying?.tried.desk ?? s.desk)!;
 }
 
-export function valueAt(document: Document | null, path: string): unknown {
-  return path.split(".").reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], document);
+export function valueAt<P extends Path>(document: Document | null, path: P): At<P> {
+  const steps: string[] = path.split(".");
+  return steps.reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], document) as At<P>;
 }
 
 /** What only a fence's page shows; asked for by fence slips alone. */
 export function useFence() {
   return useShownDesk().own!;
+}
+
+/** The edit that sets what stands at a place of the document. */
+export function put(path: Path, value: unknown): Edit {
+  return { do: "set", path, value };
 }
