@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from hypothesis import given, settings
+from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
+from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from tests.decks import cut, deck
 from tests.holds.deck import check_deck
@@ -77,6 +78,42 @@ def test_a_joist_hardly_on_a_flush_beam_hangs_on_the_rim_of_the_clipped_corner()
     assert [b.label for b in made.laid.main.supports.under(425)] == ["B2"]
     check_deck(made)
     check_solids(made)
+
+
+def test_the_rim_of_a_clipped_corner_runs_to_the_end_of_the_flush_beam():
+    """A shallow clip of 770 by 208: both plies of its rim butt on the end of the near beam, and joists end along them."""
+    job = deck(7009, 2242, 600, {"do": "add_cut", "kind": "clip"}, *cut(0, corner="house_right", along_mm=770, out_mm=208),
+               put("deck.beams.way", "flush"), region="australia_nz", support="free")  # fmt: skip
+    made = plan(job)
+    beam = made.laid.main.supports.beams[0]
+    rims = [stick for _, stick in made.laid.main.sticks if stick.kind == "clipped rim"]
+    assert {round(min(s for s, _ in rim.outline()) - beam.s1, 1) for rim in rims} == {0}
+    check_deck(made)
+    check_solids(made)
+
+
+@settings(max_examples=40)
+@given(st.data())
+def test_clipped_corners_with_flush_beams_hold_together(data):
+    draw = data.draw
+    clips = [{"do": "add_cut", "kind": "clip"}] * draw(st.integers(1, 2))
+    corners = ["house_left", "house_right", "far_left", "far_right"]
+    sizes = [
+        edit
+        for n in range(len(clips))
+        for edit in cut(n, corner=draw(st.sampled_from(corners)), along_mm=draw(st.integers(150, 1200)), out_mm=draw(st.integers(150, 1200)))
+    ]  # fmt: skip
+    job = deck(
+        draw(st.integers(1700, 9000)), draw(st.integers(1700, 5000)), 600, *clips, *sizes,
+        put("deck.beams.way", "flush"), put("deck.boards.run", draw(st.sampled_from(["along", "across"]))),
+        region=draw(st.sampled_from(["uk_ireland", "north_america", "australia_nz"])),
+        support=draw(st.sampled_from(["ledger", "free"])),
+    )  # fmt: skip
+    try:
+        made = plan(job)
+    except JobFault:
+        assume(False)
+    check_deck(made)
 
 
 @settings(max_examples=40)

@@ -104,6 +104,13 @@ def test_lapped_boards_of_a_gate_start_at_the_end_the_fence_does():
     check_solids(made)
 
 
+def test_boards_of_a_framed_panel_keep_clear_of_the_trims_of_the_leg_before():
+    """At an inner corner of 98° the first board would stand 2 mm in the front trims of the bay before."""
+    job = fence((1500, 0), (1500, 98), region="north_america", style="framed_panel")
+    edits = [put("fence.skin.side", "left"), put("fence.bays.max_mm", 900), put("fence.skin.height_mm", 700)]
+    check_solids(plan(edited(job, *edits)))
+
+
 def test_two_pieces_never_overlap_in_a_row_of_rails():
     made = plan(fence((9137, 0), (5221, 60), (3333, -120)))
     rows = {}

@@ -89,9 +89,11 @@ def _cut(
     if other is None or kind in ("ledger", "header") or not (leans(edge) or leans(other)):
         return 0.0, 0.0
     mitre = (edge.inward[0] + other.inward[0], edge.inward[1] + other.inward[1])
-    face = grid.thick_mm if across_kind(other, brief.attached) == "ledger" else _beam_mm(other, corner, beams)
-    if leans(edge) and face:
-        return _beside_joist(grid, edge, corner, at_a, off_mm, _meets(edge, off_mm, other.along, face))
+    if leans(edge) and across_kind(other, brief.attached) == "ledger":
+        return _beside_joist(grid, edge, corner, at_a, off_mm, _meets(edge, off_mm, other.along, grid.thick_mm))
+    if leans(edge) and (ends := _beam_end(other, corner, beams)) is not None:
+        (ux, _), (nx, _) = edge.along, edge.inward
+        return (ends - corner[0] - nx * off_mm) / ux, -nx / ux
     if leans(edge) and not leans(other) and abs(other.along[0]) < SQUARE:
         flush = _meets(edge, off_mm, other.along, 0.0)
         if abs(flush[1]) <= STEEP:
@@ -102,25 +104,27 @@ def _cut(
 def _beside_joist(
     grid: Grid, edge: Edge, corner: Point, at_a: bool, off_mm: float, cut: tuple[float, float]
 ) -> tuple[float, float]:
-    """The cut of a leaning ply that butts on a ledger or a flush beam, turned about its outer corner where a joist stands in
-    the way of its inner one."""
+    """The cut of a leaning ply that butts on a ledger, turned about its outer corner where a joist, for the larger
+    part beside it, stands in the way of its inner one."""
     (ux, _), (nx, _), half = edge.along, edge.inward, grid.thick_mm / 2
     inner, outer = cut[0] + half * cut[1], cut[0] - half * cut[1]
     base = corner[0] + nx * (off_mm + half)
     for joist in grid.joists:
-        if abs(base + ux * inner - joist.s) < half - SAME_MM:
+        past = base + ux * inner - joist.s
+        if abs(past) < half - SAME_MM and past * (ux if at_a else -ux) > 0:
             inner = (max if at_a else min)((joist.s + side - base) / ux for side in (-half, half))
     return (inner + outer) / 2, (inner - outer) / grid.thick_mm
 
 
-def _beam_mm(edge: Edge, corner: Point, beams: list[Stick]) -> float:
-    """How wide the flush beam is that closes the frame along an edge up to a corner; nought where none does."""
+def _beam_end(edge: Edge, corner: Point, beams: list[Stick]) -> float | None:
+    """Where along s the flush beam ends that closes the frame along an edge up to a corner: a leaning rim butts on its end. None
+    where no beam does."""
     along_s = abs(edge.a[1] - edge.b[1]) < 0.01
     for beam in beams if along_s else ():
-        reaches = min(abs(beam.a[0] - corner[0]), abs(beam.b[0] - corner[0])) < beam.across_mm
-        if reaches and abs(abs(beam.a[1] - edge.a[1]) - beam.across_mm / 2) < 1:
-            return beam.across_mm
-    return 0.0
+        end = min((beam.a[0], beam.b[0]), key=lambda s: abs(s - corner[0]))
+        if abs(end - corner[0]) < beam.across_mm and abs(abs(beam.a[1] - edge.a[1]) - beam.across_mm / 2) < 1:
+            return end
+    return None
 
 
 def _meets(edge: Edge, off_mm: float, line: Point, in_mm: float) -> tuple[float, float]:

@@ -56,16 +56,20 @@ def _meeting(edges: Iterable[Edge], edge: Edge) -> list[tuple[Edge, Point]]:
 
 @dataclass(frozen=True, slots=True)
 class Closing:
-    """What closes the frame along an edge: its inner face; `past` are the mitres beyond which a steep clip leaves room for
-    a joist, and `upto` those that a clip does not reach past, halving its corner with a rim."""
+    """What closes the frame along an edge: its inner face, from `low` to `high` along s; `past` are the mitres beyond which a
+    steep clip leaves room for a joist, and `upto` those that a clip does not reach past, halving its corner with a rim."""
 
     edge: Edge
     face: Line
     past: tuple[Line, ...] = ()
     upto: tuple[Line, ...] = ()
+    low: float = -math.inf
+    high: float = math.inf
 
     def bound(self, x: float, way: float) -> float:
         """How far a joist may go at x, the greater the further."""
+        if not self.low - 1e-6 <= x <= self.high + 1e-6:
+            return math.inf
         face = way * self.face.at(x)
         if any(way * m.at(x) < face - 0.01 for m in self.upto):
             return math.inf
@@ -76,14 +80,29 @@ class Closing:
         return (self.face, *self.past, *self.upto)
 
 
-def _closes(edges: list[Edge], edge: Edge, in_mm: float, butted: Container[Edge]) -> Closing:
-    face = line_in(edge, in_mm)
+BeamsAt = dict[Edge, list[tuple[float, float, float]]]
+"""By the edge that they close: from where to where along s flush beams lie, and how wide they are."""
+
+
+def _reach(edges: list[Edge], edge: Edge, beams: BeamsAt) -> tuple[float, float]:
+    """From where to where along s what closes an edge lies: the rim of a clip begins where the flush beam beside it ends."""
+    low, high, middle = -math.inf, math.inf, (edge.a[0] + edge.b[0]) / 2
+    for other, corner in _meeting(edges, edge):
+        own = beams.get(other if leans(edge) else edge, []) if leans(edge) != leans(other) else []
+        if own:
+            end = min((s for s0, s1, _ in own for s in (s0, s1)), key=lambda s: abs(s - corner[0]))
+            low, high = (max(low, end), high) if middle > corner[0] else (low, min(high, end))
+    return low, high
+
+
+def _closes(edges: list[Edge], edge: Edge, in_mm: float, butted: Container[Edge], beams: BeamsAt) -> Closing:
+    face, (low, high) = line_in(edge, in_mm), _reach(edges, edge, beams)
     if not leans(edge):
-        return Closing(edge, face)
+        return Closing(edge, face, low=low, high=high)
     met = [(e, mitre_of(edge, e, p)) for e, p in _meeting(edges, edge)]
     past = [m for e, m in met if m and abs(e.along[0]) < SQUARE and abs(face.slope) > STEEP]
-    upto = [m for e, m in met if m and abs(e.along[0]) > SQUARE and e not in butted]
-    return Closing(edge, face, tuple(past), tuple(upto))
+    upto = [m for e, m in met if m and abs(e.along[0]) > SQUARE and e not in butted and not leans(e)]
+    return Closing(edge, face, tuple(past), tuple(upto), low, high)
 
 
 def end_at(
@@ -93,29 +112,44 @@ def end_at(
     half_mm: float,
     takes_mm: dict[Edge, float],
     far: bool,
-    butted: Container[Edge],
+    beams: BeamsAt,
+    ledgers: Container[Edge],
 ) -> End:
     """The end of a joist at s, `half_mm` to each side, that meets the frame at `edge`; `takes_mm` is how much of the frame
-    closes it, square in from each edge; rims of clips butt on what closes those that are `butted`. Of all straight cuts
+    closes it, square in from each edge; rims of clips butt on the ends of flush `beams` and on the face of `ledgers`. Of all straight cuts
     that keep clear, the one that leaves most."""
     way = 1.0 if far else -1.0
     met = [edge]
     if not edge.hole:
         met += [e for e, _ in _meeting(edges, edge) if abs(e.along[0]) > SQUARE and (leans(e) or leans(edge))]
-    closing = [_closes(edges, e, takes_mm[e], butted) for e in met]
-    ends_at = {c.edge: _crossing(c.face, b.face) for c in closing if leans(c.edge) for b in closing if b.edge in butted}
-    closing = [c for c in closing if not abs(ends_at.get(c.edge, math.inf) - s) < half_mm]  # its rim gives way there
+    butted = {*beams, *(e for e in edges if e in ledgers)}
+    closing = [_closes(edges, e, takes_mm[e], butted, beams) for e in met]
+    ends_at = {
+        c.edge: _crossing(c.face, b.face) for c in closing if leans(c.edge) for b in closing if b.edge in ledgers
+    }
+    closing = [c for c in closing if not _gives_way(c.edge, ends_at.get(c.edge, math.inf), s, half_mm)]
     lines = [line for c in closing for line in c.lines]
 
     crossings = [_crossing(a, b) for a, b in combinations(lines, 2)]
-    marks = [s - half_mm, s + half_mm, *(x for x in crossings if abs(x - s) < half_mm)]
+    turns = [*crossings, *(x for c in closing for x in (c.low, c.high))]
+    marks = [s - half_mm, s + half_mm, *(x for x in turns if abs(x - s) < half_mm)]
     slopes = {line.slope for c in closing for line in (c.face, *c.past)}
     stops = {
         k: min(((c.bound(x, way) - way * k * (x - s), c.edge) for c in closing for x in marks), key=_how_far)
         for k in slopes
     }
     slope = max(stops, key=lambda k: stops[k][0])
-    return End(way * stops[slope][0], slope, stops[slope][1])
+    along = next(
+        (c.edge for c in closing if leans(c.edge) and slope in {c.face.slope, *(m.slope for m in c.past)}), None
+    )
+    return End(way * stops[slope][0], slope, along or stops[slope][1])
+
+
+def _gives_way(edge: Edge, x: float, s: float, half_mm: float) -> bool:
+    """Whether the rim along a leaning edge, which ends at x on what it butts on, gives way to a joist at s: where that stands in
+    its way, and for the larger part beside it."""
+    beyond = (edge.a[0] + edge.b[0]) / 2 - x
+    return abs(x - s) < half_mm and (s - x) * beyond < 0
 
 
 def _crossing(a: Line, b: Line) -> float:

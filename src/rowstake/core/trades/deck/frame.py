@@ -15,7 +15,7 @@ from shapely.geometry.polygon import orient
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.demands import DoubledEnds, Nailer, of
-from rowstake.core.trades.deck.ends import end_at
+from rowstake.core.trades.deck.ends import BeamsAt, end_at
 from rowstake.core.trades.deck.headers import HoleStrip, header_rooms, too_narrow
 from rowstake.core.trades.deck.shape import (
     SAME_MM,
@@ -105,10 +105,6 @@ class Group:
     t0: float
     t1: float
     ledger: bool
-
-
-BeamsAt = dict[Edge, list[tuple[float, float, float]]]
-"""By the edge that they close: from where to where along s flush beams lie, and how wide they are."""
 
 
 @dataclass(slots=True)
@@ -385,8 +381,8 @@ def _end(brief: DeckBrief, grid: Grid, edge: Edge | None, s: float, t: float, fa
     if edge is None:
         return (t - grid.thick_mm if far else t + grid.thick_mm), 0.0, "rim"
     takes = {e: _closed_mm(grid, e, s) for e in grid.edges if abs(e.b[0] - e.a[0]) > SAME_MM}
-    butted = {*grid.beams_mm, *(e for e in grid.edges if brief.attached and e.wall)}
-    end = end_at(grid.edges, edge, s, grid.thick_mm / 2, takes, far, butted)
+    ledgers = {e for e in grid.edges if brief.attached and e.wall}
+    end = end_at(grid.edges, edge, s, grid.thick_mm / 2, takes, far, grid.beams_mm, ledgers)
     by = across_kind(end.edge, brief.attached)
     return end.t, end.slope, "clipped rim" if leans(edge) and _off_beam(grid, end.edge, s) else by
 

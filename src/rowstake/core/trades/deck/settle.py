@@ -7,7 +7,8 @@ from dataclasses import replace
 from rowstake.core.faults import JobFault
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.corners import corners
-from rowstake.core.trades.deck.frame import BeamsAt, Grid, lay_grid
+from rowstake.core.trades.deck.ends import BeamsAt
+from rowstake.core.trades.deck.frame import Grid, lay_grid
 from rowstake.core.trades.deck.shape import SQUARE, leans
 from rowstake.core.trades.deck.supports import MOST_PLIES, BeamLine, Supports, propose, rim_room
 from rowstake.core.trades.deck.work import worked

@@ -14,7 +14,7 @@ from rowstake.core.space import Pose
 from rowstake.core.space.solid import dot
 from rowstake.core.trades.fence.layout import Layout, Post
 from rowstake.core.trades.fence.on_leg import Depth
-from rowstake.core.trades.fence.planes import board_planes_mm
+from rowstake.core.trades.fence.planes import board_planes_mm, trim_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 
 LONG_MM = 3000.0
@@ -102,13 +102,15 @@ def clear_from(shapes: Iterable[Polygon], depth: Depth, at: float, way: int) -> 
 
 def past_corner(brief: Brief, layout: Layout, post: Post, leg: int, depth: Depth, at: float) -> float:
     """From where on a leg something is clear of the corner that the leg starts at: of its posts, of what lies as deep between
-    posts on the leg before, and with sheets of that leg in its whole thickness, which its last batten ends."""
+    posts on the leg before (all of a framed panel), and with sheets of that leg in its whole thickness, which its last batten ends."""
     if post.kind != "corner":
         return at
     in_way = posts_from(brief, layout, post, leg)
     if post.stations[1][0] == leg:
         end = post.on(leg - 1) - post.face_mm / 2
-        in_way.append(strip_from(layout, leg - 1, (end - LONG_MM, end), depth, leg))
+        trims = trim_planes_mm(brief) if brief.style.framed else {}
+        whole = (trims["back"][0], trims["front"][1]) if trims else depth
+        in_way.append(strip_from(layout, leg - 1, (end - LONG_MM, end), whole, leg))
     at = clear_from(in_way, depth, at, 1)
     if not brief.style.on_centres or post.stations[1][0] != leg:
         return at

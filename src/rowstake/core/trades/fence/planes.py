@@ -34,3 +34,9 @@ def covered_mm(brief: Brief) -> Depth:
     """From where to where boards and what they lean on reach."""
     back, front = board_planes_mm(brief)
     return back, front + (brief.style.deep - 1) * LEANS * brief.board.thickness_mm
+
+
+def trim_planes_mm(brief: Brief) -> dict[str, Depth]:
+    """By face, from where to where the trims of a framed panel lie: as thick as its boards, before them and behind the rails."""
+    front, back, thick = board_planes_mm(brief)[1], rail_planes_mm(brief)[0], brief.board.thickness_mm
+    return {"front": (front, front + thick), "back": (back - thick, back)}

@@ -13,7 +13,7 @@ from rowstake.core.space import Pose
 from rowstake.core.trades.fence.layout import Layout, Post, Run
 from rowstake.core.trades.fence.levels import Foot, Levels
 from rowstake.core.trades.fence.on_leg import lie, stand
-from rowstake.core.trades.fence.planes import board_planes_mm, rail_planes_mm
+from rowstake.core.trades.fence.planes import board_planes_mm, rail_planes_mm, trim_planes_mm
 from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of
 from rowstake.core.trades.fence.resolve import Brief
 
@@ -68,9 +68,7 @@ FACES = (("front", "top"), ("front", "bottom"), ("back", "top"), ("back", "botto
 
 def _frames(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     """A trim of the board's own section along top and bottom of each face of every bay, from post to post."""
-    out, wide, thick = [], brief.board.width_mm, brief.board.thickness_mm
-    front, back = board_planes_mm(brief)[1], rail_planes_mm(brief)[0]
-    depths = {"front": (front, front + thick), "back": (back - thick, back)}
+    out, wide, depths = [], brief.board.width_mm, trim_planes_mm(brief)
     for bay in layout.bays:
         foot = levels.feet[bay.label]
         high = foot.height_mm
