@@ -8,6 +8,7 @@ from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.trades.deck.views.figures import deck_figures
 from tests.decks import deck
+from tests.holds.solids import check_solids
 from tests.jobs import put, scenes
 
 ADD = {"do": "add_level"}
@@ -126,3 +127,13 @@ def test_cuts_and_levels_are_dragged_to_what_a_tape_reads():
     assert handles["level", "Q1"] == (500, -3050)
     with pytest.raises(JobFault):
         apply_raw(job, [{"do": "move_cut", "id": "N9", "x_mm": 0, "y_mm": 0}])
+
+
+def test_braces_reach_no_further_than_the_next_beam():
+    """A tall lower level whose tree pushes two rows of beams together: the braces between them would pass through a beam."""
+    hole = {"id": "K1", "kind": "hole", "x_mm": 843.75, "y_mm": 675, "along_mm": 60, "out_mm": 300, "what": "oak tree"}
+    job = deck(
+        6000, 3000, 1219, ADD, put("deck.levels.1.height_mm", 1029), put("deck.levels.1.shape.width_mm", 1500),
+        put("deck.levels.1.shape.out_mm", 1200), put("deck.levels.1.shape.cuts", [hole]),
+    )  # fmt: skip
+    check_solids(plan(job))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections import defaultdict, deque
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
@@ -10,7 +11,7 @@ import numpy as np
 
 from rowstake.core.parts import Part
 from rowstake.core.plan import AnyPlan
-from rowstake.core.space import Vec
+from rowstake.core.space import Solid, Vec
 from rowstake.core.space.meet import Body, Meeting, bodies, box_meetings, is_box, meeting, near_pairs
 from rowstake.core.space.solid import dot
 
@@ -189,9 +190,24 @@ def _driven(one: Part, other: Part, axis: Vec, layers: int) -> tuple[float, floa
     return (thick, behind) if thick <= first.thickness_mm * FLAT_ON and behind <= across * FLAT_ON else None
 
 
+NEARLY_ALONG = 0.97
+"""Cosine: a piece turned less than this from an axis is driven through its own thickness, not through all that it leans over."""
+
+
 def _thick(part: Part, axis: Vec) -> float:
-    """How far a piece reaches along an axis."""
-    marks = [dot(p, axis) for p in part.solid.corners] if part.solid else [0.0]
+    """How much of a piece lies along an axis: of one that is turned a little from it, its own thickness over the cosine."""
+    if part.solid is None:
+        return 0.0
+    for own in (part.solid.pose.c, part.solid.pose.b, part.solid.pose.a):
+        size = math.sqrt(dot(own, own))
+        along = abs(dot(own, axis)) / size
+        if along >= NEARLY_ALONG:
+            return _extent(part.solid, (own[0] / size, own[1] / size, own[2] / size)) / along
+    return _extent(part.solid, axis)
+
+
+def _extent(solid: Solid, axis: Vec) -> float:
+    marks = [dot(p, axis) for p in solid.corners]
     return max(marks) - min(marks)
 
 

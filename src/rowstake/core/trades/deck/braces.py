@@ -11,7 +11,7 @@ from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.frame import Grid
 from rowstake.core.trades.deck.shape import Point
 from rowstake.core.trades.deck.stack import PostAt, joist_depth
-from rowstake.core.trades.deck.supports import Supports
+from rowstake.core.trades.deck.supports import BeamLine, Supports
 
 REACH_MM, LEAST_MM = CATALOGUE.deck.brace_reach_mm, CATALOGUE.deck.least_brace_mm
 """How far a brace reaches out from its post, and the least that braces anything."""
@@ -70,7 +70,10 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
         clears = post.beam_mm + past + section.width_mm * math.sqrt(2) if past > 0 else 0.0
         in_line = [y for x, y in (grid.on_plan(q.at) for q in posts) if abs(x - s) < 2 * along]
         for way in (-1, 1):
-            room = min(far - t if way > 0 else t - near, _half_way(t, way, in_line)) - out_mm
+            room = (
+                min(far - t if way > 0 else t - near, _half_way(t, way, in_line), _to_beam(supports, post.beam, s, way))
+                - out_mm
+            )
             reach = min(REACH_MM, room)
             if reach < max(LEAST_MM, clears) or under_joists - reach > head - UNDER_TOP_MM:
                 continue
@@ -83,6 +86,12 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
 def _half_way(at: float, way: int, others: Iterable[float]) -> float:
     """Half of the way to the next post: another brace comes from there."""
     return min((abs(x - at) / 2 for x in others if (x - at) * way > 1), default=math.inf)
+
+
+def _to_beam(supports: Supports, beam: BeamLine, s: float, way: int) -> float:
+    """From the middle of a dropped beam to the face of the next one under the same joist: no brace passes that."""
+    others = [b for b in supports.under(s) if (b.t - beam.t) * way > 1] if not supports.flush else []
+    return min((abs(b.t - beam.t) - b.wide_mm / 2 for b in others), default=math.inf)
 
 
 def _halves(brief: DeckBrief, grid: Grid) -> tuple[float, float]:
