@@ -12,8 +12,10 @@ from timing import best
 
 from rowstake.core.desk import desk
 from rowstake.core.edits import apply_raw
-from rowstake.core.parts import Lies, Part
+from rowstake.core.goods import timber
+from rowstake.core.parts import Part
 from rowstake.core.plan import plan
+from rowstake.core.space import Pose, Solid
 from rowstake.core.trades.deck.document import DeckJob, new_deck
 
 SIZES = ((4000.0, 2500.0), (10_000.0, 6000.0), (25_000.0, 16_000.0))
@@ -31,12 +33,12 @@ def deck(width: float, out: float, *more: dict[str, Any]) -> DeckJob:
 def floor(count: int) -> float:
     """Seconds to make `count` parts and nothing else."""
     corners = ((0.0, 0.0), (4000.0, 0.0), (4000.0, 145.0), (0.0, 145.0))
-    return best(
-        lambda: [
-            Part(f"D{i}", "board", "skin", "uk_28x145", "row 1", 4000.0, 145.0, lies=Lies(corners, 572, 600))
-            for i in range(count)
-        ]
-    )
+    pose, good = Pose((0, 0, 0), (1, 0, 0), (0, -1, 0), (0, 0, 1)), timber("uk_28x145")
+
+    def board(i: int) -> Part:
+        return Part(f"D{i}", "board", "skin", good, "row 1", 4000.0, 145.0, solid=Solid(pose, corners, 572, 600))
+
+    return best(lambda: [board(i) for i in range(count)])
 
 
 def measure(title: str, *more: dict[str, Any]) -> None:

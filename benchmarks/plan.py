@@ -13,8 +13,10 @@ from timing import best
 
 from rowstake.core.drawing.seasons import season_scenes
 from rowstake.core.edits import apply_raw
-from rowstake.core.parts import Part, Place
+from rowstake.core.goods import timber
+from rowstake.core.parts import Part
 from rowstake.core.plan import plan
+from rowstake.core.space import Pose, Solid
 from rowstake.core.trades.fence.document import FenceJob, Leg, new_fence
 
 LENGTHS_M = (100, 500, 2000)
@@ -45,12 +47,13 @@ def bank(length_m: float) -> FenceJob:
 
 def floor(count: int) -> float:
     """Seconds to make `count` parts and nothing else."""
-    return best(
-        lambda: [
-            Part(f"1B{i}", "board", "skin", "na_fence6", "run 1", 1828.8, 139.7, place=Place(0, i, i + 139.7, 50, 1878))
-            for i in range(count)
-        ]
-    )
+    pose, good = Pose((0, 0, 0), (1, 0, 0), (0, 0, 1), (0, -1, 0)), timber("na_fence6")
+
+    def board(i: int) -> Part:
+        outline = ((i, 50.0), (i + 139.7, 50.0), (i + 139.7, 1878.0), (i, 1878.0))
+        return Part(f"1B{i}", "board", "skin", good, "run 1", 1828.8, 139.7, solid=Solid(pose, outline, 50.0, 66.0))
+
+    return best(lambda: [board(i) for i in range(count)])
 
 
 def measure(title: str, make: Callable[[float], FenceJob]) -> None:
