@@ -7,6 +7,9 @@ import math
 from rowstake.core.space.solid import Flat
 
 SIDES = 24
+_ANGLES = [2 * math.pi * k / SIDES for k in range(SIDES)]
+TURNS = [(math.cos(t), math.sin(t), math.copysign(1.0, math.sin(t + 1e-9))) for t in _ANGLES]
+"""Cosine, sine and the half of the circle, of the points on it."""
 
 
 def rectangle(at: Flat, wide: float, deep: float) -> tuple[Flat, ...]:
@@ -17,8 +20,5 @@ def rectangle(at: Flat, wide: float, deep: float) -> tuple[Flat, ...]:
 def disc(at: Flat, across_mm: float, drawn_out_mm: float = 0.0) -> tuple[Flat, ...]:
     """A circle by points on it, a hundredth smaller in area; `drawn_out_mm` pulls its halves apart along y, half of it to
     each side."""
-    r, half = across_mm / 2, drawn_out_mm / 2
-    turns = [2 * math.pi * k / SIDES for k in range(SIDES)]
-    return tuple(
-        (at[0] + r * math.cos(t), at[1] + r * math.sin(t) + math.copysign(half, math.sin(t + 1e-9))) for t in turns
-    )
+    (x, y), r, half = at, across_mm / 2, drawn_out_mm / 2
+    return tuple([(x + r * cos, y + r * sin + half * side) for cos, sin, side in TURNS])

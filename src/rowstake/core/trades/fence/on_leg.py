@@ -16,7 +16,7 @@ from shapely.ops import unary_union
 from rowstake.core.parts import Part
 from rowstake.core.space import Pose, Solid
 from rowstake.core.space.outlines import disc
-from rowstake.core.space.solid import dot, minus
+from rowstake.core.space.solid import Flat, dot, minus
 from rowstake.core.trades.fence.line import LegLine
 
 SAME_MM = 0.01
@@ -81,9 +81,16 @@ def pour(
     flat = replace(pose, b=pose.c, c=pose.b)
     (a, z), (_, front), back = *posts[0], posts[-1][1][0]
     ring = disc(((a + z) / 2, (back + front) / 2), across_mm, drawn_out_mm)
+    return Solid(flat, ring, low, high, () if filled else _stood_in(posts))
+
+
+def _stood_in(posts: Sequence[Room]) -> tuple[tuple[Flat, ...], ...]:
+    """The outlines that posts leave in what is poured round them; two that touch leave one."""
+    if len(posts) == 1:
+        ((a, z), (back, front)) = posts[0]
+        return (((z, back), (z, front), (a, front), (a, back)),)
     taken = unary_union([box(left, near, right, far) for (left, right), (near, far) in posts])
-    holes = [tuple((float(x), float(y)) for x, y in p.exterior.coords[:-1]) for p in get_parts([taken])]
-    return Solid(flat, ring, low, high, () if filled else tuple(holes))
+    return tuple(tuple((float(x), float(y)) for x, y in p.exterior.coords[:-1]) for p in get_parts([taken]))
 
 
 def upright_by(pose: Pose, shape: Polygon, low: float, high: float) -> Solid:
