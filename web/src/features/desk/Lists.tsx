@@ -1,5 +1,6 @@
 import { Tabs } from "radix-ui";
-import { Fragment, type ReactNode } from "react";
+import type { ReactNode } from "react";
+import { big, BuyTable, cell, CutTable, Head } from "../../ui/ListTables";
 import { Num } from "../../ui/Num";
 import { SecondLook } from "./SecondLook";
 import { useDesk, useShownDesk } from "./state";
@@ -10,20 +11,6 @@ const TABS = [
   ["marks", "For the string"],
 ] as const;
 const LOOK = "look";
-
-function Head({ names }: { names: string[] }) {
-  return (
-    <thead className="sticky top-0 bg-board text-left text-sm text-faint">
-      <tr>
-        {names.map((n) => (
-          <th key={n} className="border-b border-ink px-2 py-1 font-normal">
-            {n}
-          </th>
-        ))}
-      </tr>
-    </thead>
-  );
-}
 
 function Row({ parts, children }: { parts: readonly string[]; children: ReactNode }) {
   const on = useDesk((s) => parts.length > 0 && s.selected.includes(parts[0]) && s.selected.length === parts.length);
@@ -42,69 +29,6 @@ function Row({ parts, children }: { parts: readonly string[]; children: ReactNod
 
 const tab =
   "min-h-9 border border-b-0 border-rule px-3 data-[state=active]:border-ink data-[state=active]:bg-ink data-[state=active]:font-semibold data-[state=active]:text-board";
-const cell = "px-2 py-1";
-const big = `${cell} text-right text-[17px] font-bold whitespace-nowrap`;
-
-function BuyTable() {
-  const rows = useShownDesk().buy;
-  return (
-    <table className="w-full border-collapse">
-      <Head names={["What", "Length", "Buy", "", "Why so many", "For"]} />
-      <tbody>
-        {rows.map((r, i) => (
-          <Fragment key={i}>
-            {(i === 0 || rows[i - 1].group !== r.group) && (
-              <tr>
-                <th colSpan={6} scope="rowgroup" className="px-2 pt-2 text-left text-sm font-bold text-faint">
-                  {r.group}
-                </th>
-              </tr>
-            )}
-            <Row parts={r.parts}>
-              <td className={`${cell} font-semibold`}>{r.item}</td>
-              <td className={`${cell} whitespace-nowrap`}>
-                <Num>{r.length}</Num>
-              </td>
-              <td className={big}>{r.count}</td>
-              <td className={`${cell} whitespace-nowrap`}>{r.unit}</td>
-              <td className={`${cell} text-[15px]`}>
-                <Num>{r.needed}</Num>
-                {r.note && <b className="text-signal">; {r.note}</b>}
-              </td>
-              <td className={`${cell} max-w-52 text-sm text-faint`}>{r.for_text}</td>
-            </Row>
-          </Fragment>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-function CutTable() {
-  return (
-    <table className="w-full border-collapse">
-      <Head names={["Section", "Piece", "How many", "Cut", "Rip", "Ends", "Labels"]} />
-      <tbody>
-        {useShownDesk().cuts.map((r, i) => (
-          <Row key={i} parts={r.parts}>
-            <td className={`${cell} font-semibold`}>{r.section}</td>
-            <td className={cell}>{r.piece}</td>
-            <td className={big}>{r.count}</td>
-            <td className={big}>
-              <Num>{r.length}</Num>
-            </td>
-            <td className={cell}>
-              <Num>{r.width}</Num>
-            </td>
-            <td className={`${cell} text-[15px]`}>{r.ends}</td>
-            <td className={`${cell} text-sm text-faint`}>{r.labels}</td>
-          </Row>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
 function MarkTable() {
   const desk = useShownDesk();
   const tapes = desk.tapes.filter((t) => desk.trade !== "fence" || t.what === "posts");
@@ -159,7 +83,8 @@ export function Lists() {
   const take = async (list: string) => {
     if (await flush()) window.location.assign(`/api/jobs/${id}/exports/csv/${list}`);
   };
-  const fence = useShownDesk().own;
+  const desk = useShownDesk();
+  const fence = desk.own;
   return (
     <Tabs.Root defaultValue="buy" className="flex min-h-0 flex-1 flex-col bg-board">
       <div className="flex items-end border-b border-ink px-2 pt-1">
@@ -189,10 +114,10 @@ export function Lists() {
         </span>
       </div>
       <Tabs.Content value="buy" className="min-h-0 flex-1 overflow-auto">
-        <BuyTable />
+        <BuyTable rows={desk.buy} Row={Row} />
       </Tabs.Content>
       <Tabs.Content value="cuts" className="min-h-0 flex-1 overflow-auto">
-        <CutTable />
+        <CutTable rows={desk.cuts} Row={Row} />
       </Tabs.Content>
       <Tabs.Content value="marks" className="min-h-0 flex-1 overflow-auto">
         <MarkTable />

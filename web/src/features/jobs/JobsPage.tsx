@@ -5,6 +5,7 @@ import { get, post, Refused } from "../../api/client";
 import type { Held, Listing, Opened, Problem, ShownPage, Start } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Plain, Quiet, Strong } from "../../ui/controls";
+import { FileButton } from "../../ui/FileButton";
 import { Num } from "../../ui/Num";
 import { PutOnSite } from "../sites/PutOnSite";
 import { NewDeck } from "./NewDeck";
@@ -76,19 +77,7 @@ export function JobsPage() {
           <h1 className="mr-auto text-2xl font-bold">{archived ? "Jobs put away" : "Jobs on the go"}</h1>
           <Strong onClick={() => setMaking("fence")}>New fence</Strong>
           <Strong onClick={() => setMaking("deck")}>New deck</Strong>
-          <label className="inline-flex min-h-9 cursor-pointer items-center rounded-sm border border-rule bg-board px-2.5 focus-within:outline-3 focus-within:outline-signal hover:border-ink">
-            Bring in a job file
-            <input
-              type="file"
-              accept=".json,application/json"
-              className="sr-only"
-              onChange={(e) => {
-                const file = e.target.files?.[0];
-                e.target.value = "";
-                if (file) void bringIn(file);
-              }}
-            />
-          </label>
+          <FileButton words="Bring in a job file" accept=".json,application/json" take={(file) => void bringIn(file)} />
           <Quiet onClick={() => { setArchived(!archived); setAt(1); }}>{archived ? "Show jobs on the go" : "Show jobs put away"}</Quiet>
         </div>
         {problem && (

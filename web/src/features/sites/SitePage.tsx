@@ -4,6 +4,7 @@ import { Masthead } from "../../app/Masthead";
 import { get, post, put, Refused, remove } from "../../api/client";
 import type { Opened, Problem, SiteHeld, SiteOpened, Start } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
+import { FileButton } from "../../ui/FileButton";
 import { Num } from "../../ui/Num";
 import { Plain, Strong } from "../../ui/controls";
 import { NewDeck } from "../jobs/NewDeck";
@@ -83,19 +84,7 @@ export function SitePage() {
               <h1 className="mr-auto text-2xl font-bold">{found.site.name}</h1>
               <Strong onClick={() => setMaking("fence")}>New fence here</Strong>
               <Strong onClick={() => setMaking("deck")}>New deck here</Strong>
-              <label className="inline-flex min-h-9 cursor-pointer items-center rounded-sm border border-rule bg-board px-2.5 focus-within:outline-3 focus-within:outline-signal hover:border-ink">
-                Bring in a job file
-                <input
-                  type="file"
-                  accept=".json,application/json"
-                  className="sr-only"
-                  onChange={(e) => {
-                    const file = e.target.files?.[0];
-                    e.target.value = "";
-                    if (file) void bringIn(file);
-                  }}
-                />
-              </label>
+              <FileButton words="Bring in a job file" accept=".json,application/json" take={(file) => void bringIn(file)} />
             </div>
             <div className="mt-3 grid gap-x-6 gap-y-2 sm:grid-cols-2">
               {TOLD.map(([what, name, most]) => (

@@ -1,0 +1,84 @@
+import { Fragment, type ReactNode } from "react";
+import type { BuyRow, CutRow } from "../api/types";
+import { Num } from "./Num";
+
+export const cell = "px-2 py-1";
+export const big = `${cell} text-right text-[17px] font-bold whitespace-nowrap`;
+
+/** How a row stands in its table: the desk's rows can be picked, those of a site cannot. */
+type RowOf = (props: { parts: readonly string[]; children: ReactNode }) => ReactNode;
+
+export function Head({ names }: { names: string[] }) {
+  return (
+    <thead className="sticky top-0 bg-board text-left text-sm text-faint">
+      <tr>
+        {names.map((n) => (
+          <th key={n} className="border-b border-ink px-2 py-1 font-normal">
+            {n}
+          </th>
+        ))}
+      </tr>
+    </thead>
+  );
+}
+
+/** What to buy, group by group. */
+export function BuyTable({ rows, Row }: { rows: readonly BuyRow[]; Row: RowOf }) {
+  return (
+    <table className="w-full min-w-[46rem] border-collapse bg-board">
+      <Head names={["What", "Length", "Buy", "Unit", "Why so many", "For"]} />
+      <tbody>
+        {rows.map((r, i) => (
+          <Fragment key={i}>
+            {(i === 0 || rows[i - 1].group !== r.group) && (
+              <tr>
+                <th colSpan={6} scope="rowgroup" className="px-2 pt-2 text-left text-sm font-bold text-faint">
+                  {r.group}
+                </th>
+              </tr>
+            )}
+            <Row parts={r.parts}>
+              <td className={`${cell} font-semibold`}>{r.item}</td>
+              <td className={`${cell} whitespace-nowrap`}>
+                <Num>{r.length}</Num>
+              </td>
+              <td className={big}>{r.count}</td>
+              <td className={`${cell} whitespace-nowrap`}>{r.unit}</td>
+              <td className={`${cell} text-[15px]`}>
+                <Num>{r.needed}</Num>
+                {r.note && <b className="text-signal">; {r.note}</b>}
+              </td>
+              <td className={`${cell} max-w-52 text-sm text-faint`}>{r.for_text}</td>
+            </Row>
+          </Fragment>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What to cut, pieces alike on one line. */
+export function CutTable({ rows, Row }: { rows: readonly CutRow[]; Row: RowOf }) {
+  return (
+    <table className="w-full min-w-[46rem] border-collapse bg-board">
+      <Head names={["Section", "Piece", "How many", "Cut", "Rip", "Ends", "Labels"]} />
+      <tbody>
+        {rows.map((r, i) => (
+          <Row key={i} parts={r.parts}>
+            <td className={`${cell} font-semibold`}>{r.section}</td>
+            <td className={cell}>{r.piece}</td>
+            <td className={big}>{r.count}</td>
+            <td className={big}>
+              <Num>{r.length}</Num>
+            </td>
+            <td className={cell}>
+              <Num>{r.width}</Num>
+            </td>
+            <td className={`${cell} text-[15px]`}>{r.ends}</td>
+            <td className={`${cell} text-sm text-faint`}>{r.labels}</td>
+          </Row>
+        ))}
+      </tbody>
+    </table>
+  );
+}
