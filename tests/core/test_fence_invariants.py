@@ -111,9 +111,10 @@ def test_boards_of_a_framed_panel_keep_clear_of_the_trims_of_the_leg_before():
     check_solids(plan(edited(job, *edits)))
 
 
-def test_a_screw_is_measured_through_the_board_not_along_its_lean():
+@pytest.mark.parametrize("turn", [0.25, 10])
+def test_a_screw_is_measured_through_the_board_not_along_its_lean(turn):
     """Legs that turn by a quarter of a degree: boards lie 22 thick on the corner post, not 25 for leaning 3 along their length."""
-    job = fence((1500, 0), (1500, 0.25), region="australia_nz", style="horizontal")
+    job = fence((1500, 0), (1500, turn), region="australia_nz", style="horizontal")
     edits = [put("fence.skin.side", "left"), put("fence.bays.max_mm", 900), put("fence.skin.height_mm", 700)]
     check_solids(plan(edited(job, *edits)))
 

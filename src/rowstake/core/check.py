@@ -195,14 +195,15 @@ NEARLY_ALONG = 0.97
 
 
 def _thick(part: Part, axis: Vec) -> float:
-    """How much of a piece lies along an axis: of one that is turned a little from it, its own thickness over the cosine."""
+    """How much of a piece lies along an axis: of one that is turned a little from it its own thickness, for a screw is driven
+    square to what it goes through."""
     if part.solid is None:
         return 0.0
     for own in (part.solid.pose.c, part.solid.pose.b, part.solid.pose.a):
         size = math.sqrt(dot(own, own))
         along = abs(dot(own, axis)) / size
         if along >= NEARLY_ALONG:
-            return _extent(part.solid, (own[0] / size, own[1] / size, own[2] / size)) / along
+            return _extent(part.solid, (own[0] / size, own[1] / size, own[2] / size))
     return _extent(part.solid, axis)
 
 
