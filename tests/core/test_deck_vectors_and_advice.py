@@ -14,7 +14,8 @@ from rowstake.core.reckoners.beam_span import OVERHANGING
 from rowstake.core.trades.deck.advice import all_rules
 from rowstake.core.trades.deck.brief import resolve_deck
 from rowstake.core.trades.deck.footings import Under
-from rowstake.core.trades.deck.supports import allowed_beam, allowed_joist
+from rowstake.core.trades.deck.spread import allowed_joist
+from rowstake.core.trades.deck.supports import allowed_beam
 from tests.decks import cut, deck
 from tests.holds.deck import check_deck
 from tests.holds.solids import check_solids

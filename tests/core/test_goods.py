@@ -1,5 +1,6 @@
 """What is bought: by its entry and sizes, in the words of the region; never by a sentence."""
 
+from collections import Counter
 from importlib import resources
 
 import pytest
@@ -10,6 +11,7 @@ from rowstake.core.goods import GOODS, register, timber
 from rowstake.core.job import read_job_text
 from rowstake.core.plan import plan
 from tests.core.test_deck_vectors_and_advice import TROUBLE
+from tests.jobs import edited, fence, put
 
 DEMO = sorted(resources.files("rowstake.demo").iterdir(), key=lambda f: f.name)
 MM, INCHES = Sold("mm"), Sold("ft-in")
@@ -47,3 +49,18 @@ def test_every_good_is_bought_and_has_a_key(job):
     for line in made.lists.buy:
         assert line.good.section or line.good.id in GOODS
         assert line.item.startswith(line.good.words) or line.group == "Concrete and gravel"
+
+
+def test_what_there_is_to_carry_by_hand():
+    """One bay of 1.8 m in timber of 450 kg/m³ dry. Two posts of 3 m: 2 × 0.1² × 3 × 450 = 27.0. Rails, a 2.4 and a 4.2:
+    0.038 × 0.087 × 6.6 × 450 = 9.82. Thirteen boards of 1.8 m: 13 × 0.019 × 0.15 × 1.8 × 450 = 30.01. Fourteen bags of 20,
+    25 of gravel, a tin of preservative of 1: 372.83 kg in all."""
+    made = plan(edited(fence((1800, 0)), put("fence.posts.species", "c16")))
+    by_group = Counter()
+    for line in made.lists.buy:
+        by_group[line.group] += line.kg
+    told = {group: pytest.approx(kg, abs=0.005) for group, kg in
+            {"Posts": 27.0, "Rails and frames": 9.82, "Boards": 30.01, "Concrete and gravel": 305, "Hardware": 1, "Fixings": 0}.items()}  # fmt: skip
+    assert by_group == told
+    [figure] = [f for f in made.trade.figures(made) if f.key == "load"]
+    assert (figure.text, figure.number) == ("373 kg", pytest.approx(372.8, abs=0.05))

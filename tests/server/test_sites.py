@@ -4,11 +4,12 @@ import csv
 import io
 
 import pytest
+from sqlalchemy import update
 
-from rowstake.core.job import read_job
 from rowstake.core.plan import plan
 from rowstake.core.takeoff.lists import cut_lines
 from rowstake.core.together import together
+from rowstake.store.models import JobRow, RevisionRow
 from tests.decks import deck
 from tests.jobs import edited, fence, put, yard
 
@@ -45,7 +46,8 @@ def test_a_fence_and_a_deck_of_one_garden(client, site):
     assert [(j["name"], j["site"]["name"]) for j in listed["jobs"]] == [("Deck", "Garden"), ("Back fence", "Garden")]
     text = client.get(f"/api/sites/{site['id']}/lists/1/buy.csv").content.decode("utf-8-sig")
     assert len(list(csv.reader(io.StringIO(text)))) == len(together["buy"]) + 1
-    assert client.get(f"/api/sites/{site['id']}/lists/2/buy.csv").status_code == 404
+    missing = client.get(f"/api/sites/{site['id']}/lists/2/buy.csv")
+    assert (missing.status_code, missing.json()["detail"]) == (404, "This site has no list 2")
 
 
 def test_jobs_move_between_sites_and_stay_as_they_are(client, site):
@@ -92,23 +94,36 @@ def test_no_job_is_put_on_a_site_that_is_not_there(client, site):
 
 
 def test_a_job_that_cannot_be_read_is_in_none_of_the_lists(client, site, engine):
-    from sqlalchemy import update
-
-    from rowstake.store.models import JobRow
-
     key = started(client, site)[0]
     with engine.begin() as c:
         c.execute(update(JobRow).where(JobRow.id == key).values(unread="another schema"))
     opened = client.get(f"/api/sites/{site['id']}").json()
     assert [job["unread"] for job in opened["jobs"]] == ["another schema", ""]
+    assert opened["left_out"] == {key: "another schema"}
     assert opened["lists"][0]["jobs"] == {"A": "Deck"}
+
+
+def test_a_job_that_cannot_be_laid_out_or_is_put_away_leaves_the_others_their_lists(client, site, engine):
+    fence, other = started(client, site)
+    with engine.begin() as c:
+        bad = client.get(f"/api/jobs/{other}").json()["held"]["document"]
+        bad["deck"]["posts"]["size"] = "gone"
+        c.execute(RevisionRow.__table__.update().where(RevisionRow.job_id == other).values(document=bad))
+    opened = client.get(f"/api/sites/{site['id']}").json()
+    assert "gone" in opened["left_out"][other]
+    assert opened["letters"] == {fence: "A"}
+    assert [lists["jobs"] for lists in opened["lists"]] == [{"A": "Back fence"}]
+    client.post(f"/api/jobs/{fence}/archive", json={"archived": True})
+    opened = client.get(f"/api/sites/{site['id']}").json()
+    assert [job["archived"] for job in opened["jobs"]] == [False, True]
+    assert (opened["left_out"][fence], opened["lists"]) == ("put away", [])
 
 
 def test_timber_bought_together_is_that_of_all_jobs_and_never_more():
     """What is cut is the same pieces; a section both take shares its lengths, so no more is bought than for each alone."""
     jobs = [yard(), edited(fence((7300, 0)), put("name", "Front"), put("fence.rails.longest_mm", 3000)), deck()]
     plans = [plan(job) for job in jobs]
-    [made] = together(plans)
+    [made] = together(dict(zip("ABC", plans, strict=True)))
     assert sum(len(line.labels) for line in made.lists.cuts) == sum(
         len(line.labels) for p in plans for line in cut_lines(list(p.parts))
     )
@@ -121,6 +136,6 @@ def test_timber_bought_together_is_that_of_all_jobs_and_never_more():
 
 
 def test_regions_are_bought_apart():
-    made = together([plan(yard()), plan(read_job({**deck(region="north_america").model_dump(by_alias=True)}))])
+    made = together({"A": plan(yard()), "B": plan(deck(region="north_america"))})
     assert [list(t.jobs) for t in made] == [["A"], ["B"]]
     assert {t.lists.buyer.sold.units for t in made} == {"mm", "ft-in"}

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from rowstake.core.parts import Part, letters
+from rowstake.core.parts import Part
 from rowstake.core.planned import AnyPlan
 from rowstake.core.takeoff.lists import Buyer, TakeOff, take_off
 
@@ -19,11 +19,11 @@ class Together:
     lists: TakeOff
 
 
-def together(plans: Sequence[AnyPlan]) -> list[Together]:
-    """One list for every region among the jobs: what is sold in one is not sold in another. Bags are those of the first job
-    that has any; what is stained is reckoned job by job."""
-    named = [(letters(n).upper(), plan) for n, plan in enumerate(plans, 1)]
-    regions = {plan.brief.region.id: plan.brief.region.name for plan in plans}
+def together(plans: Mapping[str, AnyPlan]) -> list[Together]:
+    """One list for every region among the jobs, which come by their letters: what is sold in one is not sold in another. Bags
+    are those of the first job that has any; what is stained is reckoned job by job."""
+    named = list(plans.items())
+    regions = {plan.brief.region.id: plan.brief.region.name for plan in plans.values()}
     return [
         Together(name, {letter: plan.brief.job.name for letter, plan in own}, _bought(own))
         for key, name in regions.items()

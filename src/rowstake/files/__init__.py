@@ -12,13 +12,18 @@ from rowstake.core.rooms import kept_in
 from rowstake.files import formats as room
 from rowstake.files.base import Format, Issue
 
-__all__ = ["Format", "Issue", "export", "formats"]
+__all__ = ["Format", "Issue", "export", "formats", "stem_of"]
 
 
 @cache
 def formats() -> dict[str, Format]:
     """Every format by its id."""
     return {made.id: made for made in kept_in(room.__name__, "FORMAT").values()}
+
+
+def stem_of(name: str, otherwise: str) -> str:
+    """A name as the name of a file begins."""
+    return re.sub(r"[^\w-]+", "-", name).strip("-").lower() or otherwise
 
 
 def export(
@@ -32,6 +37,6 @@ def export(
     document = document or next(iter(known))
     if document not in known:
         raise refuse("document", document, ", ".join(known), f"There is no “{document}” as {made.name}")
-    stem = re.sub(r"[^\w-]+", "-", plan.brief.job.name).strip("-").lower() or "job"
+    stem = stem_of(plan.brief.job.name, "job")
     tail = "" if len(known) == 1 else f"-{document}"
     return made, f"{stem}{tail}.{made.suffix}", made.write(plan, document, Issue(datetime.date.today(), revision))

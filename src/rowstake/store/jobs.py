@@ -128,6 +128,12 @@ class Jobs:
         rows = {row.id: row for row in self.session.scalars(query)}
         return self._shown([rows[key] for key in keys if key in rows])
 
+    def documents(self, keys: list[str]) -> dict[str, dict[str, Any]]:
+        """The documents of these jobs as they stand, by job, in the schema of today."""
+        query = select(RevisionRow).join(JobRow, RevisionRow.job_id == JobRow.id)
+        found = self.session.scalars(query.where(RevisionRow.number == JobRow.current, JobRow.id.in_(keys)))
+        return {row.job_id: upgraded(row.document) for row in found}
+
     def _shown(self, rows: list[JobRow]) -> list[JobListed]:
         self._fill_cards([row for row in rows if row.card is None and row.unread is None])
         return [

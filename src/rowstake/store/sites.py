@@ -90,10 +90,12 @@ class Sites:
         return site.id
 
     def jobs_of(self, key: str) -> list[str]:
-        """The jobs of a site that are not put away, the oldest first."""
+        """The jobs of a site, the oldest first, those put away behind the others."""
         self._row(key)
-        query = select(JobRow.id).where(JobRow.site_id == key, JobRow.archived.is_(False))
-        return list(self.session.scalars(query.order_by(JobRow.created_at, JobRow.name).limit(MOST_JOBS)))
+        query = select(JobRow.id).where(JobRow.site_id == key)
+        return list(
+            self.session.scalars(query.order_by(JobRow.archived, JobRow.created_at, JobRow.name).limit(MOST_JOBS))
+        )
 
     def _row(self, key: str, lock: bool = False) -> SiteRow:
         query = select(SiteRow).where(SiteRow.id == key)

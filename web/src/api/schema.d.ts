@@ -1798,12 +1798,21 @@ export interface components {
         };
         /**
          * SiteOpened
-         * @description A site, its jobs and their lists together. Jobs that cannot be read are in none of the lists.
+         * @description A site, its jobs and their lists together. `letters` are those of the jobs in the lists, `left_out` says why another is in
+         *     none: put away, not to be read, or not to be laid out.
          */
         SiteOpened: {
             site: components["schemas"]["SiteHeld"];
             /** Jobs */
             jobs: components["schemas"]["Shown"][];
+            /** Letters */
+            letters: {
+                [key: string]: string;
+            };
+            /** Left Out */
+            left_out: {
+                [key: string]: string;
+            };
             /** Lists */
             lists: components["schemas"]["SiteLists"][];
         };

@@ -54,7 +54,8 @@ def explain_lists(
     book.note(
         "load", "To carry from the yard", p.weight(lists.kg),
         rule="Whole lengths by volume times the density of the timber, dry; bags and loose gravel as bought; hardware by the piece, "
-        "about. Screws and what else weighs next to nothing is left out. Timber fresh from treatment weighs half as much again.",
+        "about. Screws and what else weighs next to nothing is left out. Timber "
+        f"that is soaked weighs {CATALOGUE.materials.gates.soaked:g} times as much.",
         formula=" + ".join(f"{p.weight(kg)} {group.lower()}" for group, kg in groups.items() if kg >= 0.5),
         source="densities of species and goods; trade practice",
         changes="Bags, gravel or foam, sections and lengths.",

@@ -2,24 +2,26 @@
 
 from __future__ import annotations
 
-import re
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field
 
+from rowstake.core.faults import JobFault
+from rowstake.core.faults import shown as shown_words
 from rowstake.core.job import read_job
 from rowstake.core.job.base import Name
-from rowstake.core.plan import plan
+from rowstake.core.parts import letters
+from rowstake.core.plan import AnyPlan, plan
 from rowstake.core.text import check_text
-from rowstake.core.together import Together, together
+from rowstake.core.together import together
 from rowstake.core.views.lists import BuyRow, CutRow, buy_rows, cut_rows
+from rowstake.files import stem_of
 from rowstake.files.formats.csv_lists import write_list
 from rowstake.server.routes.jobs import Number, Shown, shown
 from rowstake.server.session import JobsHere, SitesHere
-from rowstake.store.jobs import JobListed
-from rowstake.store.jobs import Jobs as JobsKept
+from rowstake.store.jobs import JobListed, Jobs, NoSuchJob
 from rowstake.store.sites import SiteHeld
 
 router = APIRouter(prefix="/api/sites", tags=["sites"])
@@ -59,10 +61,13 @@ class SiteLists:
 
 @dataclass(frozen=True, slots=True)
 class SiteOpened:
-    """A site, its jobs and their lists together. Jobs that cannot be read are in none of the lists."""
+    """A site, its jobs and their lists together. `letters` are those of the jobs in the lists, `left_out` says why another is in
+    none: put away, not to be read, or not to be laid out."""
 
     site: SiteHeld
     jobs: list[Shown]
+    letters: dict[str, str]
+    left_out: dict[str, str]
     lists: list[SiteLists]
 
 
@@ -79,12 +84,13 @@ def new(body: SiteTold, sites: SitesHere) -> SiteHeld:
 @router.get("/{key}")
 def open_site(key: str, sites: SitesHere, jobs: JobsHere) -> SiteOpened:
     site, listed = sites.get(key), jobs.of(sites.jobs_of(key))
+    taken = _taken(jobs, listed)
     lists = [
         SiteLists(t.region, t.jobs, t.lists.timber_words(p), p.weight(t.lists.kg), buy_rows(t.lists), cut_rows(t.lists))
-        for t in _together(jobs, listed)
+        for t in together(taken.plans)
         for p in (t.lists.buyer.printer,)
     ]
-    return SiteOpened(site, shown(listed), lists)
+    return SiteOpened(site, shown(listed), taken.letters, taken.left_out, lists)
 
 
 @router.put("/{key}")
@@ -101,13 +107,33 @@ def remove(key: str, sites: SitesHere) -> None:
 @router.get("/{key}/lists/{number}/{document}.csv")
 def take(key: str, number: int, document: Literal["buy", "cuts"], sites: SitesHere, jobs: JobsHere) -> Response:
     """One list of a site as CSV; lists are numbered from 1 as the site tells them."""
-    made = _together(jobs, jobs.of(sites.jobs_of(key)))
+    made = together(_taken(jobs, jobs.of(sites.jobs_of(key))).plans)
     if not 0 < number <= len(made):
-        return Response(status_code=404)
-    stem = re.sub(r"[^\w-]+", "-", sites.get(key).name).strip("-").lower() or "site"
-    head = {"Content-Disposition": f'attachment; filename="{stem}-{document}.csv"'}
+        raise NoSuchJob(f"This site has no list {number}")
+    head = {"Content-Disposition": f'attachment; filename="{stem_of(sites.get(key).name, "site")}-{document}.csv"'}
     return Response(write_list(made[number - 1].lists, document), media_type="text/csv; charset=utf-8", headers=head)
 
 
-def _together(jobs: JobsKept, listed: list[JobListed]) -> list[Together]:
-    return together([plan(read_job(jobs.get(job.id).document)) for job in listed if not job.unread])
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """Jobs of a site that lists are made of: their letters, the plans by letter, and why the others are left out."""
+
+    letters: dict[str, str]
+    plans: dict[str, AnyPlan]
+    left_out: dict[str, str]
+
+
+def _taken(jobs: Jobs, listed: list[JobListed]) -> Taken:
+    documents, taken = jobs.documents([job.id for job in listed]), Taken({}, {}, {})
+    for job in listed:
+        if job.archived or job.unread:
+            taken.left_out[job.id] = "put away" if job.archived else job.unread
+            continue
+        try:
+            made = plan(read_job(documents[job.id]))
+        except JobFault as fault:
+            taken.left_out[job.id] = shown_words(fault)[:400]
+            continue
+        letter = letters(len(taken.plans) + 1).upper()
+        taken.letters[job.id], taken.plans[letter] = letter, made
+    return taken

@@ -104,18 +104,17 @@ export function SitePage() {
                   <Link to={`/job/${job.id}`} aria-label={`Open ${job.name}`} className="h-[70px] w-[128px] bg-board">
                     {job.card && <SceneView scene={job.card.outline} label={`Line of ${job.name}`} selected={[]} plain />}
                   </Link>
-                  <b className="w-6 text-center text-xl">{letterOf(found, job.id)}</b>
+                  <b className="w-6 text-center text-xl">{found.letters[job.id]}</b>
                   <div className="min-w-48 flex-1">
                     <Link to={`/job/${job.id}`} className="text-lg font-bold hover:underline">
                       {job.name}
                     </Link>
-                    {job.card ? (
+                    {job.card && (
                       <p>
                         {job.card.style}, <Num>{job.card.length}</Num>
                       </p>
-                    ) : (
-                      <p className="text-bad">This Row Stake cannot read it: {job.unread}. It is in none of the lists below.</p>
                     )}
+                    {found.left_out[job.id] && <p className={job.archived ? "text-faint" : "text-bad"}>In none of the lists below: {found.left_out[job.id]}.</p>}
                   </div>
                   <Plain
                     aria-label={`Take ${job.name} off this site`}
@@ -137,13 +136,6 @@ export function SitePage() {
       <footer className="px-4 py-3 text-center text-sm text-faint">{start?.caution}</footer>
     </div>
   );
-}
-
-/** The letter that labels of a job begin with in the lists of its site: jobs are lettered in order, those that can be read. */
-function letterOf(found: SiteOpened, job: string): string {
-  const read = found.jobs.filter((j) => j.card);
-  const letters = found.lists.flatMap((l) => Object.keys(l.jobs)).sort((a, b) => a.length - b.length || a.localeCompare(b));
-  return letters[read.findIndex((j) => j.id === job)] ?? "";
 }
 
 /** A blank that keeps what was written when it is left. */

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from rowstake.core.trades.deck.beam_line import BeamLine
 from rowstake.core.trades.deck.frame import Joist
 from rowstake.core.trades.deck.shape import SAME_MM
-from rowstake.core.trades.deck.supports import BeamLine
 
 HOLDS = ("ledger", "header", "clipped rim")
 """What closes the frame and carries; a rim closes it only."""

@@ -7,11 +7,11 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.frame import Grid
 from rowstake.core.trades.deck.shape import Point
 from rowstake.core.trades.deck.stack import PostAt, joist_depth
-from rowstake.core.trades.deck.supports import BeamLine, Supports
 
 REACH_MM, LEAST_MM = CATALOGUE.deck.brace_reach_mm, CATALOGUE.deck.least_brace_mm
 """How far a brace reaches out from its post, and the least that braces anything."""

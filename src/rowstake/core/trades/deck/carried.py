@@ -7,13 +7,13 @@ from dataclasses import dataclass
 
 from rowstake.core.structure.columns import column_n
 from rowstake.core.structure.timber import read_stick
+from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.corners import Corner
 from rowstake.core.trades.deck.dug import bearing_of, dig
 from rowstake.core.trades.deck.footings import Dug
 from rowstake.core.trades.deck.frame import Grid
 from rowstake.core.trades.deck.stack import PostAt, beam_depth, ground_at, stack_at
-from rowstake.core.trades.deck.supports import Supports
 
 
 @dataclass(frozen=True, slots=True)

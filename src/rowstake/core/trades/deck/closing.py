@@ -17,7 +17,7 @@ from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import Section
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.ends import STEEP
+from rowstake.core.trades.deck.ends import STEEP, steep
 from rowstake.core.trades.deck.frame import Grid, Stick, across_kind, across_plies
 from rowstake.core.trades.deck.shape import SAME_MM, SQUARE, Edge, Point, leans
 
@@ -83,17 +83,20 @@ def _cut(
     brief: DeckBrief, grid: Grid, edge: Edge, kind: str, at_a: bool, off_mm: float, beams: list[Stick]
 ) -> tuple[float, float]:
     """(how far along from its corner a ply's middle line ends, the slope of its cut): square, but where a rim leans. That
-    runs out flush with the deck's side, butts on the face of a ledger or a flush beam, and is mitred with another rim."""
+    runs out flush with the deck's side, butts on the end of a flush beam (a steep one, as on a ledger, on its face), and is
+    mitred with another rim."""
     corner = edge.a if at_a else edge.b
     other = next((e for e in grid.edges if e is not edge and math.dist(e.b if at_a else e.a, corner) < 0.01), None)
     if other is None or kind in ("ledger", "header") or not (leans(edge) or leans(other)):
         return 0.0, 0.0
     mitre = (edge.inward[0] + other.inward[0], edge.inward[1] + other.inward[1])
-    if leans(edge) and across_kind(other, brief.attached) == "ledger":
-        return _beside_joist(grid, edge, corner, at_a, off_mm, _meets(edge, off_mm, other.along, grid.thick_mm))
-    if leans(edge) and (ends := _beam_end(other, corner, beams)) is not None:
+    beam = _beam_at(other, corner, beams) if leans(edge) else None
+    if beam and not steep(edge):
         (ux, _), (nx, _) = edge.along, edge.inward
-        return (ends - corner[0] - nx * off_mm) / ux, -nx / ux
+        return (_end_by(beam, corner) - corner[0] - nx * off_mm) / ux, -nx / ux
+    if beam or (leans(edge) and across_kind(other, brief.attached) == "ledger"):
+        face = beam.across_mm if beam else grid.thick_mm
+        return _beside_joist(grid, edge, corner, at_a, off_mm, _meets(edge, off_mm, other.along, face))
     if leans(edge) and not leans(other) and abs(other.along[0]) < SQUARE:
         flush = _meets(edge, off_mm, other.along, 0.0)
         if abs(flush[1]) <= STEEP:
@@ -104,8 +107,8 @@ def _cut(
 def _beside_joist(
     grid: Grid, edge: Edge, corner: Point, at_a: bool, off_mm: float, cut: tuple[float, float]
 ) -> tuple[float, float]:
-    """The cut of a leaning ply that butts on a ledger, turned about its outer corner where a joist, for the larger
-    part beside it, stands in the way of its inner one."""
+    """The cut of a leaning ply that butts on a face, turned about its outer corner where a joist, for the larger part beside it,
+    stands in the way of its inner one."""
     (ux, _), (nx, _), half = edge.along, edge.inward, grid.thick_mm / 2
     inner, outer = cut[0] + half * cut[1], cut[0] - half * cut[1]
     base = corner[0] + nx * (off_mm + half)
@@ -116,14 +119,18 @@ def _beside_joist(
     return (inner + outer) / 2, (inner - outer) / grid.thick_mm
 
 
-def _beam_end(edge: Edge, corner: Point, beams: list[Stick]) -> float | None:
-    """Where along s the flush beam ends that closes the frame along an edge up to a corner: a leaning rim butts on its end. None
-    where no beam does."""
+def _end_by(beam: Stick, corner: Point) -> float:
+    """Where along s a beam ends beside a corner."""
+    return min((beam.a[0], beam.b[0]), key=lambda s: abs(s - corner[0]))
+
+
+def _beam_at(edge: Edge, corner: Point, beams: list[Stick]) -> Stick | None:
+    """The flush beam that closes the frame along an edge up to a corner."""
     along_s = abs(edge.a[1] - edge.b[1]) < 0.01
     for beam in beams if along_s else ():
-        end = min((beam.a[0], beam.b[0]), key=lambda s: abs(s - corner[0]))
-        if abs(end - corner[0]) < beam.across_mm and abs(abs(beam.a[1] - edge.a[1]) - beam.across_mm / 2) < 1:
-            return end
+        reaches = abs(_end_by(beam, corner) - corner[0]) < beam.across_mm
+        if reaches and abs(abs(beam.a[1] - edge.a[1]) - beam.across_mm / 2) < 1:
+            return beam
     return None
 
 

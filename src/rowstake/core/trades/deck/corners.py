@@ -6,12 +6,12 @@ import math
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.dug import across_under
 from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge, Point, leans
-from rowstake.core.trades.deck.supports import Supports
 
 BEARS_MM = CATALOGUE.deck.rim_bears_mm
 

@@ -80,15 +80,22 @@ class Closing:
         return (self.face, *self.past, *self.upto)
 
 
+def steep(edge: Edge) -> bool:
+    """Whether a clip runs so much more out than along that its rim is not cut to an upright face."""
+    return leans(edge) and abs(edge.along[1]) > STEEP * abs(edge.along[0])
+
+
 BeamsAt = dict[Edge, list[tuple[float, float, float]]]
 """By the edge that they close: from where to where along s flush beams lie, and how wide they are."""
 
 
 def _reach(edges: list[Edge], edge: Edge, beams: BeamsAt) -> tuple[float, float]:
-    """From where to where along s what closes an edge lies: the rim of a clip begins where the flush beam beside it ends."""
+    """From where to where along s what closes an edge lies: the rim of a clip begins where the flush beam beside it ends; that
+    of a steep one runs on to the beam's face."""
     low, high, middle = -math.inf, math.inf, (edge.a[0] + edge.b[0]) / 2
     for other, corner in _meeting(edges, edge):
-        own = beams.get(other if leans(edge) else edge, []) if leans(edge) != leans(other) else []
+        clip = leans(edge) != leans(other) and not steep(edge) and not steep(other)
+        own = beams.get(other if leans(edge) else edge, []) if clip else []
         if own:
             end = min((s for s0, s1, _ in own for s in (s0, s1)), key=lambda s: abs(s - corner[0]))
             low, high = (max(low, end), high) if middle > corner[0] else (low, min(high, end))
@@ -100,7 +107,7 @@ def _closes(edges: list[Edge], edge: Edge, in_mm: float, butted: Container[Edge]
     if not leans(edge):
         return Closing(edge, face, low=low, high=high)
     met = [(e, mitre_of(edge, e, p)) for e, p in _meeting(edges, edge)]
-    past = [m for e, m in met if m and abs(e.along[0]) < SQUARE and abs(face.slope) > STEEP]
+    past = [m for e, m in met if m and abs(e.along[0]) < SQUARE and steep(edge)]
     upto = [m for e, m in met if m and abs(e.along[0]) > SQUARE and e not in butted and not leans(e)]
     return Closing(edge, face, tuple(past), tuple(upto), low, high)
 
@@ -116,8 +123,8 @@ def end_at(
     ledgers: Container[Edge],
 ) -> End:
     """The end of a joist at s, `half_mm` to each side, that meets the frame at `edge`; `takes_mm` is how much of the frame
-    closes it, square in from each edge; rims of clips butt on the ends of flush `beams` and on the face of `ledgers`. Of all straight cuts
-    that keep clear, the one that leaves most."""
+    closes it, square in from each edge; rims of clips butt on the ends of flush `beams` and on the face of `ledgers`. Of all
+    straight cuts that keep clear, the one that leaves most."""
     way = 1.0 if far else -1.0
     met = [edge]
     if not edge.hole:
@@ -125,7 +132,10 @@ def end_at(
     butted = {*beams, *(e for e in edges if e in ledgers)}
     closing = [_closes(edges, e, takes_mm[e], butted, beams) for e in met]
     ends_at = {
-        c.edge: _crossing(c.face, b.face) for c in closing if leans(c.edge) for b in closing if b.edge in ledgers
+        c.edge: _crossing(c.face, b.face)
+        for c in closing
+        for b in closing
+        if leans(c.edge) and (b.edge in ledgers or (steep(c.edge) and b.edge in beams))
     }
     closing = [c for c in closing if not _gives_way(c.edge, ends_at.get(c.edge, math.inf), s, half_mm)]
     lines = [line for c in closing for line in c.lines]

@@ -12,10 +12,10 @@ from rowstake.core.goods import Good
 from rowstake.core.kinds import kind_of
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
+from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.frame import Grid, Stick
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.shape import Point
-from rowstake.core.trades.deck.supports import BeamLine, Supports
 
 
 def frame_hardware(level: DeckLevel) -> list[Part]:

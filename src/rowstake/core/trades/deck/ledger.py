@@ -8,10 +8,10 @@ from itertools import pairwise
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import Good
 from rowstake.core.reckoners.ledger_fasteners import LEAST_MM, spacing_mm
+from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.clear import merged
 from rowstake.core.trades.deck.frame import Grid, Stick
-from rowstake.core.trades.deck.supports import Supports
 
 SIDING_MM = CATALOGUE.deck.siding_mm
 """Sheathing and packing between ledger and house rim; what is there is measured before bolts are bought."""

@@ -8,6 +8,7 @@ from shapely import affinity
 from shapely.geometry import Polygon
 
 from rowstake.core.parts import Part
+from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.braces import Brace
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.carried import FootingAt
@@ -18,7 +19,6 @@ from rowstake.core.trades.deck.ledger import LedgerPlan
 from rowstake.core.trades.deck.place import Place
 from rowstake.core.trades.deck.shape import Edge, Point
 from rowstake.core.trades.deck.stack import PostAt, joist_depth
-from rowstake.core.trades.deck.supports import Supports
 from rowstake.core.trades.deck.work import Worked
 
 
@@ -102,7 +102,7 @@ class DeckLevel:
     @property
     def one_more_row(self) -> int:
         """Rows of beams, one more than the deepest group has."""
-        return sum(b.group == self.deepest for b in self.supports.beams) + 1
+        return sum(self.deepest in b.groups for b in self.supports.beams) + 1
 
     def fall_mm(self) -> float:
         """How high the boards stand over the lowest ground at their edge."""

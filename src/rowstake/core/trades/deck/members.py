@@ -12,13 +12,13 @@ from shapely.prepared import prep
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.parts import letters
 from rowstake.core.reckoners.base import up
+from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.closing import across, saw_words
 from rowstake.core.trades.deck.demands import BlockAt, Demand, GuardPosts, SisterAt, of
 from rowstake.core.trades.deck.frame import LEFT_LONG_MM, SLACK_MM, Grid, Joist, Stick, blocks_at, spans_over_blocking
 from rowstake.core.trades.deck.splices import splice
-from rowstake.core.trades.deck.supports import BeamLine, Supports
 
 
 def _joist_pieces(joist: Joist, section: Section, supports: Supports, beams: list[BeamLine]) -> list[Stick]:

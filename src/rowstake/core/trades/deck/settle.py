@@ -5,12 +5,14 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowstake.core.faults import JobFault
+from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.corners import corners
 from rowstake.core.trades.deck.ends import BeamsAt
 from rowstake.core.trades.deck.frame import Grid, lay_grid
 from rowstake.core.trades.deck.shape import SQUARE, leans
-from rowstake.core.trades.deck.supports import MOST_PLIES, BeamLine, Supports, propose, rim_room
+from rowstake.core.trades.deck.spread import MOST_PLIES, rim_room
+from rowstake.core.trades.deck.supports import propose
 from rowstake.core.trades.deck.work import worked
 
 LEAST_PLIES = 2

@@ -7,9 +7,9 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.reckoners.height_stack import HeightStack, HeightStackOut
 from rowstake.core.reckoners.height_stack import run as height_stack
+from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.shape import Point
-from rowstake.core.trades.deck.supports import BeamLine, Supports
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,4 +1,4 @@
-"""What carries the joists: their size, the beams under them, the posts under those. Sizes are proposed from the spans.
+"""What carries the joists: their size, the rows of beams under them, the posts under those. Sizes are proposed from the spans.
 
 Beams, posts and what is dug under them keep clear of holes; what a bearing carries is the larger of what it takes from
 joists (or plies) cut over it and from ones that run on over it.
@@ -16,284 +16,19 @@ from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.faults import JobFault, refuse
 from rowstake.core.reckoners.beam_span import OVERHANGING, BeamSpan
 from rowstake.core.reckoners.beam_span import run as beam_span
-from rowstake.core.reckoners.joist_span import JoistSpan
-from rowstake.core.reckoners.joist_span import run as joist_span
 from rowstake.core.structure.continuous import Stretch, bend
+from rowstake.core.trades.deck.beam_line import BeamLine, SpanReach, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.clear import Span, ways_clear
+from rowstake.core.trades.deck.clear import ways_clear
 from rowstake.core.trades.deck.demands import KeepClear
 from rowstake.core.trades.deck.dug import across_under
-from rowstake.core.trades.deck.frame import BEARING_MM, LEFT_LONG_MM, Group
-from rowstake.core.trades.deck.splices import splice
+from rowstake.core.trades.deck.frame import Group
+from rowstake.core.trades.deck.spread import PLIES, WAYS, Spread, Way, allowed_joist, spread_of, tried
 
-MOST_ROWS = 12
 USUAL_POSTS_MM = CATALOGUE.deck.usual_posts_mm
 MOST_POSTS = 200
 END_MM = CATALOGUE.deck.beam_end_mm
 """How far a beam runs on past its end posts, where a quarter of its bay allows it."""
-
-
-@dataclass(frozen=True, slots=True)
-class SpanReach:
-    """How far something may span, what stops it, and how far it does."""
-
-    allowed_mm: float
-    governed_by: str
-    span_mm: float
-
-    @property
-    def used(self) -> float:
-        """Share of the allowed span that is used."""
-        return self.span_mm / self.allowed_mm if self.allowed_mm else math.inf
-
-
-@dataclass(frozen=True, slots=True)
-class BeamLine:
-    """One beam at t from s0 to s1: what it carries per metre of its length, its own plies, and its posts along s."""
-
-    label: str
-    groups: tuple[Group, ...]
-    t: float
-    s0: float
-    s1: float
-    section: Section
-    plies: int
-    carried_mm: float
-    posts: tuple[float, ...]
-    reach: SpanReach
-    outer: bool
-
-    @property
-    def group(self) -> Group:
-        """The group whose rows it is one of; it may run on under narrow ones beside that."""
-        return self.groups[0]
-
-    @property
-    def carries(self) -> tuple[float, float]:
-        """From where to where along s the joists on it lie, past a corner clipped off too."""
-        return min(g.s0 for g in self.groups), max(g.s1 for g in self.groups)
-
-    @property
-    def wide_mm(self) -> float:
-        return self.plies * self.section.thickness_mm
-
-    @property
-    def marks(self) -> list[float]:
-        """From where to where each post carries; the end ones out to the end of the joists."""
-        middles = ((a + b) / 2 for a, b in pairwise(self.posts))
-        low, high = self.carries
-        return [low, *middles, high]
-
-    @property
-    def shares(self) -> list[float]:
-        """The length of beam that each post carries, mm: the larger of plies that meet over it and plies that run on."""
-        apart = [high - low for low, high in pairwise(self.marks)]
-        on = bend(self.posts, *self.carries, [Stretch(*self.carries, 1.0)]).reactions
-        return [max(a, b) for a, b in zip(apart, on, strict=True)]
-
-
-@dataclass(frozen=True, slots=True)
-class Supports:
-    """`overhang_mm` is that of the deepest group; `hangs` tells every group's."""
-
-    joist: Section
-    joist_reach: SpanReach
-    overhang_mm: float
-    beams: tuple[BeamLine, ...]
-    flush: bool
-    hangs: dict[Group, float]
-
-    def under(self, s: float) -> list[BeamLine]:
-        """The beams that a joist at s bears on: flush ones also where it hangs on their end by a part of its thickness."""
-        past = max(0.1, self.joist.thickness_mm / 2 - BEARING_MM) if self.flush else 0.1
-        return [b for b in self.beams if b.s0 - past <= s <= b.s1 + past]
-
-    def bearings(self, group: Group) -> list[float]:
-        """Where the joists of a group bear, from the near end out."""
-        own = sorted(b.t for b in self.beams if group in b.groups)
-        return [group.t0, *own] if group.ledger else own
-
-
-def overhang_of(brief: DeckBrief, group: Group, spans: int, deepest: bool) -> float:
-    """How far joists of a group run past their outer beam: chosen, for the deepest group; else a share of the way, to a
-    tidy figure and at most a quarter of its span; none when flush."""
-    facts, beams, deep = CATALOGUE.deck, brief.deck.beams, group.t1 - group.t0
-    if beams.way == "flush":
-        return 0.0
-    if beams.overhang_mm is not None and deepest:
-        return min(beams.overhang_mm, deep / 2)
-    ends = 1 if group.ledger else 2
-    quarter = deep * facts.overhang_share / (spans + ends * facts.overhang_share)
-    most = deep * facts.overhang_of_run if beams.overhang_mm is None else beams.overhang_mm
-    if most <= quarter and beams.overhang_mm is not None:
-        return most
-    tidy = min(most, quarter) // brief.region.snap_mm * brief.region.snap_mm
-    return tidy if tidy >= facts.least_overhang_mm else 0.0
-
-
-def allowed_joist(brief: DeckBrief, joist: Section) -> SpanReach:
-    out = joist_span(
-        JoistSpan(
-            species=[brief.species.id], size=joist.id, spacing_mm=brief.spacing_mm, live_kpa=brief.live_kpa,
-            dead_kpa=brief.deck.loads.dead_kpa,
-        )
-    )  # fmt: skip
-    return SpanReach(out.span_mm, out.governed_by, 0.0)
-
-
-@dataclass(frozen=True, slots=True)
-class Spread:
-    """The bearings of a group's joists from the near end out, and the overhang past the last; `holds` where no joist
-    spans or hangs further than it may and every piece can be cut from what is sold."""
-
-    marks: tuple[float, ...]
-    overhang_mm: float
-    holds: bool
-
-    @property
-    def spans(self) -> int:
-        return len(self.marks) - 1
-
-    @property
-    def span_mm(self) -> float:
-        """The longest."""
-        return max(b - a for a, b in pairwise(self.marks))
-
-
-def _spread(
-    brief: DeckBrief, group: Group, joist: Section, allowed_mm: float, wide_mm: float, deepest: bool, past: Way
-) -> Spread:
-    """Spans as equal as holes let them be, as few as are allowed, or as many as the builder's rows of beams make.
-
-    A beam never hangs past the frame. Raises `JobFault` where the overhang leaves nothing between the bearings, and
-    where no row of beams keeps clear of a hole.
-    """
-    rows = brief.deck.beams.rows
-    fixed = None if rows is None else max(1, rows if group.ledger else rows - 1)
-    best: Spread | None = None
-    skipped = 0
-    for spans in [fixed] if fixed else range(1, MOST_ROWS + 1):
-        hang = max(overhang_of(brief, group, spans, deepest), wide_mm / 2)
-        first, last = (group.t0 if group.ledger else group.t0 + hang), group.t1 - hang
-        if last - first < (1 if spans == 1 else spans * wide_mm):
-            if best is None:
-                raise refuse(
-                    "deck.beams.overhang_mm" if not fixed or spans == 1 else "deck.beams.rows",
-                    f"{brief.deck.beams.overhang_mm or 0:g} mm, {brief.deck.beams.rows or 'no'} rows",
-                    "less than the deck is deep", "The overhang and the beams leave nothing between the bearings",
-                )  # fmt: skip
-            break
-        equal = [first + (last - first) * i / spans for i in range(spans + 1)]
-        tries = [
-            _tried(
-                brief,
-                group,
-                joist,
-                marks,
-                allowed_mm,
-                wide_mm if marks == equal or past.close else _apart(brief),
-                hang,
-                past.tight,
-            )
-            for marks in ways_clear(equal, _beam_spans(brief, group, past.berth_mm), _stay(brief, group, spans))
-        ]
-        ways = [way for way in tries if way is not None]
-        for way in sorted(ways, key=lambda w: w.span_mm):
-            if way.holds and skipped >= past.more:
-                return way
-            if best is None or way.span_mm < best.span_mm:
-                best = way
-        skipped += any(way.holds for way in ways)
-    if best is None:
-        names = ", ".join(z.id for z in brief.keep_clear if z.s1 > group.s0 and z.s0 < group.s1)
-        raise refuse(
-            f"{brief.place.path}.shape.cuts", names, "a hole between the rows of beams: move it, make it smaller, or choose another number of rows",
-            f"No row of beams keeps clear of {names}",
-        )  # fmt: skip
-    return best
-
-
-def _stay(brief: DeckBrief, group: Group, spans: int) -> list[bool]:
-    """Which bearings are not moved for a hole: the ledger, and flush beams at the edges of the frame, which close it too,
-    where there is room for them."""
-    room, flush = rim_room(brief), brief.deck.beams.way == "flush"
-    over = brief.deck.boards.overhang_mm
-    here = [z for z in brief.keep_clear if z.s1 + over > group.s0 and z.s0 - over < group.s1]
-    near = flush and all(z.t0 - over - group.t0 >= room for z in here)
-    far = flush and all(group.t1 - z.t1 - over >= room for z in here)
-    return [group.ledger or near, *[False] * (spans - 1), far]
-
-
-def rim_room(brief: DeckBrief) -> float:
-    """How much of the frame its closing takes at an edge: a rim, or the widest flush beam."""
-    flush = brief.deck.beams.way == "flush"
-    return brief.joists[0].thickness_mm * ((brief.deck.beams.plies or PLIES[-1]) if flush else 1)
-
-
-def _apart(brief: DeckBrief) -> float:
-    """How far apart the middles of beams that are moved lie at least: as wide as any of them may be made, and, flush, half
-    a ply for the one that is drawn in from the edge."""
-    thick = max(s.thickness_mm for s in (*brief.joists, *brief.beams))
-    return thick * ((brief.deck.beams.plies or PLIES[-1]) + 0.5)
-
-
-def clear_of_posts(brief: DeckBrief) -> float:
-    """How far apart the middles of dropped beams lie at least, so that the post of one stands clear of the other."""
-    if brief.deck.beams.way == "flush":
-        return 0.0
-    return (brief.joists[0].thickness_mm * (brief.deck.beams.plies or PLIES[0]) + brief.post.width_mm) / 2
-
-
-def _tried(
-    brief: DeckBrief,
-    group: Group,
-    joist: Section,
-    marks: list[float],
-    allowed_mm: float,
-    wide_mm: float,
-    hang_mm: float,
-    tight: bool = False,
-) -> Spread | None:
-    """A spread on these bearings; None where two come too near each other or one leaves the frame."""
-    near, far = (0.0 if group.ledger else marks[0] - group.t0), group.t1 - marks[-1]
-    if (
-        min(b - a for a, b in pairwise(marks)) < max(wide_mm, 0.0 if tight else clear_of_posts(brief))
-        or min(far, near + wide_mm * group.ledger) < wide_mm / 2 - 1e-6
-    ):
-        return None
-    quarter = CATALOGUE.deck.overhang_share
-    hangs = far <= max(hang_mm, (marks[-1] - marks[-2]) * quarter, wide_mm / 2) + 1e-6
-    hangs = hangs and near <= max(hang_mm, (marks[1] - marks[0]) * quarter, wide_mm / 2) + 1e-6
-    longest = max(joist.lengths_mm) - (LEFT_LONG_MM if brief.deck.joists.left_long else 0.0)
-    flush = brief.deck.beams.way == "flush"
-    thick = joist.thickness_mm
-    cut = (
-        max(b - a for a, b in pairwise(marks)) <= longest
-        if flush
-        else splice(group.t0 + thick, group.t1 - thick, marks, longest) is not None
-    )
-    spans = max(b - a for a, b in pairwise(marks)) <= allowed_mm + 1e-6
-    return Spread(tuple(marks), far if far > wide_mm / 2 + 1e-6 else 0.0, spans and cut and hangs)
-
-
-def _beam_spans(brief: DeckBrief, group: Group, berth_mm: float) -> list[Span]:
-    """Where along t the middle of a beam of this group may not lie: over a hole, its growth and, flush, its headers."""
-    facts = CATALOGUE.deck
-    around = (
-        brief.deck.boards.overhang_mm + brief.joists[0].thickness_mm * MOST_PLIES
-        if brief.deck.beams.way == "flush"
-        else facts.beside_hole_mm
-    )
-    widest = brief.joists[0].thickness_mm * (brief.deck.beams.plies or PLIES[-1])
-    off = widest / 2 + around
-    dig = [(z, off if not berth_mm else max(off, z.dig_mm + berth_mm)) for z in brief.keep_clear]
-    return [(z.t0 - d, z.t1 + d) for z, d in dig if z.s1 + around > group.s0 and z.s0 - around < group.s1]
-
-
-PLIES = [2, 3]
-"""What beams are made of, where the builder does not say."""
-MOST_PLIES = 4
-"""Headers and trimmers are made of so many at most."""
 
 
 def propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polygon) -> Supports:
@@ -309,29 +44,6 @@ def propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polyg
     raise first
 
 
-@dataclass(frozen=True, slots=True)
-class Way:
-    """How beams are laid past holes: how far off them besides, how many rows more than it takes, whether two may lie as near
-    as they do at two plies, and even so near that a post of one stands in the other."""
-
-    berth_mm: float
-    more: int
-    close: bool = False
-    tight: bool = False
-
-
-BERTH_MM = CATALOGUE.deck.berth_mm
-"""Half a footing: what a beam keeps off besides, where no post of it would clear a hole."""
-WAYS = [
-    *(Way(berth, more) for more in (0, 1, 2) for berth in (0.0, BERTH_MM)),
-    Way(0.0, 0, True),
-    Way(BERTH_MM, 0, True),
-    Way(0.0, 0, True, True),
-    Way(BERTH_MM, 0, True, True),
-]
-"""In the order they are tried."""
-
-
 def _propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polygon, way: Way) -> Supports:
     """The shallowest joist that holds on the fewest beams, and beams to suit; where none on sale holds, the one that
     reaches furthest, and advice says so. Raises `JobFault`."""
@@ -339,19 +51,21 @@ def _propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Poly
     wide = thick * (brief.deck.beams.plies or 2)
     half = thick * (brief.deck.beams.plies or PLIES[-1]) / 2 if flush else 0.0
     deepest = max(groups, key=lambda g: g.t1 - g.t0)
-    tried = {
+    tries = {
         j.id: (
             j,
-            [_spread(brief, g, j, allowed_joist(brief, j).allowed_mm, wide, g is deepest, way) for g in groups],
+            [spread_of(brief, g, j, allowed_joist(brief, j).allowed_mm, wide, g is deepest, way) for g in groups],
         )
         for j in brief.joists
     }
-    joist, laid = min(tried.values(), key=lambda way: _merit(brief, *way))
+    joist, laid = min(tries.values(), key=lambda way: _merit(brief, *way))
     limit = allowed_joist(brief, joist)
     rows: list[Row] = []
     for group, spread in sorted(zip(groups, laid, strict=True), key=lambda pair: _narrow(pair[0])):
         joined = (
-            None if flush or not _narrow(group) else _joined(brief, joist, limit.allowed_mm, group, spread, rows, wide)
+            None
+            if flush or not _narrow(group)
+            else _joined(brief, joist, limit.allowed_mm, within, group, spread, rows, wide)
         )
         if joined:
             laid[groups.index(group)], rows = joined
@@ -394,31 +108,47 @@ def _narrow(group: Group) -> bool:
 
 
 def _joined(
-    brief: DeckBrief, joist: Section, allowed_mm: float, group: Group, spread: Spread, rows: list[Row], wide_mm: float
-) -> tuple[Spread, list[Row]] | None:
+    brief: DeckBrief, joist: Section, allowed_mm: float, within: Polygon, group: Group, spread: Spread, rows: list[Row],
+    wide_mm: float,
+) -> tuple[Spread, list[Row]] | None:  # fmt: skip
     """A narrow group on rows that run on under it from beside, with rows of its own for the rest; None where its joists do not
-    hold so, or nothing lies near enough."""
+    hold so, or nothing lies near enough. Where they hang too far past a row that runs on, its own first one is laid at its edge."""
     beside = {
-        row.t: row for row in rows
+        row.t for row in rows
         if (abs(row.high - group.s0) < 1 or abs(row.low - group.s1) < 1) and group.t0 + wide_mm / 2 < row.t < group.t1 - wide_mm / 2
     }  # fmt: skip
-    nearest = {t: min(beside, key=lambda other: abs(other - t), default=math.inf) for t in spread.marks}
     at_wall = spread.marks[0] if group.ledger else None
-    marks = [t if t == at_wall or abs(nearest[t] - t) > JOIN_MM else nearest[t] for t in spread.marks]
-    joins = [t for t in marks if t in beside and t != at_wall]
-    if not joins or len(set(marks)) < len(marks):
-        return None
-    hang = max(spread.overhang_mm, *(g.t1 - max(m) for t in joins for g, m in beside[t].under))
-    made = _tried(brief, group, joist, sorted(marks), allowed_mm, wide_mm, hang)
-    if made is None or not made.holds:
-        return None
-    under = (group, sorted(marks))
-    own = [Row(t, group.s0, group.s1, (under,)) for t in marks if t not in beside and t != at_wall]
-    on = [
-        replace(r, low=min(r.low, group.s0), high=max(r.high, group.s1), under=(*r.under, under)) if r.t in joins else r
-        for r in rows
-    ]
-    return made, [*on, *own]
+    marks = [t if t == at_wall else _nearest(beside, t) for t in spread.marks]
+    firsts = [marks[0]] if marks[0] == at_wall or marks[0] in beside else [marks[0], group.t0 + wide_mm / 2]
+    for first in firsts:
+        laid = sorted({first, *marks[1:]})
+        made = tried(brief, group, joist, laid, allowed_mm, wide_mm, spread.overhang_mm) if len(laid) > 1 else None
+        ends = {t: _extent(within, group, t, 0.0) for t in laid if t != at_wall}
+        if made is not None and made.holds and beside & set(ends) and len(laid) == len(marks) and all(ends.values()):
+            return made, _run_on(rows, beside, group, laid, ends)
+    return None
+
+
+def _nearest(beside: set[float], t: float) -> float:
+    """The row beside that lies nearest to where a group would have its own; that where none lies near enough."""
+    near = min(beside, key=lambda other: abs(other - t), default=math.inf)
+    return near if abs(near - t) <= JOIN_MM else t
+
+
+def _run_on(
+    rows: list[Row], beside: set[float], group: Group, laid: list[float], ends: dict[float, Extent | None]
+) -> list[Row]:
+    """Rows with those that run on under a group as long as both, and the group's own."""
+    under, out = (group, laid), list(rows)
+    for t, extent in ends.items():
+        low, high = extent or (group.s0, group.s1)
+        if t not in beside:
+            out.append(Row(t, low, high, (under,)))
+            continue
+        for n, row in enumerate(out):
+            if row.t == t and (abs(row.high - group.s0) < 1 or abs(row.low - group.s1) < 1):
+                out[n] = replace(row, low=min(row.low, low), high=max(row.high, high), under=(*row.under, under))
+    return out
 
 
 def _in_order(rows: list[Row], groups: list[Group]) -> list[Row]:
@@ -450,7 +180,10 @@ def carried(marks: list[float], group: Group, t: float, cut: bool) -> float:
     return max(apart, on[min(range(len(marks)), key=lambda i: abs(marks[i] - t))])
 
 
-def _extent(frame: Polygon, group: Group, t: float, half_mm: float) -> tuple[float, float] | None:
+Extent = tuple[float, float]
+
+
+def _extent(frame: Polygon, group: Group, t: float, half_mm: float) -> Extent | None:
     """From where to where a beam at t, `half_mm` to either side, lies inside the frame of its group: less where a clipped
     corner is cut away; None where next to nothing is left."""
     whole, low, high = Polygon(frame.exterior), group.s0, group.s1

@@ -14,12 +14,12 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.structure.beams import load_used
 from rowstake.core.structure.continuous import Bent, Loads, Point, Stretch, bend
 from rowstake.core.structure.timber import REPETITIVE, read_stick, sharing
+from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.corners import Corner
 from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge
-from rowstake.core.trades.deck.supports import Supports
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,7 +8,7 @@ from itertools import combinations
 from rowstake.core.advice.base import found
 from rowstake.core.parts import Finding
 from rowstake.core.trades.deck.level import DeckLevel
-from rowstake.core.trades.deck.supports import clear_of_posts
+from rowstake.core.trades.deck.spread import clear_of_posts
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:

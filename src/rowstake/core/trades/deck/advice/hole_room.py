@@ -13,7 +13,7 @@ from rowstake.core.trades.deck.document import Cut
 from rowstake.core.trades.deck.headers import HoleStrip
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.shape import cut_away
-from rowstake.core.trades.deck.supports import rim_room
+from rowstake.core.trades.deck.spread import rim_room
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:

@@ -8,7 +8,7 @@ from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding, Fix
 from rowstake.core.trades.deck.level import DeckLevel
-from rowstake.core.trades.deck.supports import allowed_joist
+from rowstake.core.trades.deck.spread import allowed_joist
 
 CLOSER = 0.75
 

@@ -8,12 +8,12 @@ from itertools import pairwise
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing.scene import Board, Look, Scene, Shape
 from rowstake.core.drawing.solids import cut_shapes
+from rowstake.core.trades.deck.beam_line import BeamLine
 from rowstake.core.trades.deck.carried import FootingAt, footing_used, post_used
 from rowstake.core.trades.deck.drawing.section import ALONG
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.stack import joist_depth
-from rowstake.core.trades.deck.supports import BeamLine
 
 
 def ledger_scene(planned: DeckPlan) -> Scene | None:

@@ -1,0 +1,92 @@
+"""A beam with its posts, and all that carries the joists of a level."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from itertools import pairwise
+
+from rowstake.core.catalogue import Section
+from rowstake.core.structure.continuous import Stretch, bend
+from rowstake.core.trades.deck.frame import BEARING_MM, Group
+
+
+@dataclass(frozen=True, slots=True)
+class SpanReach:
+    """How far something may span, what stops it, and how far it does."""
+
+    allowed_mm: float
+    governed_by: str
+    span_mm: float
+
+    @property
+    def used(self) -> float:
+        """Share of the allowed span that is used."""
+        return self.span_mm / self.allowed_mm if self.allowed_mm else math.inf
+
+
+@dataclass(frozen=True, slots=True)
+class BeamLine:
+    """One beam at t from s0 to s1: what it carries per metre of its length, its own plies, and its posts along s."""
+
+    label: str
+    groups: tuple[Group, ...]
+    t: float
+    s0: float
+    s1: float
+    section: Section
+    plies: int
+    carried_mm: float
+    posts: tuple[float, ...]
+    reach: SpanReach
+    outer: bool
+
+    @property
+    def group(self) -> Group:
+        """The group whose rows it is one of; it may run on under narrow ones beside that."""
+        return self.groups[0]
+
+    @property
+    def carries(self) -> tuple[float, float]:
+        """From where to where along s the joists on it lie, past a corner clipped off too."""
+        return min(g.s0 for g in self.groups), max(g.s1 for g in self.groups)
+
+    @property
+    def wide_mm(self) -> float:
+        return self.plies * self.section.thickness_mm
+
+    @property
+    def marks(self) -> list[float]:
+        """From where to where each post carries; the end ones out to the end of the joists."""
+        middles = ((a + b) / 2 for a, b in pairwise(self.posts))
+        low, high = self.carries
+        return [low, *middles, high]
+
+    @property
+    def shares(self) -> list[float]:
+        """The length of beam that each post carries, mm: the larger of plies that meet over it and plies that run on."""
+        apart = [high - low for low, high in pairwise(self.marks)]
+        on = bend(self.posts, *self.carries, [Stretch(*self.carries, 1.0)]).reactions
+        return [max(a, b) for a, b in zip(apart, on, strict=True)]
+
+
+@dataclass(frozen=True, slots=True)
+class Supports:
+    """`overhang_mm` is that of the deepest group; `hangs` tells every group's."""
+
+    joist: Section
+    joist_reach: SpanReach
+    overhang_mm: float
+    beams: tuple[BeamLine, ...]
+    flush: bool
+    hangs: dict[Group, float]
+
+    def under(self, s: float) -> list[BeamLine]:
+        """The beams that a joist at s bears on: flush ones also where it hangs on their end by a part of its thickness."""
+        past = max(0.1, self.joist.thickness_mm / 2 - BEARING_MM) if self.flush else 0.1
+        return [b for b in self.beams if b.s0 - past <= s <= b.s1 + past]
+
+    def bearings(self, group: Group) -> list[float]:
+        """Where the joists of a group bear, from the near end out."""
+        own = sorted(b.t for b in self.beams if group in b.groups)
+        return [group.t0, *own] if group.ledger else own
