@@ -13,6 +13,11 @@ from tests.jobs import edited, fence, put, yard
 CALM = put("site.gust_mps", 15)
 TROUBLE = {
     "sliver": fence((9150 - 100 + 20, 0)),
+    "corner_rail": edited(
+        fence((5115, 0), (11_659, 93.2), region="north_america", style="spaced_pickets"),
+        put("fence.posts.doubled", "all"),
+        put("fence.skin.side", "right"),
+    ),
     "short_bay": edited(fence((9000, 0)), put("fence.bays.way", "module"), put("fence.bays.module_mm", 1750)),
     "holes_meet": edited(fence((3800, 0)), put("fence.bays.way", "module"), put("fence.bays.module_mm", 1800)),
     "rail_reach": edited(fence((9600, 0)), put("fence.bays.max_mm", 2400)),

@@ -16,6 +16,10 @@ from tests.jobs import edited, fence, put, spot
 CASES = [(style, fit) for style, entry in CATALOGUE.styles.items() for fit in entry.fits]
 
 
+def _sold(region, *uses):
+    return [s.id for use in uses for s in CATALOGUE.sections_for(region, use)]
+
+
 @st.composite
 def jobs(draw):
     region = draw(st.sampled_from(list(CATALOGUE.regions)))
@@ -37,6 +41,18 @@ def jobs(draw):
         put("fence.bays.module_mm", draw(st.floats(900, 2700))),
         put("fence.bays.told", draw(st.sampled_from(["centres", "clear"]))),
     ]
+    if draw(st.booleans()):
+        edits += [
+            put("fence.skin.fixing", draw(st.sampled_from(["screws", "nails", "adhesive"]))),
+            put("fence.skin.both_faces", draw(st.booleans())),
+            put("fence.trims.cap_rail", draw(st.sampled_from([None, *_sold(region, "rail", "board")]))),
+            put("fence.trims.gravel_board", draw(st.sampled_from([None, *_sold(region, "board", "rail")]))),
+            put("fence.trims.end_covers", draw(st.booleans())),
+            put("fence.posts.proud_mm", draw(st.sampled_from([0, 50]))),
+            put("fence.gate_frame.joint", draw(st.sampled_from(["between", "half_lap"]))),
+            put("fence.gate_frame.bars_mm", draw(st.sampled_from([0, 0, 300]))),
+            put("fence.gate_frame.through", draw(st.booleans())),
+        ]
     if draw(st.booleans()):
         edits.append(
             {"do": "add_gate", "leg": 0, "at_mm": draw(st.floats(0, 12_000)), "opening_mm": draw(st.floats(600, 3000))}

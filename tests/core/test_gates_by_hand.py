@@ -113,7 +113,7 @@ def test_later_choices_tell_the_earlier_step():
                        {"do": "gate", "id": "G1", "values": {"stop": True, "wheel": True}}))  # fmt: skip
     told = [(n.stake, n.because) for n in needs(made)]
     assert told == [
-        ("ground", "the gate wheel"), ("holes", "the gates"), ("holes", "the gates"), ("holes", "the cap rail"),
+        ("ground", "the gate wheel"), ("holes", "the gates"), ("holes", "the gates"),
         ("holes", "the channels"), ("frame", "the gravel boards"), ("skin", "the dry-out"),
     ]  # fmt: skip
     sheets = needs(plan(edited(fence((7200, 0)), {"do": "style", "style": "sheet_panels"})))

@@ -188,7 +188,7 @@ def test_screws_too_short_or_too_long_are_found(size, said):
     # Boards of 19 on rails of 38: the rule asks 38 in the rail, 57; the longest on sale that stays in it is 55. With 30 in hand
     # 11 reach into the rail; with 60 the point comes out by 3.
     made = plan(fence((3600, 0)))
-    screws = next(p for p in made.parts if p.joint and p.label.startswith("run 1"))
+    screws = next(p for p in made.parts if p.joint and p.label == "run 1 board screws")
     assert screws.good.sizes == (55.0,)
     wrong = replace(screws, good=replace(screws.good, sizes=(size,)), joint=replace(screws.joint, longer_mm=None))
     found = checked(replace(made, parts=tuple(wrong if p is screws else p for p in made.parts)))

@@ -60,8 +60,8 @@ def test_caps_of_two_heights_meet_without_a_mitre():
     tops = [round(spot(p).bottom_mm) for p in at_corner]
     assert tops[0] - tops[1] > 1
     assert not [p.ends for p in at_corner if "mitred" in p.ends and spot(p).right_mm in (9043.5,)]
-    # Each ends at the outer face of the corner post, 50 past its middle.
-    assert (spot(at_corner[0]).right_mm, spot(at_corner[1]).left_mm) == (9050, -50)
+    # The higher runs over the whole of the corner post, 50 past its middle; the lower butts against the face of that post.
+    assert (spot(at_corner[0]).right_mm, spot(at_corner[1]).left_mm) == (9050, 50)
 
 
 def test_trims_that_follow_a_slope_are_cut_plumb():

@@ -96,10 +96,12 @@ def test_doubled_posts_share_the_wind():
     assert two.laid.holds_to_mps == pytest.approx(one.laid.holds_to_mps * math.sqrt(2))
     gates = plan(edited(yard(), put("fence.posts.doubled", "gates")))
     assert gates.count("post") == one.count("post") + 2
-    screws = sum(
-        p.amount for p in gates.parts if p.material == "structural screw 200 mm"
-    )  # 125 and three quarters of the second
-    assert screws == 12
+    # 125 and three quarters of the second are 218.75, more than the longest screw of 200: bolts through both, 250 and 30 for nut
+    # and washers. Line posts of 100: 175, a screw of 180.
+    held = {p.material: p.amount for p in gates.parts if p.of in ("P8", "P9") and p.material.startswith("bolt")}
+    assert held == {"bolt M12 × 280 mm with nut and washers": 6}
+    every = {p.material for p in plan(edited(yard(), put("fence.posts.doubled", "all"))).parts if p.kind == "hardware"}
+    assert "structural screw 180 mm" in every
     assert "every post doubled" in [way.label for way in comparison(edited(yard(), *deep), "wind")]
 
 

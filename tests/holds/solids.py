@@ -11,11 +11,14 @@ EARTH = {"concrete", "gravel", "soil", "foam", "footing block", "post"}
 FRAME = {k.id for k in KINDS.values() if k.layer in ("beams", "joists", "blocks")}
 BOARDS = {"board", "gate board", "border", "breaker"}
 TOLD = {
+    "order_cap": ({"post", "cap rail"}, set()),
+    "order_gravel": ({"concrete", "gravel", "soil", "foam", "gravel board"}, set()),
     "footings_meet": (EARTH, set()),
     "holes_meet": (EARTH, set()),
     "beams_close": ({"post", "beam"}, set()),
     # A strip of board too narrow to reach a rail or the frame.
     "sliver": (set(), BOARDS),
+    "corner_rail": (set(), BOARDS),
     "last_row": (set(), BOARDS),
     "off_frame": (set(), BOARDS),
     # No room for a post, a frame or a bearing: frame lies in footings or in itself, and what it would carry is held by nothing.

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from rowstake.core.parts import Part
+from rowstake.core.parts import Joint, Part
 from rowstake.core.plan import AnyPlan
 from rowstake.core.space import Solid, Vec
 from rowstake.core.space.meet import Body, Meeting, bodies, box_meetings, is_box, meeting, near_pairs
@@ -148,22 +148,27 @@ def _grips(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, in
     first and a gap g, a length l reaches l − t − g into the second."""
     pairs: dict[tuple[str, str], list[tuple[int, int, Meeting]]] = defaultdict(list)
     for (i, j), m in met.items():
-        reach = max((p.hold.over_mm for p in (parts[i], parts[j]) if p.hold), default=0.0)
-        if m.spread_mm >= LEAST_SPREAD_MM and -reach - TOUCH_MM <= m.shared_mm <= APART_MM:
-            pairs[parts[i].kind, parts[j].kind].append((i, j, m))
-            pairs[parts[j].kind, parts[i].kind].append((j, i, m))
+        if m.spread_mm >= LEAST_SPREAD_MM and m.shared_mm <= APART_MM:
+            for a, b in ((i, j), (j, i)):
+                hold = parts[a].hold
+                if m.shared_mm >= -(hold.over_mm if hold else 0.0) - TOUCH_MM:
+                    pairs[parts[a].kind, parts[b].kind].append((a, b, m))
     out = []
     for fixing in every:
         joint = fixing.joint
         if joint is None or not fixing.amount:
             continue
         length, found = float(fixing.good.sizes[-1]), []
-        for a, b, m in (x for k in joint.through for n in joint.into for x in pairs.get((k, n), ())):
+        near = [x for k in joint.through for n in joint.into for x in pairs.get((k, n), ())]
+        if joint.through == joint.into:  # plies of one member
+            near = [x for x in near if parts[x[0]].of == parts[x[1]].of]
+        own = [x for x in near if parts[x[0]].of == fixing.of]
+        for a, b, m in own or near:
             gap = max(0.0, -m.shared_mm) if joint.layers == 1 else 0.0  # boards on one another are drawn tight
-            sizes = _driven(parts[a], parts[b], m.axis, joint.layers)
+            sizes = _driven(parts[a], parts[b], m.axis, joint)
             if sizes is None:
                 continue
-            thick, behind = sizes
+            thick, behind = sizes[0] + joint.over_mm, sizes[1]
             reach = length - thick - gap
             short = reach < joint.least_mm - APART_MM
             longer_fits = joint.longer_mm is None or joint.longer_mm <= thick + gap + behind
@@ -177,20 +182,24 @@ FLAT_ON = 1.25
 """Up to so much of what a section measures a piece is crossed squarely; more is along it."""
 
 
-def _driven(one: Part, other: Part, axis: Vec, layers: int) -> tuple[float, float] | None:
+def _driven(one: Part, other: Part, axis: Vec, joint: Joint) -> tuple[float, float] | None:
     """How much of each piece a fixing meets that is driven along an axis; None where they only meet along an edge. Boards that
     lie on one another lean a little: of them and of what they lie on the sizes of their sections count."""
     first, second = one.good.section, other.good.section
     if first is None or second is None:
         return None
-    if layers > 1:
-        return first.mean_mm * layers, second.thickness_mm
+    if joint.layers > 1:
+        return first.mean_mm * joint.layers, second.thickness_mm
     thick, behind = _thick(one, axis), _thick(other, axis)
-    across = max(second.width_mm, second.thickness_mm)
-    return (thick, behind) if thick <= first.thickness_mm * FLAT_ON and behind <= across * FLAT_ON else None
+    across = math.inf if joint.end_grain else max(second.width_mm, second.thickness_mm) * FLAT_ON
+    if thick > (joint.through_mm or first.thickness_mm) * FLAT_ON or behind > across:
+        return None
+    if joint.lapped:
+        return first.thickness_mm / 2, second.thickness_mm / 2
+    return thick, math.inf if joint.end_grain else behind
 
 
-NEARLY_ALONG = 0.97
+NEARLY_ALONG = 0.85
 """Cosine: a piece turned less than this from an axis is driven through its own thickness, not through all that it leans over."""
 
 
@@ -202,6 +211,8 @@ def _thick(part: Part, axis: Vec) -> float:
     for own in (part.solid.pose.c, part.solid.pose.b, part.solid.pose.a):
         size = math.sqrt(dot(own, own))
         along = abs(dot(own, axis)) / size
+        if along >= NEARLY_ALONG and own is part.solid.pose.c:
+            return (part.solid.far_mm - part.solid.near_mm) * size
         if along >= NEARLY_ALONG:
             return _extent(part.solid, (own[0] / size, own[1] / size, own[2] / size))
     return _extent(part.solid, axis)

@@ -37,6 +37,14 @@ class Joint:
     least_mm: float
     longer_mm: float | None = None
     layers: int = 1
+    over_mm: float = 0.0
+    """What it has gone through before the first: a batten on a sheet."""
+    end_grain: bool = False
+    """Driven into an end or an edge, with more of it or of its like behind: it does not come out."""
+    lapped: bool = False
+    """Both are cut to half their thickness there."""
+    through_mm: float | None = None
+    """How thick what it goes through is where it goes through; the thickness of its section where nothing is said."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -38,6 +38,10 @@ class Fixings(Fact):
     """As sold in inch regions, in mm."""
     board_times: float
     grip_mm: float
+    plies_through: float
+    """Screws that make plies one: so many times the thickness of one ply, the first and most of the second."""
+    short_of_mm: float
+    """They end so far before the face behind."""
 
 
 class Cutting(Fact):
@@ -67,6 +71,8 @@ class Limits(Fact):
     soil_clear_mm: float
     short_bay: float
     sliver_of_board: float
+    bears_mm: float
+    """A board lies on a rail by at least so much, or it is held by nothing."""
     solid_bay: list[SolidBay]
 
 
@@ -92,6 +98,8 @@ class Hinge(Fact):
 class GateFacts(Fact):
     wheel_over_mm: float
     third_hinge_over_mm: float
+    joint_screws: int
+    """At every joint of a leaf's frame and at both ends of its brace."""
     soaked: float
     hinges: list[Hinge]
 

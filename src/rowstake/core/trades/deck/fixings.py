@@ -62,7 +62,7 @@ def board_fixings(level: DeckLevel) -> list[Part]:
         starters += crossings if b.row == 0 else 0
         if b.row in edge_rows:
             screws += crossings * per
-    out = _face_screws(level, screws, held_by(brief))
+    out = _face_screws(level, screws)
     for what, count in (
         (brief.sold.good("hidden_clip"), clips),
         (brief.sold.good("starter_clip"), starters),
@@ -114,8 +114,8 @@ def _strips(level: DeckLevel, edge_rows: set[int]) -> list[Part]:
     ]
 
 
-def _face_screws(level: DeckLevel, count: int, joint: Joint | None = None) -> list[Part]:
-    label, screw = level.place.label("deck screws"), deck_screw(level.brief)
+def _face_screws(level: DeckLevel, count: int) -> list[Part]:
+    label, screw, joint = level.place.label("deck screws"), deck_screw(level.brief), held_by(level.brief)
     return (
         [Part(label, "board screw", "skin", screw, "boards", amount=count, unit="each", joint=joint)] if count else []
     )

@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from itertools import pairwise
 
 from shapely.geometry import Point as At
 from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.fasteners import Sold
 from rowstake.core.goods import Good
-from rowstake.core.kinds import kind_of
-from rowstake.core.parts import Part
+from rowstake.core.kinds import KINDS, kind_of
+from rowstake.core.parts import Joint, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.frame import Grid, Stick
@@ -37,9 +39,12 @@ def frame_hardware(level: DeckLevel) -> list[Part]:
     hung = [grid.headers[edge] for edge in grid.carry]
     sold = level.brief.sold
 
-    def item(kind: str, what: Good, count: float) -> list[Part]:
-        label = level.place.label(f"frame {what.words}")
-        return [Part(label, kind, "frame", what, "frame", amount=count, unit="each")] if count else []
+    grip, thick = CATALOGUE.materials.fixings.grip_mm, supports.joist.thickness_mm
+
+    def item(kind: str, what: Good, count: float, joint: Joint | None = None) -> list[Part]:
+        of = joint.through[0] if joint and joint.through == joint.into else "frame"
+        label = level.place.label(f"{of} {what.words}")
+        return [Part(label, kind, "frame", what, "frame", amount=count, unit="each", joint=joint)] if count else []
 
     return [
         *item("hardware", sold.good("joist_hanger", supports.joist.name), hangers + 2 * hung.count(1)),
@@ -58,31 +63,49 @@ def frame_hardware(level: DeckLevel) -> list[Part]:
         ),
         *item(
             "frame screw",
-            sold.screw("frame_screw", FRAME_MM)[0],
+            sold.screw("frame_screw", max(FRAME_MM, thick + grip))[0],
             max(0, ends) * 3 + blocks * 4 + spliced * facts.splice_screws,
+            Joint(("rim", "clipped rim", "header"), JOISTS, grip, end_grain=True),
         ),
-        *item(
-            "frame screw",
-            sold.screw("structural_screw", 1.7 * supports.joist.thickness_mm, 2 * supports.joist.thickness_mm - 3)[0],
-            _plied(grid, supports, sticks),
-        ),
+        *[
+            part
+            for (kinds, ply), count in sorted(_plied(grid, supports, sticks).items())
+            for screw, joint in [through_plies(sold, kinds, ply)]
+            for part in item("frame screw", screw, count, joint)
+        ],
     ]
 
 
 CONNECTOR_MM, FRAME_MM = CATALOGUE.deck.connector_nail_mm, CATALOGUE.deck.frame_screw_mm
 
 
-def _plied(grid: Grid, supports: Supports, sticks: list[Stick]) -> int:
-    """Screws that make several plies one member: two rows along every ply of a beam, a header or a clipped rim but one, and
-    along joists that lie side by side."""
-    every = CATALOGUE.deck.ply_screw_every_mm
-    lengths = [b.s1 - b.s0 for b in supports.beams for _ in range(b.plies - 1)]
-    lengths += [edge.length_mm for edge, plies in grid.headers.items() for _ in range(plies - 1)]
+def through_plies(sold: Sold, kinds: tuple[str, ...], ply_mm: float) -> tuple[Good, Joint]:
+    """The screw that makes plies of a thickness one member: through one and most of the next, not out behind."""
+    facts = CATALOGUE.materials.fixings
+    screw, length = sold.screw("structural_screw", facts.plies_through * ply_mm, 2 * ply_mm - facts.short_of_mm)
+    longer = sold.longer(length)
+    return screw, Joint(
+        kinds, kinds, (facts.plies_through - 1) * ply_mm, longer + facts.short_of_mm if longer else None
+    )
+
+
+def _plied(grid: Grid, supports: Supports, sticks: list[Stick]) -> Counter[tuple[tuple[str, ...], float]]:
+    """Screws that make several plies one member, by what they join and how thick each ply is: two rows along every ply of a
+    beam, a header or a clipped rim but one, and along joists that lie side by side."""
+    every, out = CATALOGUE.deck.ply_screw_every_mm, Counter[tuple[tuple[str, ...], float]]()
+    for beam in supports.beams:
+        out[("beam",), beam.section.thickness_mm] += (beam.plies - 1) * 2 * (up((beam.s1 - beam.s0) / every) + 1)
+    headers = [edge.length_mm for edge, plies in grid.headers.items() for _ in range(plies - 1)]
     leaning = [s.length_mm for s in sticks if s.kind == "clipped rim"]
-    lengths += leaning[len(leaning) // grid.plies :] if grid.plies > 1 else []
+    rims = leaning[len(leaning) // grid.plies :] if grid.plies > 1 else []
     marks = sorted((j.s, j.length_mm) for j in grid.joists)
-    lengths += [min(a[1], b[1]) for a, b in pairwise(marks) if 1 < b[0] - a[0] < grid.thick_mm + 1]
-    return sum(2 * (up(length / every) + 1) for length in lengths)
+    joists = [min(a[1], b[1]) for a, b in pairwise(marks) if 1 < b[0] - a[0] < grid.thick_mm + 1]
+    for kinds, lengths in ((("header",), headers), (("clipped rim",), rims), (JOISTS, joists)):
+        out[kinds, grid.thick_mm] += sum(2 * (up(length / every) + 1) for length in lengths)
+    return out
+
+
+JOISTS = tuple(k.id for k in KINDS.values() if k.family == "joist")
 
 
 def _beam_outline(beam: BeamLine) -> list[Point]:

@@ -14,6 +14,7 @@ from rowstake.core.trades.fence.resolve import Brief
 
 Boards = tuple[tuple[float, float], ...]
 """Left edges and widths."""
+SAME_MM = 1e-6
 Where = Callable[[int, float, float], tuple[Pose, Depth]]
 """From the number of a board, its left edge and its width: how it stands, and how far off the line."""
 
@@ -57,7 +58,10 @@ def _shingled(brief: Brief, pose: Pose, boards: Sequence[tuple[float, float]]) -
     leaning = replace(pose, a=(ax + lean * cx, ay + lean * cy, az + lean * cz))
 
     def where(n: int, x: float, wide: float) -> tuple[Pose, Depth]:
-        left = x if n else x + wide - whole  # the first is ripped on its left, the last on its right
+        started = (
+            boards[n][0] <= boards[0][0] + SAME_MM
+        )  # ripped on the left where the stretch starts, else on the right
+        left = x + wide - whole if started else x
         near = back - lean * (left if from_end else left + whole)
         return leaning, (near, near + thick)
 

@@ -8,7 +8,7 @@ from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE, MethodEntry, Section
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Hold, Notebook, Part
+from rowstake.core.parts import Hold, Joint, Notebook, Part
 from rowstake.core.reckoners.fence_wind import FenceWind, Stands
 from rowstake.core.reckoners.fence_wind import run as fence_wind
 from rowstake.core.reckoners.post_hole import WORDS, Hole, PostHole
@@ -333,16 +333,22 @@ class Digger:
             )
             for layer in (kind.layers if n == 0 else ())
         )  # fmt: skip
-        bolted = list(kind.hardware)
-        if n:
-            facts, deep = CATALOGUE.materials.masonry, kind.post.width_mm
-            screw, _ = self.brief.sold.screw("structural_screw", deep * (1 + facts.doubling_grip), 2 * deep - 1)
-            bolted.append((screw, facts.doubling_screws))
         out.extend(
             Part(f"{name} {item.words}", "hardware", "holes", item, post.label, amount=count, unit="each")
-            for item, count in bolted
+            for item, count in kind.hardware
         )
-        return out
+        return [*out, self._doubling(name, post, kind.post.width_mm)] if n else out
+
+    def _doubling(self, name: str, post: Post, deep: float) -> Part:
+        """What joins a second post to the first: screws, or bolts through both where no screw on sale reaches far enough."""
+        facts, sold = CATALOGUE.materials.masonry, self.brief.sold
+        screw, length = sold.screw("structural_screw", deep * (1 + facts.doubling_grip), 2 * deep - 1)
+        held = length >= deep * (1 + facts.doubling_grip) - 1 or sold.longer(length) is not None
+        good = screw if held else sold.bolt(2 * deep)
+        return Part(
+            f"{name} {good.words}", "hardware", "holes", good, post.label, amount=facts.doubling_screws, unit="each",
+            joint=Joint(("post",), ("post",), facts.doubling_grip * deep, sold.longer(length)) if held else None,
+        )  # fmt: skip
 
     def _lowest_mm(self, post: Post, radius_mm: float) -> float:
         """The lowest ground over a hole: its fill is drawn no higher, though what is poured there is counted to the post's
@@ -408,6 +414,7 @@ class Digger:
         p, brief, hole = self.brief.printer, self.brief, kind.hole
         extra = kind.above_mm - brief.above_ground_mm
         slope = f" + {p.length(extra)} over falling ground or a wall at the tallest" if extra > 0.5 else ""
+        slope = f" − {p.length(-extra)} under a cap that slopes" if extra < -0.5 else slope
         stock = (
             "no length on sale reaches"
             if hole.stock_length_mm is None

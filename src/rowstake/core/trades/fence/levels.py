@@ -267,13 +267,25 @@ def _post_ground(profiles: list[Profile], post: Post) -> float:
     )
 
 
+MEETS_MM = 3.0
+"""Tops that differ by more are a step: what lies over them does not run on."""
+
+
 def _tops(brief: Brief, layout: Layout, feet: dict[str, Foot], ground: dict[str, float]) -> dict[str, float]:
-    """The top of each post: over the highest boards that reach it."""
-    proud = brief.fence.posts.proud_mm
-    reach: dict[str, float] = {}
+    """The top of each post: over the highest boards that reach it. Under a cap rail it is cut square, below what lies over
+    the whole of it on a slope: by half its face times the slope."""
+    reach: dict[str, list[tuple[float, float]]] = {}
     spans = [(b.left, b.right, feet[b.label]) for b in layout.bays]
     spans += [(o.left, o.right, feet[f"gate {o.gate.id}"]) for o in layout.openings]
     for left, right, foot in spans:
         for post, level in ((left, foot.left_mm), (right, foot.right_mm)):
-            reach[post.label] = max(reach.get(post.label, -math.inf), level + foot.height_mm + proud)
-    return {p.label: reach.get(p.label, ground[p.label] + brief.above_ground_mm) for p in layout.posts}
+            lower = abs(foot.slope) * post.face_mm / 2 if brief.capped else 0.0
+            reach.setdefault(post.label, []).append((level + foot.height_mm, lower))
+    out, proud = {}, brief.fence.posts.proud_mm
+    for post in layout.posts:
+        tops = reach.get(post.label, [(ground[post.label] + brief.top_mm, 0.0)])
+        highest = max(top for top, _ in tops)
+        out[post.label] = (
+            min(top - lower for top, lower in tops if top >= highest - (MEETS_MM if brief.capped else 0.0)) + proud
+        )
+    return out

@@ -94,7 +94,7 @@ def _board(brief: Brief, layout: Layout, course: Course, piece: Piece, offset: f
 
 def _stiffener(brief: Brief, layout: Layout, course: Course, foot: Foot, at: float, label: str) -> Part:
     half, low = brief.rail.thickness_mm / 2, foot.at(at)
-    height, front = foot.height_mm, board_planes_mm(brief)[0]
+    height, front = foot.height_mm - (abs(foot.slope) * half if brief.capped else 0.0), board_planes_mm(brief)[0]
     return Part(
         label, "stiffener", "frame", timber(brief.rail.id), course.label, height, brief.rail.width_mm,
         solid=stand(

@@ -6,7 +6,8 @@ import math
 from dataclasses import dataclass, replace
 from functools import partial
 
-from rowstake.core.parts import Notebook
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Joint, Notebook, Part
 from rowstake.core.setting import methods
 from rowstake.core.space import Pose
 from rowstake.core.structure import earth, wind
@@ -18,8 +19,10 @@ from rowstake.core.trades.fence.layout import Layout, Opening
 from rowstake.core.trades.fence.levels import Levels
 from rowstake.core.trades.fence.planes import board_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
-from rowstake.core.trades.fence.skin import Course, board_screw, stretch_for, style_of
+from rowstake.core.trades.fence.sheets import sheet_screw
+from rowstake.core.trades.fence.skin import Course, driven, held_by, stretch_for, style_of
 from rowstake.core.trades.fence.styles.base import NOTHING_MM
+from rowstake.core.trades.fence.trims import covers_mm
 
 
 def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
@@ -55,6 +58,21 @@ def _covering(brief: Brief, pose: Pose) -> Covering:
     return lambda boards: covering(brief, pose, boards, behind)
 
 
+FRAMED = ("stile", "gate rail", "brace", "brace leaning left")
+
+
+def _board_fixings(brief: Brief, of: str, leaf: str, count: int) -> list[Part]:
+    """What holds the boards or the sheet of a leaf to its frame; screws also where the fence's boards are glued, for a gate
+    shakes. A fixing that holds a fence's boards to thicker rails would come out of it."""
+    if brief.board.use == "sheet":
+        good, longer = sheet_screw(brief), None
+        joint = Joint(("gate board",), FRAMED, CATALOGUE.materials.sheets.screw_grip_mm)
+    else:
+        good, _, longer = driven(brief, brief.frame.thickness_mm)
+        joint = held_by(brief, "gate board", FRAMED, longer)
+    return [Part(f"{leaf} board screws", "board screw", "gates", good, of, amount=count, unit="each", joint=joint)]
+
+
 def gates(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Built]:
     """Every gate, in the order of the line."""
     fence = brief.fence
@@ -66,8 +84,9 @@ def gates(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> l
                 back_mm=board_planes_mm(brief)[0],
                 covering=_covering(brief, layout.poses[opening.leg]),
                 board_hold=partial(screwed, brief),
-                left_mm=opening.left_mm,
-                opening_mm=opening.right_mm - opening.left_mm,
+                left_mm=opening.left_mm + covers_mm(brief),
+                opening_mm=opening.right_mm - opening.left_mm - 2 * covers_mm(brief),
+                covers_mm=covers_mm(brief),
                 height_mm=levels.feet[f"gate {opening.gate.id}"].height_mm,
                 bottom_mm=levels.feet[f"gate {opening.gate.id}"].left_mm,
                 hinge_gap_mm=fence.gate_frame.hinge_gap_mm,
@@ -75,7 +94,7 @@ def gates(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> l
                 frame=brief.frame,
                 board=brief.board,
                 species=brief.species,
-                board_screw=board_screw(brief)[0],
+                board_fixings=partial(_board_fixings, brief, f"gate {opening.gate.id}"),
                 per_crossing=brief.style.per_crossing,
                 boards=_pattern(brief, laid, opening),
                 bars=fence.gate_frame,
@@ -171,7 +190,8 @@ def explain(brief: Brief, built: list[Built], book: Notebook) -> None:
     p, frame = brief.printer, brief.fence.gate_frame
     for gate in built:
         opening = p.length(gate.gate.opening_mm)
-        gaps = f"{p.fine(frame.hinge_gap_mm)} hinge, {p.fine(frame.latch_gap_mm)} latch"
+        covers = f"two end covers of {p.fine(covers_mm(brief))}, " if covers_mm(brief) else ""
+        gaps = f"{covers}{p.fine(frame.hinge_gap_mm)} hinge, {p.fine(frame.latch_gap_mm)} latch"
         book.note(
             f"leaf_{gate.gate.id}", f"Leaf of gate {gate.gate.id}", p.length(gate.leaf.leaf_width_mm),
             rule="Single: the opening less the hinge gap and the latch gap. Double: less two hinge gaps and the centre "

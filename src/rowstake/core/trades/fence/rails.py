@@ -11,7 +11,7 @@ from itertools import pairwise
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Part
+from rowstake.core.parts import Joint, Part
 from rowstake.core.trades.fence.corners import LONG_MM, clear_from, past_corner, posts_from, strip_from
 from rowstake.core.trades.fence.layout import Bay, Layout, Run, corner_reach_mm
 from rowstake.core.trades.fence.levels import Levels, stretches
@@ -104,7 +104,7 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     out: list[Part] = []
     numbers: Counter[tuple[int, int]] = Counter()
     half, depth = brief.rail.width_mm / 2, rail_planes_mm(brief)
-    faces = ("", " back")[: brief.faces]
+    faces, held = ("", " back")[: brief.faces], Joint(("rail",), ("post",), CATALOGUE.materials.fixings.grip_mm)
     for run in layout.runs:
         screws: Counter[int] = Counter()
         for part, bays in _rail_stretches(brief, layout, levels, run):
@@ -127,7 +127,7 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
                     )  # fmt: skip
         out += [
             Part(f"{run.label} row {row} rail screws", "rail screw", "frame", rail_screw(brief), run.label,
-                 amount=count, unit="each")
+                 amount=count, unit="each", joint=None if brief.between else held)
             for row, count in screws.items()
         ]  # fmt: skip
     return out
@@ -185,7 +185,7 @@ class Piece:
 def _rail_stretches(brief: Brief, layout: Layout, levels: Levels, run: Run) -> list[tuple[Reach, tuple[Bay, ...]]]:
     """The stretches over which rails of a run lie: bay by bay between posts, else up to the next step or bend."""
     if brief.between:
-        return [(clear_reach(brief, layout, bay, rail_planes_mm(brief)), (bay,)) for bay in run.bays]
+        return [(_between(brief, layout, bay), (bay,)) for bay in run.bays]
     whole = reach(brief, layout, run, *rail_planes_mm(brief))
     if whole.length_mm < brief.post.thickness_mm:
         raise refuse(
@@ -220,6 +220,14 @@ def pieces_over(
             level = foot.left_mm + foot.slope * (left - foot.start_mm)
             out.append(Piece(left, right, level, foot.slope, crossed))
     return out
+
+
+def _between(brief: Brief, layout: Layout, bay: Bay) -> Reach:
+    """From post to post, clear of them on every face that carries rails: those of one row are cut alike."""
+    back, front = rail_planes_mm(brief)
+    faces = ((back, front), (-front, -back))[: brief.faces]
+    clear = [clear_reach(brief, layout, bay, depth) for depth in faces]
+    return Reach(max(c.left_mm for c in clear), min(c.right_mm for c in clear))
 
 
 def clear_reach(brief: Brief, layout: Layout, bay: Bay, depth: Depth) -> Reach:

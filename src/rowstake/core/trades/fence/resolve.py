@@ -52,6 +52,11 @@ class Brief:
         return self.top_mm + self.fence.posts.proud_mm
 
     @property
+    def capped(self) -> bool:
+        """True where a cap rail lies over boards and posts; a stack in channels has its own cap."""
+        return bool(self.fence.trims.cap_rail) and not self.style.channels
+
+    @property
     def along(self) -> bool:
         """True where boards lie from post to post and need no rails."""
         return self.style.runs == "along"

@@ -10,8 +10,8 @@ from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Joint, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.space import Solid
-from rowstake.core.trades.fence.corners import past_corner
-from rowstake.core.trades.fence.layout import Bay, Layout
+from rowstake.core.trades.fence.corners import past_corner, post_depths
+from rowstake.core.trades.fence.layout import Bay, Layout, Post
 from rowstake.core.trades.fence.levels import Levels
 from rowstake.core.trades.fence.on_leg import Depth, stand
 from rowstake.core.trades.fence.planes import board_planes_mm
@@ -37,8 +37,11 @@ def sheet_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
         )
     )
     every = CATALOGUE.materials.sheets.batten_screw_every_mm
-    held = sum(up(p.length_mm / every) + 1 for p in out if p.kind == "trim")
-    out.append(Part("batten screws", "board screw", "skin", _batten_screw(brief), "battens", amount=held, unit="each"))
+    count = sum(up(p.length_mm / every) + 1 for p in out if p.kind == "trim")
+    screw, length = _batten_screw(brief)
+    grip, over = CATALOGUE.materials.fixings.grip_mm, brief.batten.thickness_mm
+    held = Joint(("board",), ("rail",), grip, brief.sold.longer(length), over_mm=over)
+    out.append(Part("batten screws", "board screw", "skin", screw, "battens", amount=count, unit="each", joint=held))
     return out
 
 
@@ -49,14 +52,31 @@ def _behind(brief: Brief, layout: Layout, sheet: Part, face: str) -> Part:
         return sheet
     (back, front), leg = board_planes_mm(brief), solid.pose.number
     (left, low), (right, foot), head, (_, high) = solid.profile
-    first = layout.leg_posts(leg)[0]
+    first, (start, end) = layout.leg_posts(leg)[0], _ends(brief, layout, sheet.of, leg)
     clear = past_corner(brief, layout, first, leg, (-front, -back), first.on(leg) + brief.fence.skin.gap_mm / 2)
-    near = max(left, clear) if left < clear < right else left
-    profile = ((near, low + (foot - low) * (near - left) / (right - left)), (right, foot), head, (near, high))
-    wide = sheet.width_mm - (near - left)
-    ends = sheet.ends if near == left or "ripped" in sheet.ends else "ripped"
+    near, far = max(left, start, clear if left < clear < right else left), min(right, end)
+    slope = (foot - low) / (right - left)
+    profile = tuple(
+        (a, b + slope * (a - at))
+        for a, b, at in ((near, low, left), (far, foot, right), (far, head[1], right), (near, high, left))
+    )
+    wide = sheet.width_mm - (near - left) - (right - far)
+    ends = sheet.ends if (near, far) == (left, right) or "ripped" in sheet.ends else "ripped"
     own = Solid(solid.pose, profile, -front, -back)
     return replace(sheet, label=f"{sheet.label} {face}", solid=own, width_mm=wide, ends=ends)
+
+
+def _stands_out(brief: Brief, post: Post) -> bool:
+    """Whether a deeper post, or a second one behind it, stands out behind the others: sheets and battens there end against it."""
+    return post_depths(brief, post.gate)[-1][0] < -brief.post.width_mm / 2 - 1
+
+
+def _ends(brief: Brief, layout: Layout, label: str, leg: int) -> Depth:
+    """From where to where sheets behind a bay may reach."""
+    bay = next(b for b in layout.bays if b.label == label)
+    left, right = (post.on(leg) + way * post.face_mm / 2 if _stands_out(brief, post) else -way * math.inf
+                   for post, way in ((bay.left, 1), (bay.right, -1)))  # fmt: skip
+    return left, right
 
 
 def _batten_depth(brief: Brief, face: str) -> Depth:
@@ -72,10 +92,11 @@ def sheet_screw(brief: Brief) -> Good:
     return brief.sold.screw("cement_sheet_screw", wanted)[0]
 
 
-def _batten_screw(brief: Brief) -> Good:
+def _batten_screw(brief: Brief) -> tuple[Good, float]:
+    """Through a batten and the sheet under it into the rail, not out behind."""
     facts = CATALOGUE.materials.fixings
-    wanted = brief.batten.thickness_mm + brief.board.thickness_mm + facts.grip_mm
-    return brief.sold.screw("screw", wanted)[0]
+    through = brief.batten.thickness_mm + brief.board.thickness_mm
+    return brief.sold.screw("screw", through + facts.grip_mm, through + brief.rail.thickness_mm)
 
 
 def _screws(brief: Brief, sheet: Part) -> int:
@@ -91,6 +112,8 @@ def _battens(brief: Brief, layout: Layout, levels: Levels, face: str) -> list[Pa
     half = brief.batten.width_mm / 2
     for run in layout.runs:
         for n, post in enumerate(run.posts):
+            if face == "back" and _stands_out(brief, post):
+                continue
             beside = [levels.feet[b.label] for b in run.bays[max(0, n - 1) : n + 1]]
             foot, at = max(beside, key=lambda f: f.height_mm), post.on(run.leg)
             low = foot.at(at)
@@ -108,6 +131,9 @@ def _over_rails(brief: Brief, layout: Layout, levels: Levels, bay: Bay, face: st
     depth = _batten_depth(brief, face)
     left = past_corner(brief, layout, bay.left, bay.leg, depth, bay.left.on(bay.leg) - half) + 2 * half
     right = bay.right.on(bay.leg) - half
+    if face == "back":
+        start, end = _ends(brief, layout, bay.label, bay.leg)
+        left, right = max(left, start), min(right, end)
     out = []
     for row, offset in enumerate(row_offsets_mm(brief, foot.height_mm), 1):
         low, rise = foot.at(left) + offset - half, foot.slope * (right - left)

@@ -110,37 +110,48 @@ def solidity(brief: Brief, laid: list[Course]) -> float:
     return max((style.solidity(brief.board.width_mm, c.laid) for c in laid), default=1.0)
 
 
-def board_screw(brief: Brief) -> tuple[Good, float, float]:
-    """The screw, nail or pin for a board: (good, length mm, mm in the rail).
+def driven(brief: Brief, into_mm: float) -> tuple[Good, float, float | None]:
+    """The screw or nail that goes through a board into timber of a thickness: (good, length mm, the next longer on sale).
 
-    At least 2.5 × the board and 38 mm into the rail; where that would come out behind the rail, the longest
-    that does not. Pins only hold while the adhesive sets.
+    At least 2.5 × the board and 38 mm into what is behind; where that would come out, the longest that does not.
     """
-    how, ways = brief.fence.skin.fixing, CATALOGUE.materials.board_fixing
-    if how == "adhesive":
-        return brief.sold.good("pin", ways.pin_mm), ways.pin_mm, max(0.0, ways.pin_mm - brief.board.mean_mm)
-    facts, into = CATALOGUE.materials.fixings, brief.post.width_mm if brief.on_posts else brief.rail.thickness_mm
+    facts, nails = CATALOGUE.materials.fixings, brief.fence.skin.fixing == "nails"
     board = brief.board.mean_mm * brief.style.deep
     wanted = max(facts.board_times * brief.board.mean_mm, board + facts.grip_mm)
-    find = brief.sold.nail if how == "nails" else brief.sold.screw
-    good, length = find("ring_shank_nail" if how == "nails" else "screw", wanted, board + into)
-    return good, length, length - board
+    find = brief.sold.nail if nails else brief.sold.screw
+    good, length = find("ring_shank_nail" if nails else "screw", wanted, board + into_mm)
+    return good, length, brief.sold.longer(length, nails)
+
+
+def held_by(brief: Brief, board: str, into: tuple[str, ...], longer_mm: float | None) -> Joint:
+    """What joins boards of a kind to what is behind them."""
+    return Joint((board,), into, CATALOGUE.materials.fixings.grip_mm, longer_mm, brief.style.deep)
+
+
+def board_screw(brief: Brief) -> tuple[Good, float, float]:
+    """The screw, nail or pin for a board: (good, length mm, mm in the rail). Pins only hold while the adhesive sets."""
+    if brief.fence.skin.fixing == "adhesive":
+        pin = CATALOGUE.materials.board_fixing.pin_mm
+        return brief.sold.good("pin", pin), pin, max(0.0, pin - brief.board.mean_mm)
+    good, length, _ = driven(brief, _behind_mm(brief))
+    return good, length, length - brief.board.mean_mm * brief.style.deep
+
+
+def _behind_mm(brief: Brief) -> float:
+    return brief.post.width_mm if brief.on_posts else brief.rail.thickness_mm
 
 
 def board_fixings(brief: Brief, of: str, crossings: int) -> list[Part]:
     """What holds the boards of a stretch: fixings at each crossing, and a bead of adhesive across it where that is used."""
-    out = []
+    out, glued = [], brief.fence.skin.fixing == "adhesive"
     if brief.style.per_crossing:
-        good, length, _ = board_screw(brief)
-        into = ("post", "stiffener") if brief.on_posts else ("rail",)
-        least, nails = CATALOGUE.materials.fixings.grip_mm, brief.fence.skin.fixing == "nails"
-        joint = Joint(("board",), into, least, brief.sold.longer(length, nails), brief.style.deep)
+        _, _, longer = driven(brief, _behind_mm(brief))
+        joint = held_by(brief, "board", ("post", "stiffener") if brief.on_posts else ("rail",), longer)
         out.append(
-            Part(f"{of} board screws", "board screw", "skin", good, of,
-                 amount=crossings * brief.style.per_crossing, unit="each",
-                 joint=None if brief.fence.skin.fixing == "adhesive" else joint)
+            Part(f"{of} board screws", "board screw", "skin", board_screw(brief)[0], of,
+                 amount=crossings * brief.style.per_crossing, unit="each", joint=None if glued else joint)
         )  # fmt: skip
-    if brief.fence.skin.fixing == "adhesive" and crossings:
+    if glued and crossings:
         bead = crossings * min(brief.board.width_mm, brief.rail.width_mm) / 1000
         out.append(
             Part(f"{of} adhesive", "adhesive", "skin", brief.sold.good("adhesive"), of, amount=bead, unit="each")

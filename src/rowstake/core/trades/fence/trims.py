@@ -10,8 +10,9 @@ from rowstake.core.catalogue import CATALOGUE, Section, pick
 from rowstake.core.goods import timber
 from rowstake.core.parts import Part
 from rowstake.core.space import Pose
-from rowstake.core.trades.fence.layout import Layout, Post, Run
-from rowstake.core.trades.fence.levels import Foot, Levels
+from rowstake.core.trades.fence.corners import clear_from, posts_from, strip_from
+from rowstake.core.trades.fence.layout import Bay, Layout, Post, Run
+from rowstake.core.trades.fence.levels import MEETS_MM, Foot, Levels
 from rowstake.core.trades.fence.on_leg import lie, stand
 from rowstake.core.trades.fence.planes import board_planes_mm, rail_planes_mm, trim_planes_mm
 from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of
@@ -29,7 +30,7 @@ def trim_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
         out += _gravel_boards(
             brief, layout, levels, pick(CATALOGUE.sections, trims.gravel_board, "fence.trims.gravel_board")
         )
-    if trims.cap_rail:
+    if brief.capped and trims.cap_rail:
         out += _cap_rail(brief, layout, levels, pick(CATALOGUE.sections, trims.cap_rail, "fence.trims.cap_rail"))
     if trims.end_covers:
         out += _end_covers(brief, layout, levels)
@@ -46,10 +47,6 @@ def trim_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
             for post in layout.posts
         ]
     return out
-
-
-MEETS_MM = 3.0
-"""Tops further apart than this are not mitred."""
 
 
 def plumb(run_mm: float, rise_mm: float) -> str:
@@ -86,13 +83,18 @@ def _frames(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     return out
 
 
+def covers_mm(brief: Brief) -> float:
+    """How far a strip over the ends of rails and boards stands out from the post; nothing where there is none."""
+    return brief.board.thickness_mm if brief.fence.trims.end_covers and not brief.between else 0.0
+
+
 def _end_covers(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     """A strip over the ends of rails and boards at every end of a run that is no corner, ripped from a board."""
     wide = (
         brief.rail.thickness_mm * (not brief.on_posts and not brief.let_in)
         + brief.board.thickness_mm * brief.style.faces
     )
-    if brief.between:
+    if not covers_mm(brief):
         return []
     wide, back = min(wide, brief.board.width_mm), (board_planes_mm if brief.on_posts else rail_planes_mm)(brief)[0]
     out = []
@@ -140,12 +142,47 @@ def _cap_rail(brief: Brief, layout: Layout, levels: Levels, cap: Section) -> lis
     out: list[Part] = []
     for run in layout.runs:
         whole, mitres = _cap_reach(brief, layout, levels, run, cap)
-        for part, bays in parts_of(whole, levels, run.leg, run.bays, at_bends=True):
+        for some, bays in parts_of(whole, levels, run.leg, run.bays, at_bends=True):
+            part = _over_posts(brief, layout, levels, some, bays, cap.width_mm / 2)
             stations = [b.right.on(run.leg) for b in bays[:-1]]
             cuts = _cuts([part.left_mm, *stations, part.right_mm], max(cap.lengths_mm) - cap.thickness_mm)
             ends = {at: how for at, how in mitres.items() if at in (part.left_mm, part.right_mm)}
             out += _lengths(layout.poses[run.leg], run, cap, cuts, levels.feet[bays[0].label], ends, len(out))
     return out
+
+
+def _over_posts(
+    brief: Brief, layout: Layout, levels: Levels, whole: Reach, bays: tuple[Bay, ...], half: float
+) -> Reach:
+    """Where a cap over bays of one grade begins and ends: where the line steps, the higher runs on over the whole of the post
+    and the lower butts against its face, and at a corner against what runs over it from the other leg."""
+    leg, foots = bays[0].leg, [levels.feet[b.label] for b in (bays[0], bays[-1])]
+    ends = []
+    for at, post, way, top in (
+        (whole.left_mm, bays[0].left, 1, foots[0].left_mm + foots[0].height_mm),
+        (whole.right_mm, bays[-1].right, -1, foots[1].right_mm + foots[1].height_mm),
+    ):
+        middle = post.on(leg)
+        if levels.tops[post.label] - brief.fence.posts.proud_mm > top + MEETS_MM:
+            in_way = posts_from(brief, layout, post, leg)
+            for other, station in post.stations:
+                if other != leg:
+                    over = (station - post.face_mm / 2, station + post.face_mm / 2)
+                    in_way.append(strip_from(layout, other, over, (-half, half), leg))
+            at = clear_from(in_way, (-half, half), middle, way)
+        elif at == middle and _steps(layout, levels, post, leg, top):
+            at = middle - way * post.face_mm / 2
+        ends.append(at)
+    return Reach(ends[0], ends[1])
+
+
+def _steps(layout: Layout, levels: Levels, post: Post, leg: int, top: float) -> bool:
+    """Whether a lower bay of the same leg ends at a post whose top is that of a higher one."""
+    tops = [
+        (foot.left_mm if b.left is post else foot.right_mm) + foot.height_mm
+        for b in layout.bays if b.leg == leg and post in (b.left, b.right) for foot in [levels.feet[b.label]]
+    ]  # fmt: skip
+    return min(tops) < top - MEETS_MM
 
 
 def _top_at(layout: Layout, levels: Levels, post: Post, leg: int) -> float | None:

@@ -11,7 +11,7 @@ from rowstake.core.trades.fence.laid import FencePlan
 
 def look(planned: FencePlan) -> Iterator[Finding]:
     p, fence = planned.brief.printer, planned.brief.fence
-    if not fence.trims.cap_rail:
+    if not planned.brief.capped:
         return
     if fence.posts.proud_mm > 0:
         yield found(

@@ -14,7 +14,7 @@ from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
 from rowstake.core.goods import Good, timber
 from rowstake.core.measure import Printer
-from rowstake.core.parts import Hold, Part
+from rowstake.core.parts import Hold, Joint, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.gate_leaf import GateLeaf, Leaf
 from rowstake.core.reckoners.gate_leaf import run as gate_leaf
@@ -47,6 +47,8 @@ class LeafBrief:
     board_hold: Callable[[str], Hold | None]
     left_mm: float
     opening_mm: float
+    covers_mm: float
+    """How far what covers the ends of the fence stands out from the posts on both sides, already off the opening."""
     height_mm: float
     bottom_mm: float
     hinge_gap_mm: float
@@ -54,7 +56,8 @@ class LeafBrief:
     frame: Section
     board: Section
     species: Species
-    board_screw: Good
+    board_fixings: Callable[[str, int], list[Part]]
+    """From the name of a leaf and a count: what holds its boards."""
     per_crossing: int
     boards: Boards
     bars: GateFrame
@@ -190,24 +193,39 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
         rail("B", low),
         stick("X", lean, length, braced, ends),
     ]
-    covering, screws = _covering(b, leaf, left, name, boards, panel)
-    joints = 4 + 2 * bool(panel.bars)
-    screw = b.sold.screw("screw", b.frame.thickness_mm * (1.8 if b.bars.joint == "half_lap" else 2.2))[0]
-    held = (joints + 2) * FRAME_SCREWS
+    covering, screws = _covering(b, leaf, left, name, boards, panel.boards_mm)
     return [
         *out,
         *covering,
         *_bars(b, left + face, under, name, panel),
-        Part(f"{name} board screws", "board screw", "gates", b.board_screw, of, amount=screws, unit="each"),
-        Part(f"{name} frame screws", "frame screw", "gates", screw, of, amount=held, unit="each"),
+        *b.board_fixings(name, screws),
+        *_frame_screws(b, name, 4 + 2 * bool(panel.bars)),
     ]
 
 
+def _frame_screws(b: LeafBrief, name: str, joints: int) -> list[Part]:
+    """Four at every joint of a leaf's frame and at both ends of its brace. Rails between the stiles, and the brace, are
+    screwed through the width of a stile into their ends; half-laps through one half into the other, not out behind."""
+    facts, each, thick = CATALOGUE.materials.fixings, CATALOGUE.materials.gates.joint_screws, b.frame.thickness_mm
+    of, (long, _) = f"gate {b.gate.id}", b.sold.screw("screw", b.frame.width_mm + facts.grip_mm)
+
+    def screws(what: str, good: Good, places: int, joint: Joint) -> Part:
+        return Part(f"{name} {what}", "frame screw", "gates", good, of, amount=places * each, unit="each", joint=joint)
+
+    ends = Joint(("stile",), ("gate rail", "brace", "brace leaning left"), facts.grip_mm, end_grain=True,
+                 through_mm=b.frame.width_mm)  # fmt: skip
+    if b.bars.joint != "half_lap":
+        return [screws("frame screws", long, joints + 2, ends)]
+    lap, length = b.sold.screw("screw", thick * facts.plies_through / 2, thick - facts.short_of_mm)
+    laps = Joint(("stile",), ("gate rail",), (facts.plies_through - 1) * thick / 2, b.sold.longer(length), lapped=True)
+    return [screws("lap screws", lap, joints, laps), screws("brace screws", long, 2, ends)]
+
+
 def _covering(
-    b: LeafBrief, leaf: Leaf, left: float, name: str, boards: Sequence[tuple[float, float]], panel: Panels
+    b: LeafBrief, leaf: Leaf, left: float, name: str, boards: Sequence[tuple[float, float]], top: float
 ) -> tuple[list[Part], int]:
-    """The boards of one leaf, on each face, and the screws that hold them."""
-    low, top = b.bottom_mm, b.height_mm if not panel.bars else panel.boards_mm
+    """The boards of one leaf up to `top` over its foot, on each face, and how many screws hold them."""
+    low = b.bottom_mm
     thick, (behind, back) = b.board.thickness_mm, b.framed
     out: list[Part] = []
     screws = 0
@@ -236,7 +254,7 @@ def _covering(
                     hold=b.board_hold(name),
                 )
             )
-            screws += _board_screws(b, length, width, bool(panel.bars))
+            screws += _board_screws(b, length, width)
     return out, screws
 
 
@@ -260,16 +278,12 @@ def _bars(b: LeafBrief, inside: float, under: float, name: str, panel: Panels) -
     return [*out, Part(f"{name} connectors", "hardware", "gates", held, of, amount=2 * len(out), unit="each")]
 
 
-def _board_screws(b: LeafBrief, length_mm: float, width_mm: float, divided: bool) -> int:
-    """A sheet is screwed all round; a board at every rail and at the brace behind it."""
+def _board_screws(b: LeafBrief, length_mm: float, width_mm: float) -> int:
+    """A sheet is screwed all round; a board at the two rails or stiles and at the brace behind it."""
     if b.board.use == "sheet":
         every = CATALOGUE.materials.sheets.screw_every_mm
         return 2 * (up(length_mm / every) + up(width_mm / every))
-    return (2 if divided else 3) * max(b.per_crossing, 1)
-
-
-FRAME_SCREWS = 4
-"""At every joint of a leaf's frame and at both ends of its brace."""
+    return 3 * max(b.per_crossing, 1)
 
 
 def brace(inner_width_mm: float, inner_height_mm: float) -> tuple[float, float]:
@@ -337,7 +351,7 @@ def build(b: LeafBrief) -> Built:
     length, angle = brace(leaf.leaf_width_mm - 2 * b.frame.width_mm, under - 2 * b.frame.width_mm)
     named = b.sold.good(hinge.good, hinge.size_mm)
     hung = {f"{name}-{'S1' if _hinged_at_start(b, i) else 'S2'}" for i, name in enumerate(names)}
-    hold = Hold(f"{b.gate.id} {named.words}", b.hinge_gap_mm)
+    hold = Hold(f"{b.gate.id} {named.words}", b.hinge_gap_mm + b.covers_mm)
     parts = [replace(p, hold=hold) if p.label in hung else p for p in parts] + _hardware(b, named, per_leaf)
     swings = rehearse(
         b.gate,

@@ -19,13 +19,19 @@ def exact(s: BoardStretch, gap: float) -> Laid:
 
 
 def _balanced(s: BoardStretch, gap: float) -> Laid:
-    """Both end boards ripped to the same width, at least half a board each."""
+    """Both end boards ripped to the same width e, with 2e + (n − 2) boards + (n − 1) gaps = length: at least half a board
+    less half a gap each. Gaps wider than boards may leave no rip: then whole boards are spread over the length."""
     plain = exact(s, gap)
-    last = plain.boards[-1][1]
-    if len(plain.boards) < 3 or last >= s.board_mm - NOTHING_MM:
+    if len(plain.boards) < 3 and s.length_mm < 2 * s.board_mm + gap:
         return plain
-    end = (s.board_mm + last) / 2
-    inner = in_a_row(len(plain.boards) - 2, s.board_mm, s.board_mm + gap, end + gap)
+    count = len(plain.boards) + (s.length_mm - sum(plain.boards[-1]) >= NOTHING_MM)
+    end = (s.board_mm + s.length_mm - (count - 1) * (s.board_mm + gap)) / 2
+    if end >= s.board_mm - NOTHING_MM:
+        return plain
+    if end < NOTHING_MM:
+        gap = (s.length_mm - (count - 1) * s.board_mm) / (count - 2)
+        return Laid(in_a_row(count - 1, s.board_mm, s.board_mm + gap), gap)
+    inner = in_a_row(count - 2, s.board_mm, s.board_mm + gap, end + gap)
     return Laid(((0.0, end), *inner, (s.length_mm - end, end)), gap)
 
 

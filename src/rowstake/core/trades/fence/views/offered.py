@@ -22,6 +22,8 @@ def without_effect(brief: Brief) -> list[str]:
         out += ["fence.skin.gap_mm"]
     if style.channels or style.id == "post_and_board":
         out += ["fence.skin.gap_mm"]
+    if style.channels:
+        out += ["fence.trims.cap_rail"]  # a stack has its own
     if len(style.fits) < 2:
         out += ["fence.skin.fit"]
     if not style.on_centres:

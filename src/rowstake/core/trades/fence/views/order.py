@@ -42,7 +42,7 @@ def _holes(plan: FencePlan) -> list[Need]:
             p.length(brief.fence.skin.ground_gap_mm + h) for h in row_offsets_mm(brief, brief.fence.skin.height_mm)
         )
         out.append(Need("holes", f"posts notched before they are set, middles {marks} above ground", "rails let in"))
-    if brief.fence.trims.cap_rail:
+    if brief.capped:
         out.append(Need("holes", "tops cut off level with the boards, in one line", "the cap rail"))
     if brief.style.channels:
         clear = p.fine(brief.style.play_mm)

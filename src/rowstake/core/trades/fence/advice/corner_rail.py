@@ -1,0 +1,41 @@
+"""A board at the outside of a corner that ends before the rails of its leg begin."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+
+from rowstake.core.advice.base import found, put
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Finding, Part
+from rowstake.core.trades.fence.laid import FencePlan
+
+
+def look(planned: FencePlan) -> Iterator[Finding]:
+    brief, p = planned.brief, planned.brief.printer
+    if brief.between or brief.along:
+        return
+    boards, rails = _first_of_legs(planned.parts, "board"), _first_of_legs(planned.parts, "rail")
+    least = CATALOGUE.materials.limits.bears_mm
+    for leg in sorted(boards.keys() & rails.keys() - {0}):
+        (_, end, label), (start, _, _) = boards[leg], rails[leg]
+        if end < start + least:
+            other = "right" if brief.fence.skin.side == "left" else "left"
+            yield found(
+                f"Board {label} at the corner ends {p.length(max(0.0, start - end))} before its rails begin",
+                "Round the outside of a corner the rails of the second leg begin behind those of the first. Screw this board to a "
+                "block between the ends of the rails, or take wider boards.",
+                (label,),
+                [put("Boards on the other side", skin__side=other)],
+            )
+
+
+def _first_of_legs(parts: Iterable[Part], kind: str) -> dict[int, tuple[float, float, str]]:
+    """By leg: from where to where the first piece of a kind lies, and its label."""
+    out: dict[int, tuple[float, float, str]] = {}
+    for part in parts:
+        if part.kind == kind and part.solid:
+            stations = [a for a, _ in part.solid.profile]
+            mine = min(stations), max(stations), part.label
+            leg = part.solid.pose.number
+            out[leg] = min(out.get(leg, mine), mine)
+    return out
