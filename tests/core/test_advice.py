@@ -13,6 +13,13 @@ from tests.jobs import edited, fence, put, yard
 CALM = put("site.gust_mps", 15)
 TROUBLE = {
     "sliver": fence((9150 - 100 + 20, 0)),
+    "cap_corner": edited(
+        yard(),
+        put("fence.posts.proud_mm", 0),
+        put("fence.trims.cap_rail", "uk_38x87"),
+        {"do": "levels", "text": "1, 0, 0\n1, 9000, 900\n2, 0, 900\n2, 6000, 900"},
+        put("fence.slope.way", "raked"),
+    ),
     "corner_rail": edited(
         fence((5115, 0), (11_659, 93.2), region="north_america", style="spaced_pickets"),
         put("fence.posts.doubled", "all"),

@@ -32,7 +32,7 @@ def test_tops_in_one_level_line(edits, heights):
     assert [f.height_mm for f in feet] == pytest.approx(heights)
     tops = {round(spot(p).top_mm, 6) for p in made.parts if p.kind == "board"}
     assert len(tops) == 1
-    assert len(set(made.laid.levels.tops.values())) == 1
+    assert len({made.laid.levels.top_mm(post) for post in made.laid.layout.posts}) == 1
     if limit := made.brief.job.site.height_limit_mm:
         # At the foot of the last bay's fall the tops stand exactly at the limit: nothing is over it.
         assert max(f.left_mm + f.height_mm + 400 + 100 for f in feet) == pytest.approx(limit)

@@ -1,6 +1,8 @@
+import pytest
+
 from rowstake.core.plan import plan
 from rowstake.core.trades.fence.laid import bay_weight_kg
-from tests.jobs import edited, put, spot, yard
+from tests.jobs import edited, fence, put, spot, yard
 
 
 def pieces(made, kind):
@@ -75,3 +77,27 @@ def test_trims_that_follow_a_slope_are_cut_plumb():
         sloped = [p for p in pieces(made, kind) if spot(p).leg == 0]
         assert sloped
         assert all("plumb cut, 5.7° off square" in p.ends for p in sloped), kind
+
+
+def test_posts_are_cut_to_a_cap_that_slopes():
+    """1 in 10: 5.7°. A post of 100 is 5 higher at its upper edge than in the middle, and cut to there."""
+    sloped = [
+        put("fence.posts.proud_mm", 0),
+        {"do": "levels", "text": "0, 0\n9000, 900"},
+        put("fence.slope.way", "raked"),
+    ]
+    made = plan(edited(fence((9000, 0)), *sloped, put("fence.trims.cap_rail", "uk_38x150")))
+    bare = plan(edited(fence((9000, 0)), *sloped))
+    posts, before = ([p for p in m.parts if p.kind == "post"] for m in (made, bare))
+    assert {p.ends for p in posts} == {"top cut to the cap, 5.7° off square"}
+    assert [p.above_mm - b.above_mm for p, b in zip(posts, before, strict=True)] == pytest.approx([5] * len(posts))
+
+
+def test_a_lower_cap_butts_against_the_post_of_a_step():
+    """Two bays 300 apart in level: the higher cap runs on over the whole of the post, the lower ends at its face, 50 from its middle."""
+    made = plan(edited(fence((3600, 0)), put("fence.posts.proud_mm", 0), put("fence.slope.way", "stepped"),
+                       put("fence.trims.cap_rail", "uk_38x87"), {"do": "levels", "text": "0, 0\n1800, 0\n1800, -300\n3600, -300"}))  # fmt: skip
+    high, low = (spot(p) for p in pieces(made, "cap rail"))
+    middle = made.laid.layout.posts[1].on(0)
+    assert high.bottom_mm - low.bottom_mm == pytest.approx(300)
+    assert (high.right_mm, low.left_mm) == (middle + 50, middle + 50)

@@ -18,6 +18,8 @@ TOLD = {
     "beams_close": ({"post", "beam"}, set()),
     # A strip of board too narrow to reach a rail or the frame.
     "sliver": (set(), BOARDS),
+    # At a mitre on a slope boards, trims and post reach up into the caps: they are trimmed to fit.
+    "cap_corner": ({"cap rail", "trim", "board", "post"}, set()),
     "corner_rail": (set(), BOARDS),
     "last_row": (set(), BOARDS),
     "off_frame": (set(), BOARDS),

@@ -164,7 +164,9 @@ def _grips(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, in
             near = [x for x in near if parts[x[0]].of == parts[x[1]].of]
         own = [x for x in near if parts[x[0]].of == fixing.of]
         for a, b, m in own or near:
-            gap = max(0.0, -m.shared_mm) if joint.layers == 1 else 0.0  # boards on one another are drawn tight
+            gap = (
+                -m.shared_mm if joint.layers == 1 and m.shared_mm < -TOUCH_MM else 0.0
+            )  # what lies against it is tight
             sizes = _driven(parts[a], parts[b], m.axis, joint)
             if sizes is None:
                 continue
@@ -230,7 +232,8 @@ def _loose(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, in
     joined: dict[int, list[int]] = defaultdict(list)
     for (i, j), m in met.items():
         one, other = parts[i], parts[j]
-        if one.kind == other.kind and one.unit == "piece":
+        twins = any(p.hold and p.hold.to == "twin" and p.hold.by in bought for p in (one, other))
+        if one.kind == other.kind and one.unit == "piece" and not (twins and one.of == other.of):
             continue
         reach = max((p.hold.over_mm for p in (one, other) if p.hold and p.hold.by in bought), default=None)
         least = LEAST_SPREAD_MM if reach is None else -TOUCH_MM
@@ -238,7 +241,9 @@ def _loose(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, in
             joined[i].append(j)
             joined[j].append(i)
     roots = [
-        i for i, p in enumerate(parts) if p.unit == "m³" or (p.hold and p.hold.to != "piece" and p.hold.by in bought)
+        i
+        for i, p in enumerate(parts)
+        if p.unit == "m³" or (p.hold and p.hold.to in ("ground", "house") and p.hold.by in bought)
     ]
     seen, queue = set(roots), deque(roots)
     while queue:

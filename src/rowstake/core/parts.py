@@ -20,11 +20,11 @@ Step = Literal["holes", "frame", "skin", "gates"]
 @dataclass(frozen=True, slots=True)
 class Hold:
     """What keeps a part where it does not rest against what carries it: hardware, by its label, which reaches `over_mm` to
-    another piece, or to the ground or the house itself."""
+    another piece, to another of its kind, or to the ground or the house itself."""
 
     by: str
     over_mm: float = 0.0
-    to: Literal["piece", "ground", "house"] = "piece"
+    to: Literal["piece", "twin", "ground", "house"] = "piece"
 
 
 @dataclass(frozen=True, slots=True)

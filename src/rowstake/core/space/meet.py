@@ -48,6 +48,10 @@ class Meeting:
     axis: tuple[float, float, float]
 
 
+STRAIGHT_MM = 0.001
+"""A corner that is no further off the line between its neighbours is none."""
+
+
 def _convex(ring: tuple[Flat, ...]) -> bool:
     turns = []
     for (x0, y0), (x1, y1), (x2, y2) in zip(ring, ring[1:] + ring[:1], ring[2:] + ring[:2], strict=True):
@@ -59,7 +63,7 @@ def bodies(solid: Solid) -> list[Body]:
     """A solid in convex pieces: itself, or prisms of triangles where its outline turns in or has holes."""
     if not solid.holes and _convex(solid.profile):
         return [_body(solid, solid.profile)]
-    flat = Polygon(solid.profile, solid.holes)
+    flat = shapely.make_valid(Polygon(solid.profile, solid.holes).simplify(STRAIGHT_MM))
     parts = shapely.get_parts(shapely.constrained_delaunay_triangles(flat))
     return [_body(solid, tuple((float(x), float(y)) for x, y in t.exterior.coords[:-1])) for t in parts]
 

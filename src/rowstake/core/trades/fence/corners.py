@@ -14,7 +14,7 @@ from rowstake.core.space import Pose
 from rowstake.core.space.solid import dot
 from rowstake.core.trades.fence.layout import Layout, Post
 from rowstake.core.trades.fence.on_leg import Depth
-from rowstake.core.trades.fence.planes import board_planes_mm, trim_planes_mm
+from rowstake.core.trades.fence.planes import board_planes_mm, covered_mm, trim_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 
 LONG_MM = 3000.0
@@ -105,6 +105,7 @@ def past_corner(brief: Brief, layout: Layout, post: Post, leg: int, depth: Depth
     posts on the leg before (all of a framed panel), and with sheets of that leg in its whole thickness, which its last batten ends."""
     if post.kind != "corner":
         return at
+    depth = covered_mm(brief) if depth == board_planes_mm(brief) else depth  # with what they lean on
     in_way = posts_from(brief, layout, post, leg)
     if post.stations[1][0] == leg:
         end = post.on(leg - 1) - post.face_mm / 2

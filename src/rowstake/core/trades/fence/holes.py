@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE, MethodEntry, Section
@@ -14,10 +14,11 @@ from rowstake.core.reckoners.fence_wind import run as fence_wind
 from rowstake.core.reckoners.post_hole import WORDS, Hole, PostHole
 from rowstake.core.reckoners.post_hole import run as post_hole
 from rowstake.core.setting import FillLayer, HoleSize, OnMasonry, methods
+from rowstake.core.space import Pose, Solid
 from rowstake.core.trades.fence.corners import bevelled, doubled, rooms
 from rowstake.core.trades.fence.layout import Bay, Layout, Opening, Post
 from rowstake.core.trades.fence.levels import Levels
-from rowstake.core.trades.fence.on_leg import pour, stand, upright_by
+from rowstake.core.trades.fence.on_leg import FLAT_MM, Room, pour, upright_by
 from rowstake.core.trades.fence.resolve import Brief, face_mm
 
 
@@ -309,18 +310,17 @@ class Digger:
         kind, cut = self.of(post), self.cut(post)
         leg, ground = post.stations[0][0], self.levels.ground[post.label]
         name = post.label if n == 0 else f"{post.label}b"
-        let_in = f"{self.brief.rows} notches for the rails" if self.brief.let_in else "square"
         pose, stands = self.layout.poses[leg], rooms(self.brief, self.layout, post)
-        (left, right), depth = stands[n]
         below, lowest = kind.hole.embedment_mm, self._lowest_mm(post, kind.diameter_mm / 2)
-        solid = stand(pose, depth, left, right, ground - below, ground + cut.above_mm)
+        solid, ends = self._upright(post, pose, stands[n], ground - below), self.levels.heads[post.label].cut
+        if n == 0 and self.brief.let_in:
+            ends = f"{self.brief.rows} notches for the rails"
         if n == 0 and (shape := bevelled(self.brief, self.layout, post)):
-            solid, let_in = upright_by(pose, shape, ground - below, ground + cut.above_mm), "bevelled to the next leg"
+            solid, ends = upright_by(pose, shape, ground - below, ground + cut.above_mm), "bevelled to the next leg"
         out = [
             Part(
                 name, "post", "holes", timber(kind.post.id), post.label, cut.length_mm, kind.post.width_mm,
-                let_in if n == 0 else "square", above_mm=cut.above_mm, hold=self._footed(kind, name),
-                solid=solid,
+                ends or "square", above_mm=cut.above_mm, hold=self._footed(kind, name), solid=solid,
             )
         ]  # fmt: skip
         out.extend(
@@ -328,7 +328,7 @@ class Digger:
                 f"{name} {layer.what}", layer.material, "holes", self.brief.sold.good(layer.material), post.label,
                 amount=layer.volume_m3, unit="m³", domed=layer.domed,
                 solid=pour(pose, kind.diameter_mm, ground + layer.bottom_mm,
-                           min(ground + (0.0 if layer.domed else layer.top_mm), lowest), kind.post.width_mm * (kind.each - 1), stands,
+                           max(ground + layer.bottom_mm + 1, min(ground + (0.0 if layer.domed else layer.top_mm), lowest)), kind.post.width_mm * (kind.each - 1), stands,
                            filled=layer.top_mm <= 1 - below),
             )
             for layer in (kind.layers if n == 0 else ())
@@ -337,7 +337,21 @@ class Digger:
             Part(f"{name} {item.words}", "hardware", "holes", item, post.label, amount=count, unit="each")
             for item, count in kind.hardware
         )
-        return [*out, self._doubling(name, post, kind.post.width_mm)] if n else out
+        if not n:
+            return out
+        screws = self._doubling(name, post, kind.post.width_mm)
+        twin = out[0] if out[0].hold else replace(out[0], hold=Hold(screws.label, to="twin"))
+        return [twin, *out[1:], screws]
+
+    def _upright(self, post: Post, pose: Pose, room: Room, foot: float) -> Solid:
+        """A post from its foot up, its top cut to what lies over it."""
+        (left, right), depth = room
+        head = self.levels.heads[post.label]
+        near, far = head.ends_mm(right - left)
+        middle = (left + right) / 2
+        bent = abs(near + far - 2 * head.middle_mm) >= FLAT_MM
+        tops = ((right, far), (middle, head.middle_mm), (left, near)) if bent else ((right, far), (left, near))
+        return Solid(pose, ((left, foot), (right, foot), *tops), *depth)
 
     def _doubling(self, name: str, post: Post, deep: float) -> Part:
         """What joins a second post to the first: screws, or bolts through both where no screw on sale reaches far enough."""

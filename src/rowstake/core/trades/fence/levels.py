@@ -55,21 +55,47 @@ class Foot:
 
 
 @dataclass(frozen=True, slots=True)
+class Head:
+    """The top of a post: its level at the middle, and its slopes from there, up along the leg above zero."""
+
+    middle_mm: float
+    before: float = 0.0
+    after: float = 0.0
+
+    def ends_mm(self, face_mm: float) -> tuple[float, float]:
+        """Its levels at the near and at the far edge of a face."""
+        return self.middle_mm - self.before * face_mm / 2, self.middle_mm + self.after * face_mm / 2
+
+    def highest_mm(self, face_mm: float) -> float:
+        return max(self.middle_mm, *self.ends_mm(face_mm))
+
+    @property
+    def cut(self) -> str:
+        """How it is cut, in words; nothing where it is square."""
+        slopes = sorted({round(math.degrees(math.atan(abs(s))), 1) for s in (self.before, self.after)} - {0.0})
+        return "top cut to the cap, " + " and ".join(f"{a:.1f}°" for a in slopes) + " off square" if slopes else ""
+
+
+@dataclass(frozen=True, slots=True)
 class Levels:
-    """`feet` by the label of a bay or gate, `ground` and `tops` by the label of a post (mm above the datum)."""
+    """`feet` by the label of a bay or gate, `ground` and `heads` by the label of a post (mm above the datum)."""
 
     profiles: list[Profile]
     feet: dict[str, Foot]
     ground: dict[str, float]
-    tops: dict[str, float]
+    heads: dict[str, Head]
     walled: frozenset[str]
     """Labels of the posts that stand where the line runs on a wall."""
     flat: bool
     """True where the whole line lies on one level."""
 
+    def top_mm(self, post: Post) -> float:
+        """The highest point of a post."""
+        return self.heads[post.label].highest_mm(post.face_mm)
+
     def above_mm(self, post: Post) -> float:
-        """A post from its ground to its top."""
-        return self.tops[post.label] - self.ground[post.label]
+        """A post from its ground to its highest point."""
+        return self.top_mm(post) - self.ground[post.label]
 
 
 def step_mm(left: Foot, right: Foot) -> float:
@@ -120,7 +146,7 @@ def lay_levels(brief: Brief, layout: Layout) -> Levels:
     if brief.beside_wall:
         ground.update((label, ground[label] - brief.fence.posts.wall_over_soil_mm) for label in walled)
     flat = len({round(v, 1) for p in profiles for v in p.levels}) == 1
-    return Levels(profiles, feet, ground, _tops(brief, layout, feet, ground), walled, flat)
+    return Levels(profiles, feet, ground, _heads(brief, layout, feet, ground), walled, flat)
 
 
 def _foot(profile: Profile, leg: int, a: float, b: float, left: float, right: float, height: float) -> Foot:
@@ -271,21 +297,29 @@ MEETS_MM = 3.0
 """Tops that differ by more are a step: what lies over them does not run on."""
 
 
-def _tops(brief: Brief, layout: Layout, feet: dict[str, Foot], ground: dict[str, float]) -> dict[str, float]:
-    """The top of each post: over the highest boards that reach it. Under a cap rail it is cut square, below what lies over
-    the whole of it on a slope: by half its face times the slope."""
-    reach: dict[str, list[tuple[float, float]]] = {}
-    spans = [(b.left, b.right, feet[b.label]) for b in layout.bays]
-    spans += [(o.left, o.right, feet[f"gate {o.gate.id}"]) for o in layout.openings]
-    for left, right, foot in spans:
-        for post, level in ((left, foot.left_mm), (right, foot.right_mm)):
-            lower = abs(foot.slope) * post.face_mm / 2 if brief.capped else 0.0
-            reach.setdefault(post.label, []).append((level + foot.height_mm, lower))
+def _heads(brief: Brief, layout: Layout, feet: dict[str, Foot], ground: dict[str, float]) -> dict[str, Head]:
+    """The top of each post: over the highest boards that reach it; under a cap rail cut to what lies over it, which from one
+    side alone runs on over the whole of the post."""
+    tops: dict[str, list[float]] = {}
+    capped: dict[str, list[tuple[float, float, int]]] = {}
+    for bay in layout.bays:
+        foot = feet[bay.label]
+        for n, (post, level) in enumerate(((bay.left, foot.left_mm), (bay.right, foot.right_mm))):
+            tops.setdefault(post.label, []).append(level + foot.height_mm)
+            capped.setdefault(post.label, []).append((level + foot.height_mm, foot.slope, n))
+    for opening in layout.openings:
+        foot = feet[f"gate {opening.gate.id}"]
+        tops.setdefault(opening.left.label, []).append(foot.left_mm + foot.height_mm)
+        tops.setdefault(opening.right.label, []).append(foot.right_mm + foot.height_mm)
     out, proud = {}, brief.fence.posts.proud_mm
     for post in layout.posts:
-        tops = reach.get(post.label, [(ground[post.label] + brief.top_mm, 0.0)])
-        highest = max(top for top, _ in tops)
-        out[post.label] = (
-            min(top - lower for top, lower in tops if top >= highest - (MEETS_MM if brief.capped else 0.0)) + proud
-        )
+        label = post.label
+        top = max(tops.get(label, [ground[label] + brief.top_mm]))
+        over = {n: slope for level, slope, n in capped.get(label, ()) if brief.capped and level >= top - MEETS_MM}
+        if over:
+            top = min(level for level, _, _ in capped[label] if level >= top - MEETS_MM)
+        before, after = (over.get(n, over.get(1 - n, 0.0)) for n in (1, 0))
+        head = Head(top + proud, before, after)
+        square = brief.let_in or brief.style.mitred  # notched or bevelled: cut square, below all of the cap
+        out[label] = Head(min(head.middle_mm, *head.ends_mm(post.face_mm))) if square else head
     return out

@@ -20,6 +20,8 @@ from rowstake.core.space.solid import Flat, dot, minus
 from rowstake.core.trades.fence.line import LegLine
 
 SAME_MM = 0.01
+FLAT_MM = 0.01
+"""What is no further off a line lies on it."""
 Depth = tuple[float, float]
 """From where to where off the middle of the line."""
 

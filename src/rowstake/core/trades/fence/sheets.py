@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 import math
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Joint, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.space import Solid
-from rowstake.core.trades.fence.corners import past_corner, post_depths
+from rowstake.core.trades.fence.corners import clear_from, past_corner, post_depths, posts_from
 from rowstake.core.trades.fence.layout import Bay, Layout, Post
 from rowstake.core.trades.fence.levels import Levels
 from rowstake.core.trades.fence.on_leg import Depth, stand
@@ -27,8 +27,8 @@ def sheet_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
     sheets = [p for p in board_parts(brief, layout, levels, laid) if p.kind == "board"]
     out: list[Part] = []
     for face in FACES[: brief.faces]:
-        out += sheets if face == "front" else [_behind(brief, layout, p, face) for p in sheets]
-        out += _battens(brief, layout, levels, face)
+        there = sheets if face == "front" else [_behind(brief, layout, p, face) for p in sheets]
+        out += [*there, *_battens(_Face(brief, layout, levels, face, _spans(there)))]
     count = sum(_screws(brief, sheet) for sheet in sheets) * brief.faces
     joint = Joint(("board",), ("post", "rail"), CATALOGUE.materials.sheets.screw_grip_mm)
     out.append(
@@ -74,8 +74,12 @@ def _stands_out(brief: Brief, post: Post) -> bool:
 def _ends(brief: Brief, layout: Layout, label: str, leg: int) -> Depth:
     """From where to where sheets behind a bay may reach."""
     bay = next(b for b in layout.bays if b.label == label)
-    left, right = (post.on(leg) + way * post.face_mm / 2 if _stands_out(brief, post) else -way * math.inf
-                   for post, way in ((bay.left, 1), (bay.right, -1)))  # fmt: skip
+    depth = (_batten_depth(brief, "back")[0], -brief.post.width_mm / 2)
+    left, right = (
+        clear_from(posts_from(brief, layout, post, leg), depth, post.on(leg), way)
+        if _stands_out(brief, post) else -way * math.inf
+        for post, way in ((bay.left, 1), (bay.right, -1))
+    )  # fmt: skip
     return left, right
 
 
@@ -106,39 +110,73 @@ def _screws(brief: Brief, sheet: Part) -> int:
     return rows * along + 2 * max(0, up(sheet.length_mm / every) - 1 - (rows - 2))
 
 
-def _battens(brief: Brief, layout: Layout, levels: Levels, face: str) -> list[Part]:
-    """One up each post over the joint, as high as the higher bay beside it; over each rail from batten to batten."""
-    out: list[Part] = []
-    half = brief.batten.width_mm / 2
-    for run in layout.runs:
-        for n, post in enumerate(run.posts):
-            if face == "back" and _stands_out(brief, post):
-                continue
-            beside = [levels.feet[b.label] for b in run.bays[max(0, n - 1) : n + 1]]
-            foot, at = max(beside, key=lambda f: f.height_mm), post.on(run.leg)
-            low = foot.at(at)
-            label = f"{run.leg + 1} {post.label} {face} batten"
-            depth = _batten_depth(brief, face)
-            left = past_corner(brief, layout, post, run.leg, depth, at - half)
-            solid = stand(layout.poses[run.leg], depth, left, left + 2 * half, low, low + foot.height_mm)
-            out.append(_batten(brief, label, post.label, solid, foot.height_mm))
-        out += [batten for bay in run.bays for batten in _over_rails(brief, layout, levels, bay, face)]
+def _spans(sheets: list[Part]) -> dict[int, Depth]:
+    """By leg: from where to where its sheets reach."""
+    out: dict[int, Depth] = {}
+    for solid in (sheet.solid for sheet in sheets if sheet.solid):
+        stations = [a for a, _ in solid.profile]
+        low, high = out.get(solid.pose.number, (stations[0], stations[0]))
+        out[solid.pose.number] = min(low, *stations), max(high, *stations)
     return out
 
 
-def _over_rails(brief: Brief, layout: Layout, levels: Levels, bay: Bay, face: str) -> list[Part]:
-    half, foot = brief.batten.width_mm / 2, levels.feet[bay.label]
-    depth = _batten_depth(brief, face)
-    left = past_corner(brief, layout, bay.left, bay.leg, depth, bay.left.on(bay.leg) - half) + 2 * half
-    right = bay.right.on(bay.leg) - half
-    if face == "back":
-        start, end = _ends(brief, layout, bay.label, bay.leg)
-        left, right = max(left, start), min(right, end)
+@dataclass(frozen=True, slots=True)
+class _Face:
+    """One face of the fence, and by leg from where to where sheets lie on it."""
+
+    brief: Brief
+    layout: Layout
+    levels: Levels
+    face: str
+    spans: dict[int, Depth]
+
+    @property
+    def depth(self) -> Depth:
+        return _batten_depth(self.brief, self.face)
+
+    def left_mm(self, post: Post, leg: int) -> float:
+        """The left edge of the batten at a post: on its middle, clear of the corner, a quarter of it on a sheet at least."""
+        half, (start, end) = self.brief.batten.width_mm / 2, self.spans[leg]
+        left = past_corner(self.brief, self.layout, post, leg, self.depth, post.on(leg) - half)
+        return min(max(left, start - 1.5 * half), end - half / 2)
+
+
+def _battens(on: _Face) -> list[Part]:
+    """One up each post over the joint, as high as the higher bay beside it; over each rail from batten to batten."""
+    brief, out = on.brief, []
+    for run in on.layout.runs:
+        for n, post in enumerate(run.posts):
+            if on.face == "back" and _stands_out(brief, post):
+                continue
+            beside = [on.levels.feet[b.label] for b in run.bays[max(0, n - 1) : n + 1]]
+            foot = max(beside, key=lambda f: f.height_mm)
+            low, left = foot.at(post.on(run.leg)), on.left_mm(post, run.leg)
+            high, head = foot.height_mm, on.levels.heads[post.label]
+            if brief.capped:
+                top = min(head.middle_mm, *head.ends_mm(2 * brief.batten.width_mm)) - brief.fence.posts.proud_mm
+                high = min(high, top - low)
+            label = f"{run.leg + 1} {post.label} {on.face} batten"
+            right = left + brief.batten.width_mm
+            solid = stand(on.layout.poses[run.leg], on.depth, left, right, low, low + high)
+            out.append(_batten(brief, label, post.label, solid, high))
+        out += [batten for bay in run.bays for batten in _over_rails(on, bay)]
+    return out
+
+
+def _over_rails(on: _Face, bay: Bay) -> list[Part]:
+    brief, half, foot = on.brief, on.brief.batten.width_mm / 2, on.levels.feet[bay.label]
+    left, right = on.left_mm(bay.left, bay.leg) + 2 * half, on.left_mm(bay.right, bay.leg)
+    if on.face == "back":
+        start, end = _ends(brief, on.layout, bay.label, bay.leg)
+        if _stands_out(brief, bay.left):
+            left = past_corner(brief, on.layout, bay.left, bay.leg, on.depth, start)
+        right = end if _stands_out(brief, bay.right) else right
     out = []
     for row, offset in enumerate(row_offsets_mm(brief, foot.height_mm), 1):
         low, rise = foot.at(left) + offset - half, foot.slope * (right - left)
-        solid = stand(layout.poses[bay.leg], depth, left, right, low, low + 2 * half, rise)
-        out.append(_batten(brief, f"{bay.label} {face} batten {row}", bay.label, solid, math.hypot(right - left, rise)))
+        solid = stand(on.layout.poses[bay.leg], on.depth, left, right, low, low + 2 * half, rise)
+        label = f"{bay.label} {on.face} batten {row}"
+        out.append(_batten(brief, label, bay.label, solid, math.hypot(right - left, rise)))
     return out
 
 

@@ -10,7 +10,7 @@ from rowstake.core.catalogue import CATALOGUE, Section, pick
 from rowstake.core.goods import timber
 from rowstake.core.parts import Part
 from rowstake.core.space import Pose
-from rowstake.core.trades.fence.corners import clear_from, posts_from, strip_from
+from rowstake.core.trades.fence.corners import LONG_MM, clear_from, posts_from, strip_from
 from rowstake.core.trades.fence.layout import Bay, Layout, Post, Run
 from rowstake.core.trades.fence.levels import MEETS_MM, Foot, Levels
 from rowstake.core.trades.fence.on_leg import lie, stand
@@ -163,12 +163,14 @@ def _over_posts(
         (whole.right_mm, bays[-1].right, -1, foots[1].right_mm + foots[1].height_mm),
     ):
         middle = post.on(leg)
-        if levels.tops[post.label] - brief.fence.posts.proud_mm > top + MEETS_MM:
+        if levels.heads[post.label].middle_mm - brief.fence.posts.proud_mm > top + MEETS_MM:
             in_way = posts_from(brief, layout, post, leg)
+            out = max(half, board_planes_mm(brief)[1] + brief.batten.thickness_mm) if brief.style.on_centres else half
             for other, station in post.stations:
                 if other != leg:
-                    over = (station - post.face_mm / 2, station + post.face_mm / 2)
-                    in_way.append(strip_from(layout, other, over, (-half, half), leg))
+                    far = post.face_mm / 2
+                    over = (station - LONG_MM, station + far) if other < leg else (station - far, station + LONG_MM)
+                    in_way.append(strip_from(layout, other, over, (-out, out), leg))
             at = clear_from(in_way, (-half, half), middle, way)
         elif at == middle and _steps(layout, levels, post, leg, top):
             at = middle - way * post.face_mm / 2

@@ -12,6 +12,8 @@ from rowstake.core.trades.fence.laid import FencePlan
 
 def look(planned: FencePlan) -> Iterator[Finding]:
     brief, p = planned.brief, planned.brief.printer
+    if brief.along and not brief.style.channels:
+        yield from _beside_post(planned)
     if brief.between or brief.along:
         return
     boards, rails = _first_of_legs(planned.parts, "board"), _first_of_legs(planned.parts, "rail")
@@ -26,6 +28,22 @@ def look(planned: FencePlan) -> Iterator[Finding]:
                 "block between the ends of the rails, or take wider boards.",
                 (label,),
                 [put("Boards on the other side", skin__side=other)],
+            )
+
+
+def _beside_post(planned: FencePlan) -> Iterator[Finding]:
+    """Lying boards on the inside of a corner begin past the boards of the leg before, and so past the post they would end on."""
+    brief, p = planned.brief, planned.brief.printer
+    for leg, (start, _, label) in sorted(_first_of_legs(planned.parts, "board").items()):
+        post = planned.laid.layout.leg_posts(leg)[0]
+        past = start - post.on(leg) - post.face_mm / 2
+        if post.kind == "corner" and brief.on_posts and past > -CATALOGUE.materials.limits.bears_mm:
+            yield found(
+                f"The boards of leg {leg + 1} begin beside the corner post {post.label}, not on it",
+                f"On the inside of a corner they come after the boards of the leg before, {p.length(max(0.0, past))} past the edge of the "
+                f"post: no timber is behind their ends. Screw a cleat to {post.label} for them, or put the boards on the other side.",
+                (label, post.label),
+                [put("Boards on the other side", skin__side="right" if brief.fence.skin.side == "left" else "left")],
             )
 
 

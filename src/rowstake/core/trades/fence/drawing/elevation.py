@@ -85,7 +85,7 @@ def _again(board: Board, planned: FencePlan, offsets: list[float]) -> None:
         for leg, station in post.stations[1:]:
             x, half = offsets[leg] + station, post.face_mm / 2
             foot = planned.laid.levels.ground[post.label] - planned.laid.digger.of(post).hole.embedment_mm
-            board.rect(x - half, foot, x + half, planned.laid.levels.tops[post.label], "quiet", post.label, hidden=True)
+            board.rect(x - half, foot, x + half, planned.laid.levels.top_mm(post), "quiet", post.label, hidden=True)
 
 
 def _strips(board: Board, planned: FencePlan, offsets: list[float]) -> None:
@@ -120,7 +120,7 @@ def _dimensions(board: Board, planned: FencePlan, offsets: list[float]) -> None:
     deepest = min(floor, default=0.0)
     for post in layout.posts:
         for index, station in post.stations:
-            board.text((offsets[index] + station, levels.tops[post.label] + 130), post.label, "label", post.label)
+            board.text((offsets[index] + station, levels.top_mm(post) + 130), post.label, "label", post.label)
     for bay in layout.bays:
         x = offsets[bay.leg]
         left, right = x + bay.left.on(bay.leg), x + bay.right.on(bay.leg)
@@ -132,6 +132,8 @@ def _dimensions(board: Board, planned: FencePlan, offsets: list[float]) -> None:
     for leg, x in zip(layout.legs, offsets, strict=True):
         first = layout.leg_posts(leg.index)[0]
         ground, proud = levels.ground[first.label], planned.brief.fence.posts.proud_mm
-        top = levels.tops[first.label] - proud
-        board.text((x + leg.length_mm / 2, max(levels.tops.values()) + 420), f"leg {leg.index + 1}", "quiet")
+        top = levels.top_mm(first) - proud
+        board.text(
+            (x + leg.length_mm / 2, max(map(levels.top_mm, layout.posts)) + 420), f"leg {leg.index + 1}", "quiet"
+        )
         board.dim((x - 60, ground), (x - 60, top), p.length(top - ground), 1.0)

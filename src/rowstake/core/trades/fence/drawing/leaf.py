@@ -30,7 +30,7 @@ def leaf_scene(planned: FencePlan, built: Built) -> Scene:
                 x,
                 planned.laid.levels.ground[post.label] - low,
                 x + post.face_mm,
-                planned.laid.levels.tops[post.label] - low,
+                planned.laid.levels.top_mm(post) - low,
                 "post",
                 post.label,
             )

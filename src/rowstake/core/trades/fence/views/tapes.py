@@ -23,7 +23,7 @@ def tapes(planned: FencePlan, most_boards: int = 3000) -> list[Tape]:
         for post in layout.leg_posts(leg.index):
             mark, half = post.on(leg.index), post.face_mm / 2
             kind = "gate" if post.gate else post.kind
-            ground, top = (planned.laid.levels.ground[post.label], planned.laid.levels.tops[post.label])
+            ground, top = (planned.laid.levels.ground[post.label], planned.laid.levels.top_mm(post))
             level = ("", "") if planned.laid.levels.flat else (p.bare(ground), p.bare(top))
             marks.append(Mark(post.label, kind, mark, p.bare(mark), p.bare(mark - half), p.bare(mark + half), *level))
         length = p.length(leg.length_mm)

@@ -43,7 +43,7 @@ def _post(plan: FencePlan, post: Post) -> Thing:
         lines.append(Line("buy", f"{p.length(cut.stock_mm)}, trim {p.length(cut.trim_mm)} off the top", f"{key}post"))
     if not plan.laid.levels.flat:
         lines.append(Line("ground level", p.length(plan.laid.levels.ground[post.label]), "slope"))
-        lines.append(Line("top of post, level", p.length(plan.laid.levels.tops[post.label]), "slope"))
+        lines.append(Line("top of post, level", p.length(plan.laid.levels.top_mm(post)), "slope"))
     if kind.dug:
         lines += [
             Line("depth-stick mark", f"{p.length(kind.depth_stick_mm)} up from the foot", f"{key}hole"),
