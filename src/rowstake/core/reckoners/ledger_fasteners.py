@@ -4,26 +4,16 @@ from __future__ import annotations
 
 from typing import Literal
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners.base import Inputs, Length, Load, LoadOrZero, Outputs, Reckoner, up, whole
 
 IN = 25.4
-CAPACITY_N = {"lag_13mm": 1681.0, "bolt_13mm": 3172.0, "bolt_13mm_spaced": 2691.0}
-"""Published capacity of one fixing: lag 378 lbf, bolt 713 lbf, bolt over spacers 605 lbf."""
-WIDEST_IN = 36
-LEAST_MM = 3 * IN
+FACTS = CATALOGUE.structure.ledger
+LEAST_MM = FACTS.least_in * IN
 """Closer than this, fixings split the ledger: that cannot be built."""
-TABLE_KPA, TABLE_TOL = (1.9152104, 0.4788026), 1e-4
-"""The published table is for 40 psf of people and 10 psf of itself."""
-TABLE_FT = (6, 8, 10, 12, 14, 16, 18)
-TABLE_IN = {
-    "lag_13mm": (30, 23, 18, 15, 13, 11, 10),
-    "bolt_13mm": (36, 36, 34, 29, 24, 21, 19),
-    "bolt_13mm_spaced": (36, 36, 29, 24, 21, 18, 16),
-}
-"""Inches between fixings by joist span, a span between two columns taking the longer."""
-FROM_END_MM = 50.0
+TABLE_TOL = 1e-4
 WORDS = {
     "lag_13mm": "13 mm (1/2 in) lag screws",
     "bolt_13mm": "13 mm (1/2 in) bolts",
@@ -52,13 +42,13 @@ def spacing_mm(fastener: str, joist_span_mm: float, live_kpa: float, dead_kpa: f
     """(spacing, `table` or `capacity`): the published column at the table's own load, a span just past one taking the
     next; at any other load, and past the table, capacity ÷ (load · span/2), rounded down to the inch (under an inch not
     at all), at most 36 in."""
-    at_table = abs(live_kpa - TABLE_KPA[0]) < TABLE_TOL and abs(dead_kpa - TABLE_KPA[1]) < TABLE_TOL
-    columns = zip(TABLE_FT, TABLE_IN[fastener], strict=True)
+    at_table = abs(live_kpa - FACTS.table_kpa[0]) < TABLE_TOL and abs(dead_kpa - FACTS.table_kpa[1]) < TABLE_TOL
+    columns = zip(FACTS.table_span_ft, FACTS.table_in[fastener], strict=True)
     column = next((inches for feet, inches in columns if joist_span_mm <= feet * 12 * IN + 0.05), None)
     if at_table and column is not None:
         return column * IN, "table"
-    raw = CAPACITY_N[fastener] / ((live_kpa + dead_kpa) * joist_span_mm / 2 / 1000)
-    return min(whole(raw / IN) * IN if raw >= IN else raw, WIDEST_IN * IN), "capacity"
+    raw = FACTS.capacity_n[fastener] / ((live_kpa + dead_kpa) * joist_span_mm / 2 / 1000)
+    return min(whole(raw / IN) * IN if raw >= IN else raw, FACTS.widest_in * IN), "capacity"
 
 
 def run(given: LedgerFasteners) -> Fixed:
@@ -77,7 +67,7 @@ def run(given: LedgerFasteners) -> Fixed:
         )  # fmt: skip
     count = None
     if given.length_mm is not None:
-        count = up(max(0.0, given.length_mm - 2 * FROM_END_MM) / spacing) + 1
+        count = up(max(0.0, given.length_mm - 2 * FACTS.from_end_mm) / spacing) + 1
     return Fixed(spacing_mm=spacing, count=count, by=by)
 
 
@@ -85,7 +75,7 @@ def say(given: LedgerFasteners, out: Fixed, p: Printer) -> str:
     number = "" if out.count is None else f", {out.count} in all"
     return (
         f"{WORDS[given.fastener].capitalize()} every {p.length(out.spacing_mm)}{number}, in two staggered rows "
-        f"{p.length(FROM_END_MM)} from the edges; {BY[out.by]}."
+        f"{p.length(FACTS.from_end_mm)} from the edges; {BY[out.by]}."
     )
 
 

@@ -60,6 +60,8 @@ class RailFacts(Fact):
     three_up_to_mm: float
     from_board_end_mm: float
     per_crossing: int
+    join_bays: int
+    """The most bays that one rail lies over."""
 
 
 class SolidBay(Fact):
@@ -73,6 +75,15 @@ class Limits(Fact):
     sliver_of_board: float
     bears_mm: float
     """A board lies on a rail by at least so much, or it is held by nothing."""
+    solid: float
+    tall_mm: float
+    least_height_mm: float
+    sharpest_deg: float
+    just_over_mm: float
+    post_just_over_mm: float
+    just_over_share: float
+    quote_under: float
+    quote_over: float
     solid_bay: list[SolidBay]
 
 
@@ -100,11 +111,15 @@ class GateFacts(Fact):
     third_hinge_over_mm: float
     joint_screws: int
     """At every joint of a leaf's frame and at both ends of its brace."""
+    wheel_play_mm: float
+    """How far a wheel may rise and fall on its arc."""
     soaked: float
     hinges: list[Hinge]
 
 
 class TrimFacts(Fact):
+    drain_mm: float
+    """Under a gravel board, over hard ground."""
     screw_every_mm: float
     gravel_end_screws: int
     cleat_mm: float

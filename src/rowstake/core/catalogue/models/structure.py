@@ -38,8 +38,19 @@ class EarthFacts(Fact):
     deepest_m: float
 
 
+class LedgerFixingFacts(Fact):
+    capacity_n: dict[str, float]
+    table_kpa: tuple[float, float]
+    table_span_ft: list[float]
+    table_in: dict[str, list[float]]
+    widest_in: float
+    least_in: float
+    from_end_mm: float
+
+
 class StructureFacts(Fact):
     wind: WindFacts
     timber: TimberFacts
     column: ColumnFacts
     earth: EarthFacts
+    ledger: LedgerFixingFacts

@@ -8,6 +8,7 @@ from rowstake.core.drawing.scene import Scene
 from rowstake.core.trade import Trade
 from rowstake.core.trades.deck import edits as e
 from rowstake.core.trades.deck.comparisons import ways_to_end
+from rowstake.core.trades.deck.components import edits, sections
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.drawing import deck_scenes
 from rowstake.core.trades.deck.drawing.on_plan import deck_plan_scene
@@ -46,12 +47,7 @@ TRADE: Trade = Trade(
     strips=deck_strips,
     schedules=deck_schedules,
     year=lambda plan: (plan.laid.year, plan.brief.field.width_mm),
-    edits={
-        e.AddCut: e.add_cut, e.RemoveCut: e.remove_cut, e.SizeDeck: e.size_deck, e.AddLevel: e.add_level, e.RemoveLevel: e.remove_level,
-        e.MoveCut: e.move_cut, e.MoveLevel: e.move_level,
-    },
-    sections={
-        "deck.posts.size": ("post",), "deck.joists.size": ("joist",), "deck.beams.size": ("joist",), "deck.boards.fascia": ("fascia",),
-    },
+    edits={e.SizeDeck: e.size_deck, e.AddLevel: e.add_level, e.RemoveLevel: e.remove_level, e.MoveLevel: e.move_level, **edits()},
+    sections={path: (use,) for path, use in sections().items()},
     comparisons={"rows": ways_to_end},
 )  # fmt: skip

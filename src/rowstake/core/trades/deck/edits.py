@@ -1,4 +1,4 @@
-"""Edits of a deck: what is cut out of its shape, its levels, its size as it is dragged."""
+"""Edits of a deck: its levels, its size as it is dragged. What is cut out of it has its own beside it."""
 
 from __future__ import annotations
 
@@ -8,21 +8,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.edits.base import Change, next_id, snap
 from rowstake.core.faults import refuse
 from rowstake.core.job import write_job
-from rowstake.core.trades.deck.document import Cut, DeckJob
-
-
-class AddCut(Change):
-    """Take something out of a deck's shape: a notch or clip at a corner, or a hole for a tree, a pipe, a post."""
-
-    do: Literal["add_cut"]
-    kind: Literal["notch", "clip", "hole"]
-    corner: Literal["house_left", "house_right", "far_left", "far_right"] = "far_right"
-    what: str = "tree"
-
-
-class RemoveCut(Change):
-    do: Literal["remove_cut"]
-    id: str
+from rowstake.core.trades.deck.document import DeckJob
 
 
 class AddLevel(Change):
@@ -34,15 +20,6 @@ class AddLevel(Change):
 class RemoveLevel(Change):
     do: Literal["remove_level"]
     id: str
-
-
-class MoveCut(Change):
-    """Drag a cut: the inner corner of a notch, the middle of a clipped edge, the middle of a hole."""
-
-    do: Literal["move_cut"]
-    id: str
-    x_mm: float
-    y_mm: float
 
 
 class MoveLevel(Change):
@@ -62,31 +39,6 @@ class SizeDeck(Change):
     out_mm: float | None = None
 
 
-CUT_NAMES = {"notch": "N", "clip": "C", "hole": "H"}
-
-
-def add_cut(job: DeckJob, edit: AddCut) -> dict[str, Any]:
-    """A first size that fits: a quarter of the deck for a notch, a sixth for a clip, a hole in the middle."""
-    document, shape = write_job(job), job.deck.levels[0].shape
-    share = {"notch": 0.3, "clip": 0.18, "hole": 0.12}[edit.kind]
-    along, out = (snap(job, share * v) or 100.0 for v in (shape.width_mm, shape.out_mm))
-    if edit.kind == "clip":
-        along = out = min(along, out)
-    cut = Cut(
-        id=next_id(CUT_NAMES[edit.kind], shape.cuts), kind=edit.kind, corner=edit.corner, along_mm=along, out_mm=out,
-        x_mm=snap(job, shape.width_mm * 0.44), y_mm=snap(job, shape.out_mm * 0.44), what=edit.what,
-    )  # fmt: skip
-    document["deck"]["levels"][0]["shape"]["cuts"].append(cut.model_dump())
-    return document
-
-
-def remove_cut(job: DeckJob, edit: RemoveCut) -> dict[str, Any]:
-    document = write_job(job)
-    cuts = document["deck"]["levels"][0]["shape"]["cuts"]
-    cuts.remove(_named(cuts, edit.id, "cut"))
-    return document
-
-
 def add_level(job: DeckJob, edit: AddLevel) -> dict[str, Any]:
     """Half as wide as the deck, before its far edge, one riser down."""
     document, deck = write_job(job), job.deck
@@ -103,36 +55,13 @@ def add_level(job: DeckJob, edit: AddLevel) -> dict[str, Any]:
 def remove_level(job: DeckJob, edit: RemoveLevel) -> dict[str, Any]:
     document = write_job(job)
     levels = document["deck"]["levels"]
-    levels.remove(_named(levels[1:], edit.id, "lower level"))
-    return document
-
-
-def _named(things: list[dict[str, Any]], key: str, what: str) -> dict[str, Any]:
-    found = next((t for t in things if t["id"] == key), None)
-    if found is None:
-        known = ", ".join(t["id"] for t in things) or "none"
-        raise refuse("edit.id", key, known, f"There is no {what} “{key}”")
-    return found
-
-
-def move_cut(job: DeckJob, edit: MoveCut) -> dict[str, Any]:
-    document, shape = write_job(job), job.deck.levels[0].shape
-    cut = _named(document["deck"]["levels"][0]["shape"]["cuts"], edit.id, "cut")
-    if cut["kind"] == "hole":
-        cut["x_mm"] = snap(job, edit.x_mm - cut["along_mm"] / 2)
-        cut["y_mm"] = snap(job, edit.y_mm - cut["out_mm"] / 2)
-        return document
-    along = shape.width_mm - edit.x_mm if cut["corner"].endswith("right") else edit.x_mm
-    out = shape.out_mm - edit.y_mm if cut["corner"].startswith("far") else edit.y_mm
-    times = 2 if cut["kind"] == "clip" else 1
-    least = CATALOGUE.regions[job.region].snap_mm
-    cut["along_mm"], cut["out_mm"] = max(least, snap(job, times * along)), max(least, snap(job, times * out))
+    levels.remove(named(levels[1:], edit.id, "lower level"))
     return document
 
 
 def move_level(job: DeckJob, edit: MoveLevel) -> dict[str, Any]:
     document = write_job(job)
-    level = _named(document["deck"]["levels"][1:], edit.id, "lower level")
+    level = named(document["deck"]["levels"][1:], edit.id, "lower level")
     level["x_mm"], level["y_mm"] = snap(job, edit.x_mm), snap(job, edit.y_mm)
     return document
 
@@ -143,3 +72,12 @@ def size_deck(job: DeckJob, edit: SizeDeck) -> dict[str, Any]:
         if value is not None:
             document["deck"]["levels"][0]["shape"][key] = max(600.0, snap(job, value))
     return document
+
+
+def named(things: list[dict[str, Any]], key: str, what: str) -> dict[str, Any]:
+    """The thing of that id. Raises `JobFault` where there is none."""
+    found = next((t for t in things if t["id"] == key), None)
+    if found is None:
+        known = ", ".join(t["id"] for t in things) or "none"
+        raise refuse("edit.id", key, known, f"There is no {what} “{key}”")
+    return found

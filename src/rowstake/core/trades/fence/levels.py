@@ -156,17 +156,14 @@ def _foot(profile: Profile, leg: int, a: float, b: float, left: float, right: fl
     )  # fmt: skip
 
 
-LEAST_HEIGHT_MM = 300.0
-
-
 def _height(brief: Brief, label: str, line: float | None, foot: float) -> float:
     """The height of the boards over their foot: as chosen, or up to the level line of the tops."""
     if line is None:
         return brief.fence.skin.height_mm
-    if line - foot < LEAST_HEIGHT_MM:
+    if line - foot < CATALOGUE.materials.limits.least_height_mm:
         p = brief.printer
         raise refuse(
-            "fence.slope.way", "level", f"tops at least {p.length(LEAST_HEIGHT_MM)} over the foot of every bay",
+            "fence.slope.way", "level", f"tops at least {p.length(CATALOGUE.materials.limits.least_height_mm)} over the foot of every bay",
             f"Tops in one level line leave {p.length(max(0.0, line - foot))} of boards in {label}: hang them from a higher datum "
             "or step the fence",
         )  # fmt: skip

@@ -5,12 +5,10 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import Fault, JobFault
 from rowstake.core.measure.length import LONGEST_MM
 from rowstake.core.trades.fence.document import Leg
-
-SHARPEST_DEG = 15.0
-"""The least inner angle between two legs that posts, rails and boards can turn."""
 
 Point = tuple[float, float]
 
@@ -52,10 +50,10 @@ def lay_line(legs: list[Leg], start: Point = (0.0, 0.0)) -> list[LegLine]:
     for i, leg in enumerate(legs):
         turned += leg.turn_deg
         inner = inner_angle_deg(leg.turn_deg)
-        if i and inner < SHARPEST_DEG:
+        if i and inner < CATALOGUE.materials.limits.sharpest_deg:
             faults.append(
                 Fault(
-                    f"fence.legs.{i}.turn_deg", f"{inner:g}°", f"{SHARPEST_DEG:g}° to 180° between the legs",
+                    f"fence.legs.{i}.turn_deg", f"{inner:g}°", f"{CATALOGUE.materials.limits.sharpest_deg:g}° to 180° between the legs",
                     f"The corner between leg {i} and leg {i + 1} folds back on itself",
                 )
             )  # fmt: skip

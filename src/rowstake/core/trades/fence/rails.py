@@ -19,9 +19,6 @@ from rowstake.core.trades.fence.on_leg import Depth, OnLeg, notched, on_leg, sta
 from rowstake.core.trades.fence.planes import covered_mm, rail_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 
-JOIN_BAYS = 2
-"""Two-bay stock: a rail spans at most two bays, joints staggered between rows."""
-
 
 def row_offsets_mm(brief: Brief, height_mm: float) -> list[float]:
     """Middles of the rail rows above the foot of boards of a height: top and bottom near the board ends, the rest equal."""
@@ -201,7 +198,7 @@ def _pieces(brief: Brief, levels: Levels, leg: int, part: Reach, bays: tuple[Bay
     if brief.between:
         foot = levels.feet[bays[0].label]
         return [Piece(part.left_mm, part.right_mm, foot.at(part.left_mm), foot.slope, 2)]
-    return pieces_over(part, levels, leg, bays, row, JOIN_BAYS, brief.longest_rail_mm)
+    return pieces_over(part, levels, leg, bays, row, CATALOGUE.materials.rails.join_bays, brief.longest_rail_mm)
 
 
 def pieces_over(

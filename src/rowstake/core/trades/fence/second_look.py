@@ -30,15 +30,13 @@ class Quoted(BaseModel):
 
 
 Look = Callable[[FencePlan, float], Verdict]
-NEAR = 0.03
-SPARE = 0.15
 
 
 def _weigh(theirs: float, ours: float) -> Literal["agrees", "short", "over"]:
     """Within 3 % agrees; above it up to 15 % passes as spare."""
-    if theirs < ours * (1 - NEAR):
+    if theirs < ours * (1 - CATALOGUE.materials.limits.quote_under):
         return "short"
-    return "over" if theirs > ours * (1 + SPARE) else "agrees"
+    return "over" if theirs > ours * (1 + CATALOGUE.materials.limits.quote_over) else "agrees"
 
 
 def _fence_mm(plan: FencePlan) -> float:

@@ -18,8 +18,6 @@ from rowstake.core.trades.fence.planes import board_planes_mm, rail_planes_mm, t
 from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of
 from rowstake.core.trades.fence.resolve import Brief
 
-DRAIN_MM = 5.0
-
 
 def trim_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     """Every trim the job asks for. Raises `JobFault` for a section that is not sold."""

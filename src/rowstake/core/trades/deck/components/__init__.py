@@ -3,7 +3,11 @@ found by its `COMPONENT`."""
 
 from __future__ import annotations
 
+import pkgutil
+from collections.abc import Callable
 from functools import cache
+from importlib.util import find_spec
+from typing import Any
 
 from rowstake.core.rooms import kept_in
 from rowstake.core.trades.deck.components.base import Component
@@ -13,3 +17,19 @@ from rowstake.core.trades.deck.components.base import Component
 def components() -> tuple[Component, ...]:
     """Every component in the order of the work."""
     return tuple(sorted(kept_in(__name__, "COMPONENT").values(), key=lambda c: c.order))
+
+
+def edits() -> dict[type[Any], Callable[[Any, Any], dict[str, Any]]]:
+    """The changes of all components by their type."""
+    return {kind: make for c in components() for kind, make in c.edits.items()}
+
+
+def sections() -> dict[str, str]:
+    """By the path of a choice: the use of the timber that may be put there."""
+    return {path: use for c in components() for path, use in c.sections.items()}
+
+
+def rules() -> dict[str, Any]:
+    """The rules of advice of all components, by their catalogue ids."""
+    rooms = [f"{__name__}.{m.name}.rules" for m in pkgutil.iter_modules(__path__) if m.ispkg]
+    return {name: look for room in rooms if find_spec(room) for name, look in kept_in(room, "look").items()}

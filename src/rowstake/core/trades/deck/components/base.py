@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
-from dataclasses import dataclass
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass, field
+from typing import Any
 
 from rowstake.core.parts import Notebook, Part
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.demands import Demand
+from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.level import DeckLevel
+from rowstake.core.views.base import Choice
 from rowstake.core.year import Year
 
 TRADE = "maker-neutral trade practice"
@@ -24,6 +27,10 @@ def _no_parts(_: DeckLevel) -> list[Part]:
     return []
 
 
+def _no_choices(_: DeckJob) -> dict[str, list[Choice]]:
+    return {}
+
+
 def _nothing_to_tell(*_: object) -> None:
     return None
 
@@ -31,10 +38,16 @@ def _nothing_to_tell(*_: object) -> None:
 @dataclass(frozen=True, slots=True)
 class Component:
     """`order` is its place in the order of the work. `demands` are made of the frame before it is laid, `blocks` once joists,
-    posts and boards are settled; `lay` gives its parts of the level; `explain` writes its workings."""
+    posts and boards are settled; `lay` gives its parts of the level; `explain` writes its workings.
+
+    `edits` are its changes to a document by their type; `sections` the use of timber that may be put at a path; `choices` what
+    else may be chosen at one. Rules of advice lie in its `rules/`."""
 
     order: int
     demands: Callable[[DeckBrief], Iterable[Demand]] = _asks_nothing
     blocks: Callable[[DeckLevel], Iterable[Demand]] = _asks_nothing
     lay: Callable[[DeckLevel], list[Part]] = _no_parts
     explain: Callable[[DeckLevel, Year, Notebook], None] = _nothing_to_tell
+    edits: Mapping[type[Any], Callable[[Any, Any], dict[str, Any]]] = field(default_factory=dict)
+    sections: Mapping[str, str] = field(default_factory=dict)
+    choices: Callable[[DeckJob], dict[str, list[Choice]]] = _no_choices

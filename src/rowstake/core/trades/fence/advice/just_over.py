@@ -5,12 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
 from rowstake.core.trades.fence.laid import FencePlan
-
-NEAR_MM = 40.0
-SHARE = 0.5
-"""Of all upright boards: at least as many have to gain by it."""
 
 
 def look(planned: FencePlan) -> Iterator[Finding]:
@@ -21,8 +18,8 @@ def look(planned: FencePlan) -> Iterator[Finding]:
         return
     boards = [part for part in planned.parts if part.kind == "board"]
     for stock in sorted(brief.board.lengths_mm)[:-1]:
-        over = [b for b in boards if 0.05 < b.length_mm - stock <= NEAR_MM]
-        if len(over) < max(3, SHARE * len(boards)):
+        over = [b for b in boards if 0.05 < b.length_mm - stock <= CATALOGUE.materials.limits.just_over_mm]
+        if len(over) < max(3, CATALOGUE.materials.limits.just_over_share * len(boards)):
             continue
         less = max(b.length_mm for b in over) - stock
         lower = brief.fence.skin.height_mm - less
@@ -35,14 +32,11 @@ def look(planned: FencePlan) -> Iterator[Finding]:
         return
 
 
-POST_NEAR_MM = 75.0
-
-
 def _just_over(lengths: list[float], sold: list[float], near: float) -> tuple[float, float] | None:
     """(the stock that most of these just miss, by how much at most); None where fewer than half miss one."""
     for stock in sorted(sold)[:-1]:
         over = [x - stock for x in lengths if 0.05 < x - stock <= near]
-        if len(over) >= max(2, SHARE * len(lengths)):
+        if len(over) >= max(2, CATALOGUE.materials.limits.just_over_share * len(lengths)):
             return stock, max(over)
     return None
 
@@ -52,7 +46,11 @@ def _posts(planned: FencePlan) -> Iterator[Finding]:
     brief, p = planned.brief, planned.brief.printer
     for kind in planned.laid.digger.kinds.values():
         own = [q for q in planned.laid.layout.posts if planned.laid.digger.of(q) is kind]
-        missed = _just_over([planned.laid.digger.cut(q).length_mm for q in own], kind.post.lengths_mm, POST_NEAR_MM)
+        missed = _just_over(
+            [planned.laid.digger.cut(q).length_mm for q in own],
+            kind.post.lengths_mm,
+            CATALOGUE.materials.limits.post_just_over_mm,
+        )
         if missed is None:
             continue
         stock, over = missed
@@ -79,7 +77,7 @@ def _rails(planned: FencePlan) -> Iterator[Finding]:
     """Rails that a slightly closer bay cuts from one length shorter."""
     brief, p = planned.brief, planned.brief.printer
     rails = [part for part in planned.parts if part.kind == "rail"]
-    missed = _just_over([r.length_mm for r in rails], brief.rail.lengths_mm, NEAR_MM)
+    missed = _just_over([r.length_mm for r in rails], brief.rail.lengths_mm, CATALOGUE.materials.limits.just_over_mm)
     if missed is None or brief.fence.bays.way != "equal":
         return
     stock, over = missed

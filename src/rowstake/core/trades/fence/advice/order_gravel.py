@@ -8,7 +8,6 @@ from rowstake.core.advice.base import found, put
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
 from rowstake.core.trades.fence.laid import FencePlan
-from rowstake.core.trades.fence.trims import DRAIN_MM
 
 
 def look(planned: FencePlan) -> Iterator[Finding]:
@@ -16,7 +15,7 @@ def look(planned: FencePlan) -> Iterator[Finding]:
     if not fence.trims.gravel_board:
         return
     board, gap = CATALOGUE.sections[fence.trims.gravel_board], fence.skin.ground_gap_mm
-    wanted = board.width_mm + DRAIN_MM
+    wanted = board.width_mm + CATALOGUE.materials.trims.drain_mm
     if gap >= wanted - 1e-6:
         return
     lower = fence.skin.height_mm - (wanted - gap)
@@ -31,7 +30,7 @@ def look(planned: FencePlan) -> Iterator[Finding]:
         )
     yield found(
         f"A gravel board of {p.length(board.width_mm)} has no room under boards {p.length(gap)} off the ground",
-        f"With {p.length(DRAIN_MM)} to drain below it, the boards must start {p.length(wanted)} up: decide it before the rails go on.",
+        f"With {p.length(CATALOGUE.materials.trims.drain_mm)} to drain below it, the boards must start {p.length(wanted)} up: decide it before the rails go on.",
         (),
         fixes,
     )

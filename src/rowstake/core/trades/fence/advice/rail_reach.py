@@ -10,18 +10,20 @@ from rowstake.core.parts import Finding
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.layout import pitch_mm
 
-SOLID = 0.8
-TALL_MM = 1500.0
-
 
 def look(planned: FencePlan) -> Iterator[Finding]:
     brief, p = planned.brief, planned.brief.printer
     own = brief.style.most_bay_mm
-    if not own and (planned.laid.digger.solidity < SOLID or brief.fence.skin.height_mm < TALL_MM):
+    if not own and (
+        planned.laid.digger.solidity < CATALOGUE.materials.limits.solid
+        or brief.fence.skin.height_mm < CATALOGUE.materials.limits.tall_mm
+    ):
         return
     steps = [s for s in CATALOGUE.materials.limits.solid_bay if brief.post.width_mm >= s.post_over_mm]
     limit = min(
-        [steps[-1].reach_mm, own] if own and planned.laid.digger.solidity >= SOLID else [own or steps[-1].reach_mm]
+        [steps[-1].reach_mm, own]
+        if own and planned.laid.digger.solidity >= CATALOGUE.materials.limits.solid
+        else [own or steps[-1].reach_mm]
     )
     wide = [b for b in planned.laid.layout.bays if b.centres_mm > limit + 0.5]
     if not wide:

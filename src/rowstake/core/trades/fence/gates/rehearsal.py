@@ -6,14 +6,13 @@ import math
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.reckoners.gate_sweep import GateSweep, Swept
 from rowstake.core.reckoners.gate_sweep import run as gate_sweep
 from rowstake.core.trades.fence.document import Gate
 
 STEP_DEG = 5
 RADII = 8
-WHEEL_PLAY_MM = 20.0
-"""A wheel rides over this much rise and fall along its arc; more makes it bind or hang."""
 
 Ground = Callable[[float], float]
 """The level of the ground at a station of the leg, mm."""
@@ -44,7 +43,7 @@ class Swing:
 
     @property
     def wheel_binds(self) -> bool:
-        return self.wheel_varies_mm > WHEEL_PLAY_MM
+        return self.wheel_varies_mm > CATALOGUE.materials.gates.wheel_play_mm
 
 
 def rehearse(

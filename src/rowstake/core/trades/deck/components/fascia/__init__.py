@@ -70,4 +70,4 @@ def _fixings(level: DeckLevel, pieces: list[Part], thick: float) -> list[Part]:
     ] if pieces else []  # fmt: skip
 
 
-COMPONENT = Component(order=60, lay=_lay)
+COMPONENT = Component(order=60, lay=_lay, sections={"deck.boards.fascia": "fascia"})

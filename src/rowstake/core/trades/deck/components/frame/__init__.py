@@ -5,15 +5,18 @@ from __future__ import annotations
 from collections import Counter
 from dataclasses import replace
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Notebook, Part
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.components.base import TABLES, TRADE, Component
 from rowstake.core.trades.deck.components.ledger import fixing_label
+from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.frame import Stick
 from rowstake.core.trades.deck.hardware import frame_hardware
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.members import beam_plies
+from rowstake.core.views.base import Choice
 from rowstake.core.year import Year
 
 
@@ -81,4 +84,14 @@ def _beams(level: DeckLevel, book: Notebook) -> None:
     )  # fmt: skip
 
 
-COMPONENT = Component(order=20, lay=_lay, explain=_explain)
+def _choices(_: DeckJob) -> dict[str, list[Choice]]:
+    return {"deck.species": [Choice(s.id, s.name) for s in CATALOGUE.species.values()]}
+
+
+COMPONENT = Component(
+    order=20,
+    lay=_lay,
+    explain=_explain,
+    sections={"deck.joists.size": "joist", "deck.beams.size": "joist"},
+    choices=_choices,
+)

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found
 from rowstake.core.parts import Finding
-from rowstake.core.trades.deck.advice.joist_over import stronger
+from rowstake.core.trades.deck.components.frame.rules.joist_over import stronger
 from rowstake.core.trades.deck.level import DeckLevel
 
 

@@ -14,11 +14,13 @@ from rowstake.core.space import Solid
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.base import TRADE, Component
 from rowstake.core.trades.deck.demands import SisterAt
+from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.fixings import board_fixings
 from rowstake.core.trades.deck.laying import Laying
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.rows import INSTALL_C
 from rowstake.core.trades.deck.shape import Point
+from rowstake.core.views.base import Choice, worded
 from rowstake.core.year import Year
 
 
@@ -123,4 +125,14 @@ def _year(level: DeckLevel, turn: Year, book: Notebook) -> None:
     )  # fmt: skip
 
 
-COMPONENT = Component(order=50, blocks=_blocks, lay=_lay, explain=_explain)
+def _choices(job: DeckJob) -> dict[str, list[Choice]]:
+    here = [d for d in CATALOGUE.decking.values() if d.region == job.region]
+    strips = CATALOGUE.decking[job.deck.boards.product].strip_spaces
+    ways = worded("deck")["deck.boards.fixing"]
+    return {
+        "deck.boards.product": [Choice(d.id, d.name) for d in here],
+        "deck.boards.fixing": [way for way in ways if way.id != "strips" or strips],
+    }
+
+
+COMPONENT = Component(order=50, blocks=_blocks, lay=_lay, explain=_explain, choices=_choices)

@@ -11,9 +11,11 @@ from rowstake.core.space.outlines import disc, rectangle
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.dug import bearing_of
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.shape import Point
+from rowstake.core.views.base import Choice
 from rowstake.core.year import Year
 
 
@@ -96,4 +98,13 @@ def _explain(level: DeckLevel, _: Year, book: Notebook) -> None:
     )  # fmt: skip
 
 
-COMPONENT = Component(order=10, lay=_lay, explain=_explain)
+def _choices(job: DeckJob) -> dict[str, list[Choice]]:
+    c = CATALOGUE
+    return {
+        "site.soil": [Choice(s.id, s.name) for s in c.soils.values()],
+        "deck.footings.kind": [Choice(f.id, f.name, f.words) for f in c.footings.values()],
+        "deck.footings.bag": [Choice(b, c.materials.bags[b].name) for b in c.regions[job.region].bags],
+    }
+
+
+COMPONENT = Component(order=10, lay=_lay, explain=_explain, sections={"deck.posts.size": "post"}, choices=_choices)

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
-from rowstake.core.reckoners.ledger_fasteners import CAPACITY_N, LEAST_MM
+from rowstake.core.reckoners.ledger_fasteners import FACTS, LEAST_MM
 from rowstake.core.trades.deck.level import DeckLevel
 
 
@@ -32,7 +32,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             ],
         )
     if ledger.over:
-        best = max(CAPACITY_N, key=lambda k: CAPACITY_N[k])
+        best = max(FACTS.capacity_n, key=lambda k: FACTS.capacity_n[k])
         stronger = [put_deck("Through bolts", ledger__fastener=best)] if brief.deck.ledger.fastener != best else []
         yield found(
             f"The load asks for ledger fixings {p.length(ledger.spacing_mm)} apart; under {p.length(LEAST_MM)}, or past joists that cannot be stepped "
