@@ -2,12 +2,34 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.drawing.scene import Board, Scene, Shape
+from rowstake.core.drawing.solids import cut_shapes
+from rowstake.core.space.solid import dot
+from rowstake.core.space.views import page
 from rowstake.core.trades.fence.holes import HoleKind
 from rowstake.core.trades.fence.laid import FencePlan
 
-LOOKS: dict[str, Look] = {"concrete": "concrete", "foam": "concrete", "gravel": "gravel", "soil": "hole"}
+
+def _cut(planned: FencePlan, kind: HoleKind, top_mm: float) -> list[Shape]:
+    """What a plane along the leg through the middle of the first post of a kind goes through, from its hole up to a level; seen
+    from the side of the boards, its middle and its ground at nought."""
+    layout, levels = planned.laid.layout, planned.laid.levels
+    post = next(q for q in layout.posts if planned.laid.digger.setting_of(q) == kind.setting)
+    pose = layout.poses[post.stations[0][0]]
+    view = page(pose.a, pose.b)
+    own = [part for part in planned.parts if part.of == post.label and part.step == "holes" and part.solid]
+    stands = next(part.solid for part in own if part.kind == "post" and part.solid)
+    depth = (
+        dot(stands.pose.point(0.0, 0.0, (stands.near_mm + stands.far_mm) / 2), view.eye)
+        if stands.pose.b == pose.b
+        else dot(pose.point(post.on(pose.number), 0.0, 0.0), view.eye)
+    )
+    x, y = dot(pose.point(post.on(pose.number), 0.0, 0.0), view.right), levels.ground[post.label]
+    shapes = cut_shapes(own, view, depth)
+    return [replace(s, points=tuple((px - x, min(py - y, top_mm)) for px, py in s.points)) for s in shapes]
 
 
 def section_scene(planned: FencePlan, kind: HoleKind) -> Scene:
@@ -23,15 +45,19 @@ def section_scene(planned: FencePlan, kind: HoleKind) -> Scene:
                     "hole"))  # fmt: skip
     board.line((-wide, 0.0), (-radius, 0.0), "ground")
     board.line((radius, 0.0), (wide, 0.0), "ground")
+    for shape in _cut(planned, kind, top):
+        board.add(shape)
     for layer in kind.layers:
-        look = LOOKS[layer.material]
-        if layer.domed:
-            points = ((-radius, layer.bottom_mm), (radius, layer.bottom_mm), (radius, 0.0), (half, layer.top_mm),
-                      (-half, layer.top_mm), (-radius, 0.0))  # fmt: skip
-            board.add(Shape("poly", points, look, layer.what))
-        else:
-            board.rect(-radius, layer.bottom_mm, radius, layer.top_mm, look, layer.what)
-    board.rect(-half, -hole.embedment_mm, half, top, "post")
+        if layer.domed:  # what is struck off over the ground, on both sides of the post
+            for way in (-1, 1):
+                board.add(
+                    Shape(
+                        "poly",
+                        ((way * half, 0.0), (way * radius, 0.0), (way * half, layer.top_mm)),
+                        "concrete",
+                        layer.what,
+                    )
+                )
     frost = brief.job.site.frost_depth_mm
     if frost:
         board.line((-wide, -frost), (wide, -frost), "frost", hidden=True)
