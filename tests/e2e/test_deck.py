@@ -75,9 +75,9 @@ def test_layers_build_up_and_a_footing_tells_its_figures(desk):
     expect(layers.get_by_label("Joists")).to_be_checked()
     desk.locator("[data-mark=P2]").click()
     expect(desk.get_by_role("heading", name="Post P2")).to_be_visible()
+    stake(desk, "frame")
     desk.get_by_role("button", name="Loads").click()
     expect(desk.get_by_text("What each post carries").first).to_be_visible()
-    desk.get_by_role("button", name="Ledger", exact=True).click()
     expect(desk.get_by_text("its fixings clear of the joists").first).to_be_visible()
 
 

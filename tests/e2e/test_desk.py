@@ -28,16 +28,19 @@ def drag(page, handle, dx, dy):
 def test_picking_a_post_shows_it_everywhere(desk):
     desk.locator("[data-mark=P3]").click()
     expect(desk.get_by_role("heading", name="P3, line post")).to_be_visible()
-    for scene in ("plan", "elevation"):
+    for scene, step in (("plan", "line"), ("elevation", "ground")):
+        stake(desk, step)
         mark = desk.locator(f"[data-scene={scene}] polygon[data-of=P3]").first
         expect(mark).to_have_attribute("stroke", "var(--signal)")
     desk.locator("[data-mark=P1]").click()
     desk.get_by_label("Tape hooked at").select_option("1")
     desk.locator("[data-mark=P9]").click()
+    stake(desk, "holes")
     expect(desk.get_by_text("Hole of the gate posts").first).to_be_visible()
 
 
 def test_a_press_on_the_drawing_picks(desk):
+    stake(desk, "ground")
     desk.locator("[data-scene=elevation] polygon[data-look=post][data-of=P4]").first.click(
         force=True, position={"x": 2, "y": 40}
     )

@@ -45,7 +45,7 @@ def test_a_fence_from_the_string_to_the_shopping_list(page, site):
     # The sliver: try the fix, put it back, take it, undo it, do it again.
     sliver = page.locator("[data-finding=sliver]")
     fix = sliver.get_by_role("button", name="Rip both end boards alike")
-    expect(fix).to_contain_text("narrowest end piece 7 mm → 78.5 mm")
+    expect(fix).to_contain_text("7 mm → 78.5 mm ▲better")
     fix.click()
     expect(page.get_by_text("Trying: Rip both end boards alike")).to_be_visible()
     expect(page.locator("[data-figure=last] dd")).to_have_text("78.5 mm")

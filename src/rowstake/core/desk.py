@@ -11,7 +11,7 @@ from rowstake.core.drawing.seasons import season_scenes
 from rowstake.core.parts import Finding, Working
 from rowstake.core.plan import AnyPlan
 from rowstake.core.trade import trades
-from rowstake.core.views.base import Choice, Figure, Need, Stake, Tape, Thing
+from rowstake.core.views.base import Choice, Figure, Need, Panel, Schedule, Stake, Tape, Thing
 from rowstake.core.views.lengths import length_texts
 from rowstake.core.views.lists import BuyRow, CutRow, buy_rows, cut_rows
 
@@ -54,6 +54,11 @@ class Desk:
     findings: list[Finding]
     workings: dict[str, Working]
     scenes: dict[str, Scene]
+    panels: dict[str, list[Panel]]
+    """By step: what its desk shows, the drawing that matters for it first."""
+    schedules: list[Schedule]
+    chosen: dict[str, str]
+    """What the rules chose, by the path that leaves it to them."""
     tapes: list[Tape]
     things: dict[str, Thing]
     buy: list[BuyRow]
@@ -78,6 +83,9 @@ def desk(plan: AnyPlan) -> Desk:
         findings=list(plan.findings),
         workings=plan.workings,
         scenes=trade.scenes(plan),
+        panels=trade.panels(plan),
+        schedules=trade.schedules(plan),
+        chosen=trade.chosen(plan),
         tapes=trade.tapes(plan),
         things=trade.things(plan),
         buy=buy_rows(plan.lists),

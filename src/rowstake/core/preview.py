@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Literal
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault, refuse
@@ -18,10 +19,14 @@ from rowstake.core.views.base import Figure
 
 @dataclass(frozen=True, slots=True)
 class Difference:
+    """A headline figure before and after; `weighs` better, worse or neither; `stakes` are the steps it belongs to."""
+
     key: str
     name: str
     before: str
     after: str
+    weighs: Literal["", "better", "worse"] = ""
+    stakes: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,7 +44,7 @@ def compare(before: AnyPlan, after: AnyPlan) -> Consequence:
     was = {f.key: f for f in before.trade.figures(before)}
     now = {f.key: f for f in after.trade.figures(after)}
     differences = tuple(
-        Difference(key, now[key].name, was[key].text, now[key].text)
+        Difference(key, now[key].name, was[key].text, now[key].text, *_weighed(key, was[key].number, now[key].number))
         for key in now
         if key in was and now[key].number != was[key].number and now[key].text != was[key].text
     )
@@ -49,6 +54,13 @@ def compare(before: AnyPlan, after: AnyPlan) -> Consequence:
     ]
     told += [f"but: {title}" for title in brings]
     return Consequence(differences, settles, brings, "; ".join(told))
+
+
+def _weighed(key: str, before: float, after: float) -> tuple[Literal["", "better", "worse"], tuple[str, ...]]:
+    entry = CATALOGUE.figures.get(key)
+    if entry is None or not entry.better or before == after:
+        return "", entry.stakes if entry else ()
+    return "better" if (after < before) == (entry.better == "less") else "worse", entry.stakes
 
 
 def _come_and_go(old: Sequence[Finding], new: Sequence[Finding]) -> tuple[tuple[str, ...], tuple[str, ...]]:

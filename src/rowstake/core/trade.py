@@ -21,6 +21,10 @@ def _none(*_: Any) -> list[Any]:
     return []
 
 
+def _by_name(*_: Any) -> dict[str, Any]:
+    return {}
+
+
 @dataclass(frozen=True, slots=True)
 class Trade:
     """`id` is the key of its own block in a job's document, `document` the whole of it. `plan` raises `JobFault` for a job
@@ -28,7 +32,8 @@ class Trade:
 
     `stages` are the steps of its work, in order. Of a plan: `figures` that plans are compared by, `stakes` of the steps,
     `needs` of later choices, `things` by label, `tapes` with their marks, `scenes` by name, `strips` at full size,
-    `schedules` for paper, and `year` of its boards and their width, and `own`, what
+    `schedules` for paper, `panels` of the steps, the one that matters for each first, what the rules have
+    `chosen` by the path that leaves it to them, and `year` of its boards and their width, and `own`, what
     only its page shows, of the type `own_type`. Of a job: `choices` by the path they
     set, `card` for the list. `picture` tells two ways of a job apart. `edits` are its changes by type; `sections` says what
     a path may name. `comparisons` are ways of doing a job beside each other; `second_look` weighs somebody's quantities.
@@ -49,6 +54,8 @@ class Trade:
     needs: Callable[[Any], list[Any]] = _none
     strips: Callable[[Any], list[Any]] = _none
     schedules: Callable[[Any], list[Any]] = _none
+    panels: Callable[[Any], dict[str, list[Any]]] = _by_name
+    chosen: Callable[[Any], dict[str, str]] = _by_name
     year: Callable[[Any], tuple[Any, float]] | None = None
     own: Callable[[Any], Any] = _nothing
     own_type: Any = None

@@ -689,7 +689,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveCut"] | components["schemas"]["MoveLevel"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
+            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
         };
         /** AskAbout */
         AskAbout: {
@@ -901,6 +901,16 @@ export interface components {
             scenes: {
                 [key: string]: components["schemas"]["Scene"];
             };
+            /** Panels */
+            panels: {
+                [key: string]: components["schemas"]["Panel"][];
+            };
+            /** Schedules */
+            schedules: components["schemas"]["Schedule"][];
+            /** Chosen */
+            chosen: {
+                [key: string]: string;
+            };
             /** Tapes */
             tapes: components["schemas"]["Tape"][];
             /** Things */
@@ -927,7 +937,10 @@ export interface components {
             /** Caution */
             caution: string;
         };
-        /** Difference */
+        /**
+         * Difference
+         * @description A headline figure before and after; `weighs` better, worse or neither; `stakes` are the steps it belongs to.
+         */
         Difference: {
             /** Key */
             key: string;
@@ -937,6 +950,17 @@ export interface components {
             before: string;
             /** After */
             after: string;
+            /**
+             * Weighs
+             * @default
+             * @enum {string}
+             */
+            weighs?: "" | "better" | "worse";
+            /**
+             * Stakes
+             * @default []
+             */
+            stakes?: string[];
         };
         /** DropVariants */
         DropVariants: {
@@ -1404,6 +1428,22 @@ export interface components {
             held: components["schemas"]["Held"];
             desk: components["schemas"]["Desk"];
         };
+        /**
+         * Panel
+         * @description What one place of a step's desk shows: a drawing, or one of several to choose from; or a schedule, by its title.
+         */
+        Panel: {
+            /**
+             * Scenes
+             * @default []
+             */
+            scenes?: string[];
+            /**
+             * Schedule
+             * @default
+             */
+            schedule?: string;
+        };
         /** Planned */
         Planned: {
             /** Document */
@@ -1573,6 +1613,20 @@ export interface components {
              * @default []
              */
             layers?: components["schemas"]["Layer"][];
+        };
+        /**
+         * Schedule
+         * @description A table for paper; `numbers` are the columns that hold figures.
+         */
+        Schedule: {
+            /** Title */
+            title: string;
+            /** Heads */
+            heads: string[];
+            /** Rows */
+            rows: string[][];
+            /** Numbers */
+            numbers: number[];
         };
         /**
          * Season

@@ -1,4 +1,4 @@
-import { memo, type PointerEvent, useCallback, useEffect, useId, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { memo, type PointerEvent, type ReactNode, useCallback, useEffect, useId, useLayoutEffect, useMemo, useRef, useState } from "react";
 import type { Handle, Scene, Shape } from "../api/types";
 import { placeLabels } from "./labels";
 import { fit, type Size, toScreen, toWorld, type View, zoom } from "./view";
@@ -17,6 +17,8 @@ interface Props extends Picking {
   /** When set, a press on the drawing gives a place in mm instead of a pick. */
   onPlace?: (at: [number, number]) => void;
   plain?: boolean;
+  /** What stands over the drawing, beside the buttons that bring it closer. */
+  caption?: ReactNode;
 }
 
 const FILL: Record<string, string> = {
@@ -28,7 +30,7 @@ const FILL: Record<string, string> = {
   gravel: "var(--gravel)",
   hole: "var(--earth)",
 };
-const PAD: Record<string, number> = { plan: 58, elevation: 26, answer: 40, season: 16 };
+const PAD: Record<string, number> = { plan: 58, elevation: 26, answer: 40, season: 16, joint_above: 30, joint_side: 30, edge: 26, last: 26 };
 const WEIGHT: Record<string, number> = { string: 1.6, ground: 2.4, brace: 1.6, post: 1.2, board: 0.6, swing: 0.9 };
 
 function strokeOf(shape: Shape): string {
@@ -59,7 +61,7 @@ const ShapeMark = memo(function ShapeMark({ shape, chosen, zone }: { shape: Shap
 });
 
 /** A drawing to scale: pan by dragging, zoom by wheel or keys, pick by pressing; dimensions stay readable. */
-export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPlace, plain }: Props) {
+export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPlace, plain, caption }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const ids = useId();
   const [size, setSize] = useState<Size>({ w: 0, h: 0 });
@@ -165,10 +167,10 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
     [scene.shapes, seen, w, h, plain],
   );
   const box = `${seen.x} ${-(seen.y + h * seen.mmPerPx)} ${w * seen.mmPerPx} ${h * seen.mmPerPx}`;
-  return (
+  const drawing = (
     <div
       ref={frame}
-      className={`relative h-full w-full touch-none overflow-hidden select-none ${onPlace ? "cursor-crosshair" : ""}`}
+      className={`relative min-h-0 w-full flex-1 touch-none overflow-hidden select-none ${onPlace ? "cursor-crosshair" : ""}`}
       role="group"
       aria-label={label}
       tabIndex={plain ? undefined : 0}
@@ -252,8 +254,7 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
       )}
       {w > 0 &&
         onDrag &&
-        (scene.handles ?? []).map((handle) => {
-          const [x, y] = toScreen(seen, size, handle.at);
+        apart((scene.handles ?? []).map((handle) => ({ handle, at: toScreen(seen, size, handle.at) }))).map(({ handle, at: [x, y] }) => {
           const name = handle.kind === "corner" ? `Corner ${Number(handle.id) + 1}` : `${handle.kind} ${handle.id}`;
           return (
             <button
@@ -272,8 +273,14 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
             </button>
           );
         })}
+    </div>
+  );
+  return (
+    <div className="flex h-full w-full flex-col">
       {!plain && (
-        <div className="no-print absolute right-1 bottom-1 flex gap-1 text-sm" onPointerDown={(e) => e.stopPropagation()}>
+        <div className="flex min-h-8 items-center gap-x-3 px-2 pt-0.5 text-sm">
+          {caption ?? <span className="font-semibold">{label}</span>}
+      <div className="no-print ml-auto flex shrink-0 gap-1 text-sm">
           {(
             [
               ["+", "Closer", () => setView(zoom(seen, size, 0.75))],
@@ -286,15 +293,37 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
               type="button"
               aria-label={`${name}: ${label}`}
               onClick={run}
-              className="min-h-7 min-w-7 border border-rule bg-board/85 px-1.5 hover:border-ink"
+              className="min-h-7 min-w-7 border border-rule bg-board px-1.5 hover:border-ink"
             >
               {sign}
             </button>
           ))}
         </div>
+        </div>
       )}
+      {drawing}
     </div>
   );
+}
+
+/** A handle is this large; those that would lie on each other stand beside each other. */
+const GRIP = 25;
+
+function apart<T extends { at: [number, number] }>(handles: T[]): T[] {
+  const out: T[] = [];
+  for (const one of handles) {
+    let at = one.at;
+    for (const other of out) {
+      const [dx, dy] = [at[0] - other.at[0], at[1] - other.at[1]];
+      const far = Math.hypot(dx, dy);
+      if (Math.max(Math.abs(dx), Math.abs(dy)) >= GRIP) continue;
+      const [ux, uy] = far > 1 ? [dx / far, dy / far] : [1, 0];
+      const reach = GRIP / Math.max(Math.abs(ux), Math.abs(uy));
+      at = [other.at[0] + ux * reach, other.at[1] + uy * reach];
+    }
+    out.push({ ...one, at });
+  }
+  return out;
 }
 
 const NUDGE = 150;

@@ -16,6 +16,7 @@ from rowstake.core.catalogue.models import (
     DeckFacts,
     Decking,
     Fact,
+    FigureEntry,
     FootingEntry,
     GoodEntry,
     Kind,
@@ -127,6 +128,11 @@ class Catalogue:
     @cached_property
     def movement(self) -> Movement:
         return Movement(**_read("movement"))
+
+    @cached_property
+    def figures(self) -> dict[str, FigureEntry]:
+        """By the key of a headline figure."""
+        return {key: FigureEntry(**entry) for key, entry in _read("figures").items() if key != "source"}
 
     @cached_property
     def rates(self) -> Rates:

@@ -3,15 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import replace
 
 import shapely
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import LineString, Polygon, box
 from shapely.ops import split
 
 from rowstake.core.drawing.scene import Board, Scene, Shape
 from rowstake.core.parts import Part
 from rowstake.core.space.solid import dot
-from rowstake.core.space.views import Rings, View, cut, from_side, in_sight, outline
+from rowstake.core.space.views import Rings, View, cut, from_side, in_sight, outline, polygons, rings_of
 
 MARGIN_MM = 200.0
 FAR_MM = 1e7
@@ -59,6 +60,15 @@ def beyond_shapes(parts: Iterable[Part], view: View, hidden: bool = False) -> li
         for part in parts
         if part.solid and part.sort.look
     ]
+
+
+def within(shapes: Iterable[Shape], low: tuple[float, float], high: tuple[float, float]) -> list[Shape]:
+    """What of areas lies in a window of the page: a detail at larger scale."""
+    window, out = box(*low, *high), []
+    for shape in shapes:
+        for part in polygons(Polygon(shape.points).buffer(0).intersection(window)):
+            out += [replace(shape, points=ring) for ring in _pieces(rings_of(part))]
+    return out
 
 
 def cut_scene(parts: Iterable[Part], view: View, depth_mm: float, title: str) -> Scene:

@@ -57,7 +57,8 @@ def from_side(heading_deg: float, tilt_deg: float = 0.0) -> View:
     return page((-math.sin(h), math.cos(h), 0.0), up)
 
 
-def _rings(shape: Polygon) -> Rings:
+def rings_of(shape: Polygon) -> Rings:
+    """The outline of an area and those of its holes."""
     return tuple(
         tuple((float(x), float(y)) for x, y in ring.coords[:-1]) for ring in (shape.exterior, *shape.interiors)
     )
@@ -78,7 +79,7 @@ def outline(solid: Solid, view: View) -> Rings:
         return (front, *(tuple(flat(point(a, b, solid.far_mm)) for a, b in hole) for hole in solid.holes))
     seen = [_flat(face, view) for face in solid.faces() if dot(face.normal, eye) > EDGE_ON]
     whole = polygons(unary_union([s.buffer(0.001, join_style="mitre") for s in seen]))
-    return _rings(max(whole, key=lambda p: p.area)) if whole else ()
+    return rings_of(max(whole, key=lambda p: p.area)) if whole else ()
 
 
 def from_above(solid: Solid) -> Rings:
@@ -107,7 +108,7 @@ def cut(solid: Solid, view: View, depth: float) -> list[Rings]:
             # α·a + β·b ≤ δ − γ·near where γ > 0, and so on.
             profile = _half(profile, alpha, beta, delta - gamma * limit, keep * math.copysign(1.0, gamma))
         return [
-            tuple(seen((a, b, (delta - alpha * a - beta * b) / gamma) for a, b in ring) for ring in _rings(piece))
+            tuple(seen((a, b, (delta - alpha * a - beta * b) / gamma) for a, b in ring) for ring in rings_of(piece))
             for piece in polygons(profile)
         ]
     if math.hypot(alpha, beta) < EDGE_ON:
@@ -183,7 +184,7 @@ def in_sight(solids: Sequence[Solid], view: View) -> list[Seen]:
             if n in hidden
             else flats[n]
         )
-        out += [Seen(i, dot(face.normal, view.eye), face.normal, _rings(piece)) for piece in polygons(left)]
+        out += [Seen(i, dot(face.normal, view.eye), face.normal, rings_of(piece)) for piece in polygons(left)]
     return out
 
 

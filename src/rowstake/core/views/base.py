@@ -111,6 +111,14 @@ class Schedule:
 
 
 @dataclass(frozen=True, slots=True)
+class Panel:
+    """What one place of a step's desk shows: a drawing, or one of several to choose from; or a schedule, by its title."""
+
+    scenes: tuple[str, ...] = ()
+    schedule: str = ""
+
+
+@dataclass(frozen=True, slots=True)
 class Choice:
     id: str
     name: str

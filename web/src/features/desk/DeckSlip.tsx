@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { DeckJob, Path } from "../../api/types";
 import { Plain, Quiet } from "../../ui/controls";
-import { Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } from "./fields";
+import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } from "./fields";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
 import { put, useDesk, valueAt } from "./state";
@@ -167,6 +167,7 @@ function Frame() {
   const plies = useDesk((s) => valueAt(s.document, "deck.beams.plies"));
   const { edit } = useDesk.getState();
   const number = (path: Path, value: unknown, name: string, all: string, most: number) => (
+    <>
     <select
       aria-label={name}
       value={String(value ?? "")}
@@ -180,6 +181,8 @@ function Frame() {
         </option>
       ))}
     </select>
+      <Chosen path={path} />
+    </>
   );
   return (
     <Say>

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { post } from "../../api/client";
-import type { Checked, Finding } from "../../api/types";
-import { Plain } from "../../ui/controls";
+import type { Checked, Difference, Finding } from "../../api/types";
+import { Plain, Quiet } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { useDesk, useShownDesk } from "./state";
 import { Worked } from "./Working";
@@ -16,61 +16,56 @@ const MOST_REMARKS = 3;
 export function Margin() {
   const desk = useShownDesk();
   const selected = useDesk((s) => s.selected);
-  const trying = useDesk((s) => s.trying);
   const stake = useDesk((s) => s.stake);
-  const document = useDesk((s) => s.document);
-  const ask = useDesk((s) => s.askConsequences);
   const needs = desk.findings.length;
   const [turned, setTurned] = useState<Record<string, boolean>>({});
   const isOpen = (i: number) => turned[name(desk.findings[i], i)] ?? desk.findings[i].stake === stake;
-  const open = [...desk.findings.keys()].filter((i) => isOpen(i) && desk.findings[i].fixes?.length);
-  const asked = open.join(" ");
-  useEffect(() => {
-    if (!asked || trying) return;
-    const rest = setTimeout(() => void ask(asked.split(" ").map(Number)), REST_MS);
-    return () => clearTimeout(rest);
-  }, [asked, trying, document, ask]);
-
   const thing = desk.things[selected[0] ?? ""];
-  const order = [...desk.findings.keys()].sort((a, b) => Number(desk.findings[b].stake === stake) - Number(desk.findings[a].stake === stake));
+  const alike = groups(desk.findings);
+  const here = alike.filter(([i]) => desk.findings[i].stake === stake);
+  const elsewhere = alike.filter(([i]) => desk.findings[i].stake !== stake);
+  const note = (own: number[]) => (
+    <FindingNote
+      key={name(desk.findings[own[0]], own[0])}
+      alike={own}
+      open={isOpen(own[0])}
+      turn={() => setTurned({ ...turned, [name(desk.findings[own[0]], own[0])]: !isOpen(own[0]) })}
+    />
+  );
   return (
-    <aside aria-label="Margin" className="flex h-full flex-col overflow-y-auto border-l border-rule bg-board px-3.5 py-2">
-      {thing && (
-        <section aria-label="Picked" className="mb-3 border-b border-rule pb-2">
-          <h2 className="text-lg font-bold text-signal">{thing.title}</h2>
-          <dl>
-            {thing.lines.map((line, i) => (
-              <div key={i} className="flex justify-between gap-3 py-[1px]">
-                <dt className="text-faint">{line.name}</dt>
-                <dd className="text-right font-semibold">
-                  <Worked of={line.working}>
-                    <Num>{line.value}</Num>
-                  </Worked>
-                </dd>
-              </div>
-            ))}
-          </dl>
+    <aside aria-label="Margin" className="flex min-h-0 flex-col border-l border-rule bg-board lg:h-full lg:overflow-hidden">
+      <div className="min-h-0 px-3.5 pt-2 pb-2 lg:flex-1 lg:overflow-y-auto" tabIndex={-1}>
+        {thing && (
+          <section aria-label="Picked" className="mb-2 border-b border-rule pb-2">
+            <h2 className="text-lg leading-tight font-bold text-signal">{thing.title}</h2>
+            <dl>
+              {thing.lines.map((line, i) => (
+                <div key={i} className="flex justify-between gap-3 py-[1px]">
+                  <dt className="text-faint">{line.name}</dt>
+                  <dd className="text-right font-semibold">
+                    <Worked of={line.working}>
+                      <Num>{line.value}</Num>
+                    </Worked>
+                  </dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        )}
+        <section aria-label="Findings">
+          <h2 className="text-lg leading-tight font-bold">{needs ? `${needs} to look at` : "Nothing stands in the way"}</h2>
+          {!needs && <p>Every check this program makes is clear.</p>}
+          {here.map(note)}
+          {elsewhere.length > 0 && here.length > 0 && <h3 className="mt-2 text-sm text-faint">At other steps</h3>}
+          {elsewhere.map(note)}
         </section>
-      )}
-      <section aria-label="Findings">
-        <h2 className="text-lg font-bold">{needs ? `${needs} to look at` : "Nothing stands in the way"}</h2>
-        {!needs && <p>Every check this program makes is clear.</p>}
-        {order.map((i) => (
-          <FindingNote
-            key={name(desk.findings[i], i)}
-            finding={desk.findings[i]}
-            index={i}
-            open={isOpen(i)}
-            turn={() => setTurned({ ...turned, [name(desk.findings[i], i)]: !isOpen(i) })}
-          />
-        ))}
-      </section>
-      <Stands />
-      <section aria-label="What follows" className="mt-3 border-t border-rule pt-2">
-        <h2 className="text-lg font-bold">What follows</h2>
+        <Stands />
+      </div>
+      <section aria-label="What follows" className="shrink-0 border-t-2 border-rule px-3.5 pt-1 text-[15px] lg:max-h-[62%] lg:overflow-y-auto">
+        <h2 className="font-bold">What follows</h2>
         <dl>
           {desk.figures.map((f) => (
-            <div key={f.key} className="flex justify-between gap-3 py-[1px]" data-figure={f.key}>
+            <div key={f.key} className="flex justify-between gap-3 leading-[1.32]" data-figure={f.key}>
               <dt className="text-faint">{f.name}</dt>
               <dd className="text-right font-semibold">
                 <Worked of={f.working}>
@@ -80,12 +75,19 @@ export function Margin() {
             </div>
           ))}
         </dl>
+        <p className="py-1 text-[12.5px] leading-snug text-faint">
+          {desk.region}. {desk.caution}
+        </p>
       </section>
-      <p className="mt-auto pt-3 text-[13px] leading-snug text-faint">
-        {desk.region}. {desk.caution}
-      </p>
     </aside>
   );
+}
+
+/** Findings of one rule are one: by their places in the list, in the order they come. */
+function groups(findings: Finding[]): number[][] {
+  const by = new Map<string, number[]>();
+  findings.forEach((f, i) => by.set(`${f.rule} ${f.stake}`, [...(by.get(`${f.rule} ${f.stake}`) ?? []), i]));
+  return [...by.values()];
 }
 
 /** Whether the pieces go together and all of them are held, looked at once the hands rest; nothing is said where they do. */
@@ -133,42 +135,99 @@ function Stands() {
 
 const name = (finding: Finding, i: number) => `${finding.rule} ${finding.where?.[0] ?? i}`;
 
-/** One finding: its title always; why and its ways out where it belongs to the step in hand, or when asked for. */
-function FindingNote({ finding, index, open, turn }: { finding: Finding; index: number; open: boolean; turn: () => void }) {
-  const consequence = useDesk((s) => s.consequences[index]);
+/** Findings of one rule: a line each; why and the ways out of the first that is in hand where they belong to the step in hand, or
+ * when asked for. */
+function FindingNote({ alike, open, turn }: { alike: number[]; open: boolean; turn: () => void }) {
+  const findings = useShownDesk().findings;
   const trying = useDesk((s) => s.trying);
-  const { tryOut, pick } = useDesk.getState();
+  const [at, setAt] = useState(0);
+  const index = alike[at] ?? alike[0];
+  const finding = findings[index];
+  const { pick } = useDesk.getState();
+  const turnTo = () => {
+    if (finding.where?.length) pick(finding.where[0]);
+    turn();
+  };
   return (
-    <article className="mt-2 border-l-4 border-signal pl-2.5" data-finding={finding.rule}>
-      <h3 className="flex items-start gap-1 leading-tight font-semibold">
-        {finding.where?.length ? (
-          <button type="button" className="flex-1 text-left hover:underline" onClick={() => pick(finding.where![0])}>
-            <Num>{finding.title}</Num>
-          </button>
-        ) : (
-          <span className="flex-1">
-            <Num>{finding.title}</Num>
-          </span>
-        )}
-        <button type="button" aria-expanded={open} aria-label={`${open ? "less" : "ways out"}: ${finding.title}`} onClick={turn} className="min-h-6 shrink-0 px-1 text-sm font-normal underline">
-          {open ? "less" : "ways out"}
+    <article className={`border-l-4 border-signal pl-2 ${open ? "mt-2" : "mt-1"}`} data-finding={finding.rule}>
+      <h3 className="leading-tight">
+        <button type="button" aria-expanded={open} title={open ? undefined : finding.title} onClick={turnTo} className={`min-h-6 w-full text-left hover:underline ${open ? "font-semibold" : "truncate text-[15px]"}`}>
+          <Num>{finding.title}</Num>
         </button>
       </h3>
-      {open && <p className="text-[15px] leading-snug">{finding.why}</p>}
-      <ul className="mt-1 space-y-1.5">
-        {(trying || !open ? [] : (finding.fixes ?? [])).map((fix, j) => (
-          <li key={fix.label}>
-            <Plain onClick={() => void tryOut(fix.label, fix.edits)} className="w-full text-left">
-              <span className="font-semibold">
-                <Num>{fix.label}</Num>
-              </span>
-              <span className="block text-[14px] leading-tight text-faint">
-                {consequence ? <Num>{consequence[j]?.sentence ?? ""}</Num> : "working out what it does…"}
-              </span>
-            </Plain>
-          </li>
-        ))}
-      </ul>
+      {open && (
+        <>
+          <p className="text-[14.5px] leading-snug">{finding.why}</p>
+          {!trying && <Ways index={index} finding={finding} />}
+          {alike.length > 1 && (
+            <p className="mt-1 text-[14.5px]">
+              {at + 1} of {alike.length} alike.{" "}
+              <Quiet onClick={() => setAt((at + 1) % alike.length)}>The next</Quiet>
+            </p>
+          )}
+        </>
+      )}
     </article>
+  );
+}
+
+const SHOWN = 3;
+
+/** The ways out of a finding that settle something, each with the figures that matter to it as they are and as they would be. */
+function Ways({ index, finding }: { index: number; finding: Finding }) {
+  const consequence = useDesk((s) => s.consequences[index]);
+  const ask = useDesk((s) => s.askConsequences);
+  const { tryOut } = useDesk.getState();
+  useEffect(() => {
+    if (consequence || !finding.fixes.length) return;
+    const rest = setTimeout(() => void ask([index]), REST_MS);
+    return () => clearTimeout(rest);
+  }, [consequence, finding, index, ask]);
+  if (!consequence) return finding.fixes.length ? <p className="text-[14px] text-faint">working out what it does…</p> : null;
+  const ways = finding.fixes.map((fix, j) => ({ fix, does: consequence[j] })).filter(({ does }) => does?.settles.length);
+  return (
+    <ul className="mt-1 space-y-1">
+      {ways.map(({ fix, does }) => (
+        <li key={fix.label}>
+          <Plain onClick={() => void tryOut(fix.label, fix.edits)} className="w-full text-left leading-tight">
+            <span className="font-semibold">
+              <Num>{fix.label}</Num>
+            </span>
+            {mattering(does.differences, finding.stake).map((d) => (
+              <span key={d.key} className="flex justify-between gap-2 text-[14px] text-faint">
+                <span>{d.name}</span>
+                <span className="text-right">
+                  <Num>{`${d.before} → ${d.after}`}</Num>
+                  <Weighs as={d.weighs} />
+                </span>
+              </span>
+            ))}
+            {does.differences.length === 0 && <span className="block text-[14px] text-faint">settles it; no headline figure changes</span>}
+            {does.brings.map((title) => (
+              <span key={title} className="block text-[14px] font-semibold text-bad">
+                but: <Num>{title}</Num>
+              </span>
+            ))}
+          </Plain>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function mattering(differences: Difference[], stake: string): Difference[] {
+  const rank = (d: Difference) => (d.stakes?.includes(stake) ? 0 : d.weighs ? 1 : 2);
+  return [...differences].sort((a, b) => rank(a) - rank(b)).slice(0, SHOWN);
+}
+
+/** Better or worse, by a sign and its word as well as by colour. */
+function Weighs({ as }: { as?: string }) {
+  if (!as) return null;
+  return (
+    <span className={as === "worse" ? "text-bad" : "text-ink"}>
+      {" "}
+      <span aria-hidden="true">{as === "worse" ? "▼" : "▲"}</span>
+      <span className="sr-only">{as}</span>
+    </span>
   );
 }

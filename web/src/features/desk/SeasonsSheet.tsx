@@ -14,7 +14,7 @@ export function SeasonsSheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet open onClose={onClose} title="The year in the boards">
       <div className="h-36 bg-lime">
-        <SceneView scene={now.scene} label={`Boards in ${now.month}`} selected={[]} />
+        <SceneView scene={now.scene} label={`Boards in ${now.month}`} selected={[]} caption={<span />} />
       </div>
       <label className="mt-2 block">
         <b>{now.month}</b>: boards at {now.moisture} moisture, {joint}{" "}

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
-import { Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Why } from "./fields";
+import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Why } from "./fields";
 import { DeckSlip } from "./DeckSlip";
 import { LevelsSheet } from "./LevelsSheet";
 import { LineSlip, useLeg } from "./LineSlip";
@@ -152,7 +152,7 @@ function FrameSlip() {
           </option>
         ))}
       </select>
-      , bought no longer than <OptionalLength path="fence.rails.longest_mm" name="Longest rail" empty="any on sale" />.
+      <Chosen path="fence.rails.count" />, bought no longer than <OptionalLength path="fence.rails.longest_mm" name="Longest rail" empty="any on sale" />.
       {!framed && <Why path="fence.rails.fixing" />}
     </Say>
   );

@@ -1,8 +1,19 @@
-import { type PointerEvent, useRef, useState } from "react";
+import { type PointerEvent, useLayoutEffect, useRef, useState } from "react";
 import { Num } from "../../ui/Num";
 import { useDesk, useShownDesk } from "./state";
 
-const PX_PER_MM_LEAST = 0.02;
+/** Marks stand at least so far apart, px; and a millimetre is drawn no larger. */
+const APART = 52;
+const CLOSEST = 1.2;
+
+/** The marks that fit: all that are picked, then from the hook on whatever has room for its figure. */
+function thinned<M extends { of: string; mm: number }>(marks: readonly M[], perMm: number, selected: readonly string[]): M[] {
+  const kept = marks.filter((m) => selected.includes(m.of));
+  for (const m of [marks[0], marks[marks.length - 1], ...marks]) {
+    if (m && kept.every((k) => Math.abs(k.mm - m.mm) * perMm >= APART)) kept.push(m);
+  }
+  return kept.sort((a, b) => a.mm - b.mm);
+}
 
 /** The marks of a deck that each step is after. */
 const MARKS_AT: Record<string, string> = { frame: "joists", skin: "boards", line: "joists", ground: "posts of B1", holes: "posts of B1" };
@@ -19,18 +30,22 @@ export function Tape() {
   const what = chosen ?? (fence ? "posts" : (MARKS_AT[stake] ?? "posts"));
   const [legChosen, setLeg] = useState(0);
   const [pull, setPull] = useState(0);
+  const [, measured] = useState(0);
+  useLayoutEffect(() => measured(box.current!.clientWidth), []);
   const box = useRef<HTMLDivElement>(null);
   const held = useRef<{ x: number; pull: number } | null>(null);
   const own = thing?.leg ?? -1;
   const leg = own >= 0 ? own : Math.min(legChosen, Math.max(...tapes.map((t) => t.leg)));
   const tape = tapes.find((t) => t.leg === leg && t.what === what) ?? tapes.find((t) => t.leg === leg)!;
-  const width = 860;
-  const close = Math.min(...tape.marks.slice(1).map((m, i) => m.mm - tape.marks[i].mm).filter((d) => d > 1), tape.length_mm);
-  const perMm = Math.max(PX_PER_MM_LEAST, Math.min(1.2, Math.max(72 / close, (width - 90) / Math.max(tape.length_mm, 1))));
+  const width = box.current?.clientWidth ?? 860;
+  const whole = (width - 96) / Math.max(tape.length_mm, 1);
+  const [closer, setCloser] = useState(1);
+  const perMm = whole * closer;
   const full = tape.length_mm * perMm + 120;
   const bound = (value: number) => Math.max(Math.min(0, -(full - width)), Math.min(0, value));
   const chosenMark = tape.marks.find((m) => selected.includes(m.of));
   const shift = bound(chosenMark && !held.current && pull === 0 ? Math.min(0, width / 2 - 40 - chosenMark.mm * perMm) : pull);
+  const draw = (factor: number) => setCloser(Math.min(CLOSEST / whole, Math.max(1, closer * factor)));
   const down = (e: PointerEvent) => {
     held.current = { x: e.clientX, pull: shift };
   };
@@ -65,18 +80,24 @@ export function Tape() {
         onPointerDown={down}
         onPointerMove={move}
         onPointerUp={() => (held.current = null)}
-        onWheel={(e) => setPull(bound(pull - e.deltaY - e.deltaX))}
+        onWheel={(e) => (e.deltaX ? setPull(bound(pull - e.deltaX)) : draw(Math.exp(-e.deltaY * 0.0015)))}
         tabIndex={0}
         role="group"
-        aria-label={`Tape of leg ${leg + 1}, ${tape.marks.length} marks; left and right pull it`}
+        aria-label={`Tape of leg ${leg + 1}, ${tape.marks.length} marks; left and right pull it, plus and minus draw it closer`}
         onKeyDown={(e) => {
           if (e.key === "ArrowRight") setPull(bound(shift - 120));
           if (e.key === "ArrowLeft") setPull(bound(shift + 120));
+          if (e.key === "+" || e.key === "=") draw(1.5);
+          if (e.key === "-") draw(1 / 1.5);
+          if (e.key === "0") {
+            setCloser(1);
+            setPull(0);
+          }
         }}
       >
         <div className="absolute inset-x-0 top-[26px] h-[30px] border-y border-ink/60 bg-[color-mix(in_oklab,var(--timber)_35%,var(--board))]" />
         <div className="absolute top-0 left-0 h-full" style={{ transform: `translateX(${shift + 40}px)`, width: full }}>
-          {tape.marks.map((m) => {
+          {thinned(tape.marks, perMm, selected).map((m) => {
             const on = selected.includes(m.of);
             return (
               <button

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useId, useState } from "react";
 import type { Path, Problem } from "../../api/types";
+import { Num } from "../../ui/Num";
 import { useDesk, valueAt } from "./state";
 
 function useSet(path: Path, name: string) {
@@ -76,7 +77,12 @@ export function Length({ path, name }: { path: Path; name: string }) {
 export function OptionalLength({ path, name, empty }: { path: Path; name: string; empty: string }) {
   const shown = useDesk((s) => s.desk?.lengths[path] ?? "");
   const commit = useSet(path, name);
-  return <Typed value={shown || empty} name={name} commit={(text) => commit(/\d/.test(text) ? text : null)} />;
+  return (
+    <>
+      <Typed value={shown || empty} name={name} commit={(text) => commit(/\d/.test(text) ? text : null)} />
+      <Chosen path={path} />
+    </>
+  );
 }
 
 /** A figure with its unit; with `empty`, one that may be left out. */
@@ -96,6 +102,16 @@ export function Figure({ path, name, unit, empty }: { path: Path; name: string; 
   );
 }
 
+/** What the rules chose, beside the blank that leaves it to them. */
+export function Chosen({ path }: { path: Path }) {
+  const words = useDesk((s) => s.desk?.chosen[path]);
+  return words ? (
+    <span className="ml-1 rounded-sm bg-signal-soft px-1 font-semibold whitespace-nowrap" data-chosen={path}>
+      <Num>{words}</Num>
+    </span>
+  ) : null;
+}
+
 /** A choice in a sentence, from the catalogue. */
 export function Pick({ path, name, as }: { path: Path; name: string; as?: (value: string) => Promise<unknown> }) {
   const value = useDesk((s) => valueAt(s.document, path)) as string;
@@ -103,6 +119,7 @@ export function Pick({ path, name, as }: { path: Path; name: string; as?: (value
   const commit = useSet(path, name);
   const words = choices.find((c) => c.id === value)?.words;
   return (
+    <>
     <select
       aria-label={name}
       title={words || undefined}
@@ -116,6 +133,8 @@ export function Pick({ path, name, as }: { path: Path; name: string; as?: (value
         </option>
       ))}
     </select>
+      <Chosen path={path} />
+    </>
   );
 }
 
@@ -125,6 +144,7 @@ export function PickOrNone({ path, name, none }: { path: Path; name: string; non
   const choices = useDesk((s) => s.desk?.choices[path]) ?? [];
   const commit = useSet(path, name);
   return (
+    <>
     <select
       aria-label={name}
       value={value ?? ""}
@@ -138,6 +158,8 @@ export function PickOrNone({ path, name, none }: { path: Path; name: string; non
         </option>
       ))}
     </select>
+      <Chosen path={path} />
+    </>
   );
 }
 

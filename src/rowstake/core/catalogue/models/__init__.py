@@ -5,6 +5,7 @@ from rowstake.core.catalogue.models.base import PSI, Fact, Look
 from rowstake.core.catalogue.models.climates import Climate
 from rowstake.core.catalogue.models.deck import DeckFacts, HangerRating, PostHeight
 from rowstake.core.catalogue.models.decking import Decking
+from rowstake.core.catalogue.models.figures import FigureEntry
 from rowstake.core.catalogue.models.footings import FootingEntry
 from rowstake.core.catalogue.models.goods import GoodEntry
 from rowstake.core.catalogue.models.ground import Soil
@@ -57,6 +58,7 @@ __all__ = [
     "DeckFacts",
     "Decking",
     "Fact",
+    "FigureEntry",
     "Fill",
     "Finish",
     "Fixings",

@@ -16,8 +16,10 @@ from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.plan import plan_deck
 from rowstake.core.trades.deck.views.card import deck_card
 from rowstake.core.trades.deck.views.choices import deck_choices
+from rowstake.core.trades.deck.views.chosen import deck_chosen
 from rowstake.core.trades.deck.views.figures import deck_figures
 from rowstake.core.trades.deck.views.order import deck_needs
+from rowstake.core.trades.deck.views.panels import deck_panels
 from rowstake.core.trades.deck.views.schedules import deck_schedules
 from rowstake.core.trades.deck.views.stakes import deck_stakes
 from rowstake.core.trades.deck.views.strips import deck_strips
@@ -46,6 +48,8 @@ TRADE: Trade = Trade(
     needs=deck_needs,
     strips=deck_strips,
     schedules=deck_schedules,
+    panels=deck_panels,
+    chosen=deck_chosen,
     year=lambda plan: (plan.laid.year, plan.brief.field.width_mm),
     edits={e.SizeDeck: e.size_deck, e.AddLevel: e.add_level, e.RemoveLevel: e.remove_level, e.MoveLevel: e.move_level, **edits()},
     sections={path: (use,) for path, use in sections().items()},

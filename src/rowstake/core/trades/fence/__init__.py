@@ -12,9 +12,11 @@ from rowstake.core.trades.fence.plan import plan_fence
 from rowstake.core.trades.fence.second_look import second_look
 from rowstake.core.trades.fence.views.card import fence_card
 from rowstake.core.trades.fence.views.choices import choices
+from rowstake.core.trades.fence.views.chosen import fence_chosen
 from rowstake.core.trades.fence.views.figures import figures
 from rowstake.core.trades.fence.views.order import needs
 from rowstake.core.trades.fence.views.own import FenceDesk, fence_own
+from rowstake.core.trades.fence.views.panels import fence_panels
 from rowstake.core.trades.fence.views.schedules import fence_schedules
 from rowstake.core.trades.fence.views.stakes import stakes
 from rowstake.core.trades.fence.views.strips import strips
@@ -37,6 +39,8 @@ TRADE: Trade = Trade(
     needs=needs,
     strips=strips,
     schedules=fence_schedules,
+    panels=fence_panels,
+    chosen=fence_chosen,
     year=lambda plan: (plan.laid.year, plan.brief.board.width_mm),
     own=fence_own,
     own_type=FenceDesk,

@@ -6,7 +6,7 @@ import itertools
 from collections.abc import Callable
 
 from rowstake.core.drawing.scene import Board, Scene, Shape
-from rowstake.core.drawing.solids import beyond_shapes, cut_shapes
+from rowstake.core.drawing.solids import beyond_shapes, cut_shapes, within
 from rowstake.core.space.views import View, page
 from rowstake.core.trades.deck.frame import Group, Joist
 from rowstake.core.trades.deck.laid import DeckPlan
@@ -168,3 +168,49 @@ def across_scene(planned: DeckPlan) -> Scene:
         board.dim((a.s, top), (b.s, top), p.bare(b.s - a.s), 1.0)
     board.dim((low, bottom), (high, bottom), p.length(high - low), -3.4)
     return board.scene("across", "Section across the joists", 160.0)
+
+
+SHOWN_MM = 430.0
+"""So much of the boards is shown from an edge inwards."""
+
+
+def edge_scenes(planned: DeckPlan) -> list[Scene]:
+    """Both ends of the section along the joists, large: the row at the far edge and the one at the house."""
+    level, p = planned.laid.main, planned.brief.printer
+    group = max(level.grid.groups, key=lambda g: g.t1 - g.t0)
+    joist, view = _longest(level, group), _view(level, along_joists=True)
+    s = joist.s if joist else (group.s0 + group.s1) / 2
+    cut = cut_shapes(level.parts, view, _depth(level, view, s))
+    low, high = level.frame_top_mm - level.joist_mm - 40.0, planned.brief.height_mm + 60.0
+    out = []
+    for name, end, way, words in (("edge", group.t1, 1.0, "At the far edge"), ("last", group.t0, -1.0, "At the house")):
+        board, reach = Board(), sorted((end - way * SHOWN_MM, end + way * 170.0))
+        shapes = within(cut, (reach[0], low), (reach[1], high))
+        for shape in shapes:
+            board.add(shape)
+        rows = sorted(
+            (min(x for x, _ in q.points), max(x for x, _ in q.points))
+            for q in shapes
+            if q.look == "board" and _lies(q, level)
+        )
+        row = (rows[-1] if way > 0 else rows[0]) if rows else None
+        if row:
+            board.dim(
+                (row[0], planned.brief.height_mm), (row[1], planned.brief.height_mm), p.fine(row[1] - row[0]), 1.0
+            )
+            if len(rows) > 1:
+                beside = (rows[-2][1], row[0]) if way > 0 else (row[1], rows[1][0])
+                board.text((sum(beside) / 2, high + 70), f"{p.fine(beside[1] - beside[0])} gap", "label")
+            past = row[1] - end if way > 0 else end - row[0]
+            if abs(past) > 0.5:
+                bottom = level.frame_top_mm - level.joist_mm
+                board.dim(
+                    (min(end, end + way * past), bottom), (max(end, end + way * past), bottom), p.fine(abs(past)), -1.0
+                )
+        out.append(board.scene(name, f"{words}, cut along a joist", 50.0))
+    return out
+
+
+def _lies(shape: Shape, level: DeckLevel) -> bool:
+    """Whether what is cut lies on the frame."""
+    return min(y for _, y in shape.points) >= level.frame_top_mm - 1

@@ -5,6 +5,8 @@ from __future__ import annotations
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.views.base import Schedule
 
+FOOTINGS = "Footing schedule"
+
 
 def deck_schedules(plan: DeckPlan) -> list[Schedule]:
     p, rows = plan.brief.printer, []
@@ -17,4 +19,4 @@ def deck_schedules(plan: DeckPlan) -> list[Schedule]:
     heads = (
         "Footing", "Along, from the left end of the frame", "Out from the wall", "Across", "Deep", "What", "Load", "Post",
     )  # fmt: skip
-    return [Schedule("Footing schedule", heads, tuple(rows), frozenset({1, 2, 3, 4, 6, 7}))]
+    return [Schedule(FOOTINGS, heads, tuple(rows), frozenset({1, 2, 3, 4, 6, 7}))]

@@ -12,17 +12,52 @@ from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.on_leg import on_leg
 
 BETWEEN_LEGS_MM = 1400.0
+ROW_MM = 1500.0
+"""Between the rows of legs, for their names and figures."""
 MANY_BOARDS = 2500
 """Past this many boards a stretch is drawn as one strip, so that large drawings stay quick."""
 
 
-def leg_offsets(planned: FencePlan) -> list[float]:
-    """Where each leg starts along the elevation."""
-    offsets, at = [], 0.0
-    for leg in planned.laid.layout.legs:
-        offsets.append(at)
-        at += leg.length_mm + BETWEEN_LEGS_MM
-    return offsets
+WIDE = 1.5
+"""The page this is drawn for is so many times as wide as high: a long line is broken into legs one above the other."""
+Offsets = list[tuple[float, float]]
+"""Where each leg starts on the drawing: along it, and up."""
+
+
+def leg_offsets(planned: FencePlan) -> Offsets:
+    """Legs beside and under each other, in the rows that let them be drawn largest."""
+    legs, levels = planned.laid.layout.legs, planned.laid.levels
+    high = max(map(levels.top_mm, planned.laid.layout.posts)) - _deepest(planned) + ROW_MM
+    lengths = [leg.length_mm for leg in legs]
+    reaches = {sum(lengths[: n + 1]) + n * BETWEEN_LEGS_MM for n in range(min(len(legs), MOST_ROWS))}
+    ways = [
+        _in_rows(lengths, max(reach, *lengths), high)
+        for reach in reaches | {sum(lengths) + len(legs) * BETWEEN_LEGS_MM}
+    ]
+    return min(
+        ways, key=lambda way: max(max(x + a for (x, _), a in zip(way, lengths, strict=True)) / WIDE, high - way[-1][1])
+    )
+
+
+MOST_ROWS = 12
+
+
+def _in_rows(lengths: list[float], longest: float, high: float) -> Offsets:
+    """Legs one after the other in rows no longer than the longest may be."""
+    out: Offsets = []
+    at, down = 0.0, 0.0
+    for length in lengths:
+        if at and at + length > longest + 1:
+            at, down = 0.0, down - high
+        out.append((at, down))
+        at += length + BETWEEN_LEGS_MM
+    return out
+
+
+def _deepest(planned: FencePlan) -> float:
+    """The level of the lowest hole."""
+    layout, levels, digger = planned.laid.layout, planned.laid.levels, planned.laid.digger
+    return min((levels.ground[q.label] - digger.of(q).hole.hole_depth_mm for q in layout.posts), default=0.0)
 
 
 def elevation_scene(planned: FencePlan) -> Scene:
@@ -49,8 +84,8 @@ def elevation_scene(planned: FencePlan) -> Scene:
     _dimensions(board, planned, offsets)
     side = "the boards" if in_front else "the back, rails in front"
     frames = tuple(
-        LegFrame(leg.index, (o, 0.0), (o + leg.length_mm, 0.0), leg.length_mm)
-        for leg, o in zip(planned.laid.layout.legs, offsets, strict=True)
+        LegFrame(leg.index, (x, y), (x + leg.length_mm, y), leg.length_mm)
+        for leg, (x, y) in zip(planned.laid.layout.legs, offsets, strict=True)
     )
     word = (
         f"top of boards {p.length(brief.top_mm)}"
@@ -60,15 +95,16 @@ def elevation_scene(planned: FencePlan) -> Scene:
     return board.scene("elevation", f"Elevation, seen from {side}; {word}", 150.0, legs=frames)
 
 
-def _part(board: Board, part: Part, poses: tuple[Pose, ...], offsets: list[float], look: Look, hidden: bool) -> None:
+def _part(board: Board, part: Part, poses: tuple[Pose, ...], offsets: Offsets, look: Look, hidden: bool) -> None:
     if part.solid is None:
         return
     place = on_leg(part, poses)
-    x0, x1 = offsets[place.leg] + place.left_mm, offsets[place.leg] + place.right_mm
-    low, high, rise, foot = place.bottom_mm, place.top_mm, place.rise_mm, place.foot_rise_mm
+    x, y = offsets[place.leg]
+    x0, x1, low, high = x + place.left_mm, x + place.right_mm, y + place.bottom_mm, y + place.top_mm
+    rise, foot = place.rise_mm, place.foot_rise_mm
     of = part.of if look in ("concrete", "gravel", "hole") else part.label
     if look == "brace":
-        corners = tuple((offsets[place.leg] + s, z) for s, z in part.solid.profile)
+        corners = tuple((x + a, y + b) for a, b in part.solid.profile)
         board.add(Shape("poly", corners, look, of, hidden=hidden))
     elif look == "concrete":
         crown = high + CATALOGUE.materials.posts.dome_mm if part.domed else high
@@ -79,61 +115,58 @@ def _part(board: Board, part: Part, poses: tuple[Pose, ...], offsets: list[float
         board.add(Shape("poly", corners, look, of, hidden=hidden or look == "gravel"))
 
 
-def _again(board: Board, planned: FencePlan, offsets: list[float]) -> None:
+def _again(board: Board, planned: FencePlan, offsets: Offsets) -> None:
     """Corner posts stand on two legs: shown once more at the start of the second, as what is already counted."""
     for post in planned.laid.layout.posts:
         for leg, station in post.stations[1:]:
-            x, half = offsets[leg] + station, post.face_mm / 2
-            foot = planned.laid.levels.ground[post.label] - planned.laid.digger.of(post).hole.embedment_mm
-            board.rect(x - half, foot, x + half, planned.laid.levels.top_mm(post), "quiet", post.label, hidden=True)
+            (x, y), half = offsets[leg], post.face_mm / 2
+            x, foot = (
+                x + station,
+                y + planned.laid.levels.ground[post.label] - planned.laid.digger.of(post).hole.embedment_mm,
+            )
+            board.rect(x - half, foot, x + half, y + planned.laid.levels.top_mm(post), "quiet", post.label, hidden=True)
 
 
-def _strips(board: Board, planned: FencePlan, offsets: list[float]) -> None:
+def _strips(board: Board, planned: FencePlan, offsets: Offsets) -> None:
     """Each bay's boards as one shape, for fences with very many."""
     for course in planned.laid.courses:
         for foot in course.feet:
-            height, x = foot.height_mm, offsets[course.leg]
-            a, b = x + foot.start_mm, x + foot.end_mm
-            corners = ((a, foot.left_mm), (b, foot.right_mm), (b, foot.right_mm + height), (a, foot.left_mm + height))
+            height, (x, y) = foot.height_mm, offsets[course.leg]
+            a, b, low, end = x + foot.start_mm, x + foot.end_mm, y + foot.left_mm, y + foot.right_mm
+            corners = ((a, low), (b, end), (b, end + height), (a, low + height))
             board.add(Shape("poly", corners, "board", course.label))
 
 
-def _ground(board: Board, planned: FencePlan, offsets: list[float]) -> None:
+def _ground(board: Board, planned: FencePlan, offsets: Offsets) -> None:
     """The ground as it was measured, walls where it stands on one, and the frost line below it."""
     frost = planned.brief.job.site.frost_depth_mm
-    for leg, x in zip(planned.laid.layout.legs, offsets, strict=True):
+    for leg, (x, y) in zip(planned.laid.layout.legs, offsets, strict=True):
         profile = planned.laid.levels.profiles[leg.index]
-        line = profile.corners(0.0, leg.length_mm)
+        line = [(s, y + v) for s, v in profile.corners(0.0, leg.length_mm)]
         points = [(x - 350.0, line[0][1]), *((x + s, v) for s, v in line), (x + leg.length_mm + 350.0, line[-1][1])]
         for (s0, v0), (s1, v1) in pairwise(line):
             if profile.on_wall((s0 + s1) / 2):
-                low = min(profile.levels) - 300.0
+                low = y + min(profile.levels) - 300.0
                 board.add(Shape("poly", ((x + s0, low), (x + s1, low), (x + s1, v1), (x + s0, v0)), "zone"))
         board.add(Shape("line", tuple(points), "ground"))
         if frost:
             board.add(Shape("line", tuple((a, b - frost) for a, b in points), "frost", "frost", hidden=True))
 
 
-def _dimensions(board: Board, planned: FencePlan, offsets: list[float]) -> None:
+def _dimensions(board: Board, planned: FencePlan, offsets: Offsets) -> None:
     layout, levels, p = planned.laid.layout, planned.laid.levels, planned.brief.printer
-    floor = [levels.ground[q.label] - planned.laid.digger.of(q).hole.hole_depth_mm for q in layout.posts]
-    deepest = min(floor, default=0.0)
+    deepest, over = _deepest(planned), max(map(levels.top_mm, layout.posts)) + 420
     for post in layout.posts:
-        for index, station in post.stations:
-            board.text((offsets[index] + station, levels.top_mm(post) + 130), post.label, "label", post.label)
-    for bay in layout.bays:
-        x = offsets[bay.leg]
-        left, right = x + bay.left.on(bay.leg), x + bay.right.on(bay.leg)
-        board.dim((left, deepest), (right, deepest), p.bare(bay.centres_mm), -1.0, bay.label)
-    for opening in layout.openings:
-        x = offsets[opening.leg]
-        left, right = x + opening.left_mm, x + opening.right_mm
-        board.dim((left, deepest), (right, deepest), p.bare(right - left), -1.0, f"gate {opening.gate.id}")
-    for leg, x in zip(layout.legs, offsets, strict=True):
-        first = layout.leg_posts(leg.index)[0]
-        ground, proud = levels.ground[first.label], planned.brief.fence.posts.proud_mm
-        top = levels.top_mm(first) - proud
-        board.text(
-            (x + leg.length_mm / 2, max(map(levels.top_mm, layout.posts)) + 420), f"leg {leg.index + 1}", "quiet"
-        )
-        board.dim((x - 60, ground), (x - 60, top), p.length(top - ground), 1.0)
+        for leg, station in post.stations:
+            x, y = offsets[leg]
+            board.text((x + station, y + levels.top_mm(post) + 130), post.label, "label", post.label)
+    spans = [(b.leg, b.left.on(b.leg), b.right.on(b.leg), b.label) for b in layout.bays]
+    spans += [(o.leg, o.left_mm, o.right_mm, f"gate {o.gate.id}") for o in layout.openings]
+    for leg, left, right, of in spans:
+        x, y = offsets[leg]
+        board.dim((x + left, y + deepest), (x + right, y + deepest), p.bare(right - left), -1.0, of)
+    for line, (x, y) in zip(layout.legs, offsets, strict=True):
+        first = layout.leg_posts(line.index)[0]
+        ground, top = levels.ground[first.label], levels.top_mm(first) - planned.brief.fence.posts.proud_mm
+        board.text((x + line.length_mm / 2, y + over), f"leg {line.index + 1}", "quiet")
+        board.dim((x - 60, y + ground), (x - 60, y + top), p.length(top - ground), 1.0)

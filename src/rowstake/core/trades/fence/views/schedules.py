@@ -6,6 +6,8 @@ from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.views.things import things
 from rowstake.core.views.base import Schedule
 
+HOLES = "Hole schedule"
+
 
 def _holes(plan: FencePlan) -> Schedule:
     p, digger, rows = plan.brief.printer, plan.laid.digger, []
@@ -19,7 +21,7 @@ def _holes(plan: FencePlan) -> Schedule:
             p.length(cut.stock_mm) if cut.stock_mm else "not sold",
         ))  # fmt: skip
     heads = ("Post", "Kind", "Mark", "Hole across", "Hole deep", "Depth-stick mark", "Post", "Cut from")
-    return Schedule("Hole schedule", heads, tuple(rows), frozenset({3, 4, 5, 6}))
+    return Schedule(HOLES, heads, tuple(rows), frozenset({3, 4, 5, 6}))
 
 
 def fence_schedules(plan: FencePlan) -> list[Schedule]:

@@ -1,0 +1,28 @@
+"""What the rules chose where a deck's document leaves it to them."""
+
+from __future__ import annotations
+
+from rowstake.core.trades.deck.fixings import deck_screw
+from rowstake.core.trades.deck.laid import DeckPlan
+
+
+def deck_chosen(plan: DeckPlan) -> dict[str, str]:
+    """By the path of the choice, in words; nothing for what is set by hand."""
+    main, deck, p = plan.laid.main, plan.brief.deck, plan.brief.printer
+    supports, outer = main.supports, next((b for b in main.supports.beams if b.outer), None)
+    told = {
+        "deck.joists.size": supports.joist.name if deck.joists.size is None else "",
+        "deck.joists.spacing_mm": p.length(main.grid.spacing_mm) if deck.joists.spacing_mm is None else "",
+        "deck.beams.rows": str(len({b.t for b in supports.beams})) if deck.beams.rows is None else "",
+        "deck.boards.fit": f"{p.fine(main.laying.gap_mm)} gap" if deck.boards.fit == "gap" else "",
+        "deck.boards.fixing": deck_screw(plan.brief).words if deck.boards.fixing in ("screws", "plugs") else "",
+    }
+    if outer:
+        told |= {
+            "deck.beams.size": outer.section.name if deck.beams.size is None else "",
+            "deck.beams.plies": str(outer.plies) if deck.beams.plies is None else "",
+            "deck.posts.most_mm": p.length(outer.reach.span_mm) if deck.posts.most_mm is None else "",
+        }
+        if deck.beams.overhang_mm is None and not supports.flush:
+            told["deck.beams.overhang_mm"] = p.length(supports.overhang_mm)
+    return {path: words for path, words in told.items() if words}

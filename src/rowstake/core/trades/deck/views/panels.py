@@ -1,0 +1,24 @@
+"""What the desk of each step of a deck shows."""
+
+from __future__ import annotations
+
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.views.schedules import FOOTINGS
+from rowstake.core.views.base import Panel
+
+
+def deck_panels(plan: DeckPlan) -> dict[str, list[Panel]]:
+    """By step: the shape from above, the ground cut through, footings with their schedule, the frame from three sides, the boards
+    with the edge that everybody sees."""
+    above, side = Panel(("plan",)), Panel(("elevation", "across"))
+    ledger = ("ledger",) if plan.laid.main.ledger else ()
+    first = plan.laid.footings[0].label if plan.laid.footings else ""
+    return {
+        "site": [above],
+        "line": [above],
+        "ground": [Panel(("elevation", "across")), above],
+        "holes": [above, Panel((f"section_{first}",)) if first else side, Panel(schedule=FOOTINGS)],
+        "frame": [above, Panel(("elevation", "across", "load")), *([Panel(ledger)] if ledger else [])],
+        "skin": [above, Panel(("edge",)), Panel(("last",))],
+        "buy": [],
+    }

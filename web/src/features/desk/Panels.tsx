@@ -1,0 +1,196 @@
+import { useState } from "react";
+import type { Edit, Handle, Panel, Scene, Schedule } from "../../api/types";
+import { SceneView } from "../../drawing/SceneView";
+import { Quiet } from "../../ui/controls";
+import { Num } from "../../ui/Num";
+import { useDesk, useShownDesk } from "./state";
+
+/** A drawing this many times as wide as high lies over the others; any other stands beside them. */
+const WIDE = 2.1;
+
+/** What the step in hand is about: its drawing large, what belongs beside it beside or under it. */
+export function Panels({ placing }: { placing: boolean }) {
+  const desk = useShownDesk();
+  const stake = useDesk((s) => s.stake);
+  const [big, ...rest] = desk.panels[stake] ?? [];
+  if (!big) return null;
+  const first = desk.scenes[big.scenes?.[0] ?? ""];
+  const wide = first && (first.high[0] - first.low[0]) / (first.high[1] - first.low[1]) > WIDE;
+  return (
+    <div className={`flex min-h-0 flex-col lg:flex-1 ${wide ? "" : "lg:flex-row"}`} data-panels={stake}>
+      <PanelView key={keyOf(big)} panel={big} placing={placing} main className={wide ? "lg:flex-[1.35]" : "lg:flex-[1.45]"} />
+      {rest.length > 0 && (
+        <div className={`flex min-h-0 min-w-0 border-rule max-lg:flex-col lg:flex-1 ${wide ? "lg:border-t" : "lg:flex-col lg:border-l"}`}>
+          {rest.map((panel, i) => (
+            <PanelView key={keyOf(panel)} panel={panel} placing={placing} className={`lg:flex-1 ${i ? (wide ? "lg:border-l" : "lg:border-t") : ""}`} />
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** Sections and leaves change with what is picked or built; their place on the desk stays. */
+const keyOf = (panel: Panel) => panel.schedule || panel.scenes?.[0]?.replace(/^(section|leaf)_.*/, "$1");
+
+/** One place of the desk: a drawing, one of several, or a schedule. */
+function PanelView({ panel, placing, main, className }: { panel: Panel; placing: boolean; main?: boolean; className: string }) {
+  const desk = useShownDesk();
+  const schedule = panel.schedule ? desk.schedules.find((s) => s.title === panel.schedule) : undefined;
+  return (
+    <figure className={`m-0 flex min-h-0 min-w-0 flex-col border-rule ${schedule ? "" : main ? "max-lg:h-[340px]" : "max-lg:h-[260px]"} ${className}`}>
+      {schedule ? <ScheduleView schedule={schedule} /> : <Drawing panel={panel} placing={placing} />}
+    </figure>
+  );
+}
+
+function Drawing({ panel, placing }: { panel: Panel; placing: boolean }) {
+  const desk = useShownDesk();
+  const selected = useDesk((s) => s.selected);
+  const stake = useDesk((s) => s.stake);
+  const [chosen, choose] = useState("");
+  const [layers, setLayers] = useState<readonly string[] | null>(null);
+  const dragging = useDragging(panel.scenes?.[0] === "plan", placing);
+  const { pick } = useDesk.getState();
+  const names = (panel.scenes ?? []).filter((n) => desk.scenes[n]);
+  const own = desk.things[selected[0] ?? ""]?.section ?? "";
+  const part = names.some((n) => n.startsWith("section")) && desk.scenes[own] ? own : "";
+  const name = part || (names.includes(chosen) ? chosen : names[0]);
+  const scene = desk.scenes[name];
+  if (!scene) return null;
+  const staged = name === "plan" && (scene.layers ?? []).length > 0;
+  const shown = staged ? (layers ?? LAYERS_AT[stake] ?? null) : null;
+  const drawn = shown ? { ...scene, shapes: scene.shapes.filter((s) => !s.layer || shown.includes(s.layer)) } : scene;
+  const caption = (
+    <span className="flex min-w-0 flex-wrap items-center gap-x-3">
+      {names.length > 1 &&
+        names.map((key) => (
+          <button
+            key={key}
+            type="button"
+            aria-pressed={key === name}
+            onClick={() => choose(key)}
+            className={`min-h-7 border-b-2 ${key === name ? "border-signal font-semibold" : "border-transparent text-faint"}`}
+          >
+            {TABS[key] ?? desk.scenes[key].title.split(":")[0]}
+          </button>
+        ))}
+      {staged && <LayerBar layers={scene.layers ?? []} shown={shown ?? []} show={setLayers} />}
+      {!staged && (names.length < 2 || TABS[name]) && <figcaption className={names.length > 1 ? "text-faint" : "font-semibold"}>{scene.title}</figcaption>}
+    </span>
+  );
+  return (
+    <div className="min-h-0 flex-1">
+      <SceneView key={name} scene={drawn} label={LABEL[name] ?? scene.title} caption={caption} selected={selected} onPick={pick} {...dragging} />
+    </div>
+  );
+}
+
+const TABS: Record<string, string> = { elevation: "Section", across: "Across", load: "Loads" };
+const LABEL: Record<string, string> = { plan: "Plan", elevation: "Elevation" };
+
+/** What a drag or a press on the plan does. */
+function useDragging(plan: boolean, placing: boolean) {
+  const desk = useShownDesk();
+  const trying = useDesk((s) => s.trying);
+  const { edit } = useDesk.getState();
+  if (!plan) return {};
+  return {
+    onDrag: trying ? undefined : (handle: Handle, at: [number, number]) => void edit([dragged(desk.scenes.plan, handle, at)], "", { passing: true }),
+    onDrop: (handle: Handle) => void edit([], `${handle.kind} ${handle.id} moved`),
+    onPlace: placing
+      ? (at: [number, number]) => void edit([{ do: "add_leg", x_mm: at[0], y_mm: at[1], angle_deg: 180, side: "left" }], "Line carried on")
+      : undefined,
+  };
+}
+
+/** A table of what is dug or hung, as on paper; a row picks what it is about. */
+function ScheduleView({ schedule }: { schedule: Schedule }) {
+  const selected = useDesk((s) => s.selected);
+  const { pick } = useDesk.getState();
+  return (
+    <>
+      <figcaption className="px-2 pt-1 text-sm font-semibold">{schedule.title}</figcaption>
+      <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="group" aria-label={schedule.title}>
+        <table className="w-full text-[13.5px]">
+          <thead className="sticky top-0 bg-lime">
+            <tr>
+              {schedule.heads.map((head, i) => (
+                <th key={head} scope="col" className={`px-2 py-0.5 align-bottom leading-tight font-semibold ${schedule.numbers.includes(i) ? "text-right" : "text-left"}`}>
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {schedule.rows.map((row) => (
+              <tr key={row[0]} className={`border-t border-rule ${selected.includes(row[0]) ? "bg-signal-soft" : ""}`}>
+                {row.map((cell, i) => (
+                  <td key={i} className={`px-2 py-0.5 whitespace-nowrap ${schedule.numbers.includes(i) ? "text-right" : ""}`}>
+                    {i ? (
+                      <Num>{cell}</Num>
+                    ) : (
+                      <button type="button" className="min-h-6 font-semibold underline decoration-rule underline-offset-2" onClick={() => pick(cell)}>
+                        {cell}
+                      </button>
+                    )}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}
+
+/** What of a deck lies open at each step: the plan as it is built. */
+const LAYERS_AT: Record<string, readonly string[]> = {
+  site: ["house", "boards"],
+  line: ["house", "boards"],
+  ground: ["house", "footings", "beams"],
+  holes: ["house", "footings", "beams"],
+  frame: ["house", "footings", "beams", "joists", "blocks"],
+  skin: ["house", "boards"],
+};
+
+/** Layers of the plan in the order they are built: each can be shown alone, or the deck built up step by step. */
+function LayerBar({ layers, shown, show }: { layers: { key: string; name: string }[]; shown: readonly string[]; show: (keys: readonly string[] | null) => void }) {
+  const upTo = layers.filter((l) => shown.includes(l.key)).length;
+  const build = () => show(layers.slice(0, upTo >= layers.length ? 2 : upTo + 1).map((l) => l.key));
+  return (
+    <span className="flex flex-wrap items-center gap-x-2.5" role="group" aria-label="Layers">
+      {layers.map((l) => (
+        <label key={l.key} className="inline-flex min-h-7 items-center gap-1.5 pr-1">
+          <input
+            type="checkbox"
+            checked={shown.includes(l.key)}
+            onChange={(e) => show(e.target.checked ? [...shown, l.key] : shown.filter((k) => k !== l.key))}
+            className="h-4 w-4 accent-[var(--signal)]"
+          />
+          {l.name}
+        </label>
+      ))}
+      <Quiet onClick={build}>Build the next</Quiet>
+    </span>
+  );
+}
+
+/** The edit that a drag of this handle means. Places along a leg are read against the drawing's own frame. */
+function dragged(plan: Scene, handle: Handle, at: [number, number]): Edit {
+  if (handle.kind === "cut" || handle.kind === "level") {
+    return { do: `move_${handle.kind}`, id: handle.id, x_mm: at[0], y_mm: -at[1] } as Edit;
+  }
+  if (handle.kind === "deck") {
+    return (handle.id === "far" ? { do: "size_deck", out_mm: -at[1] } : { do: "size_deck", width_mm: at[0] }) as Edit;
+  }
+  if (handle.kind === "corner") {
+    return { do: "move_corner", corner: Number(handle.id), x_mm: at[0], y_mm: at[1] };
+  }
+  const leg = plan.legs!.find((l) => l.leg === handle.leg)!;
+  const along = [(leg.end[0] - leg.start[0]) / leg.length_mm, (leg.end[1] - leg.start[1]) / leg.length_mm];
+  const station = (at[0] - leg.start[0]) * along[0] + (at[1] - leg.start[1]) * along[1];
+  const at_mm = Math.max(0, station - (handle.offset_mm ?? 0));
+  return { do: handle.kind, id: handle.id, values: { at_mm }, snap: true } as Edit;
+}
