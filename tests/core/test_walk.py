@@ -19,6 +19,7 @@ from tests.jobs import put, yard
 @example(174717538552627)  # bars in a gate
 @example(140260412482)  # a notch as narrow as a joist
 @example(250)  # a side out of square by half a degree
+@example(254995)  # a notch that runs into a clipped corner
 @example(15516374540)  # gaps wider than what is left beside the last board
 @example(5233645)  # a corner clipped so steeply that its rim is mitred with the end joist
 def test_a_walk_of_edits_holds(seed):

@@ -201,7 +201,7 @@ def _driven(one: Part, other: Part, axis: Vec, joint: Joint) -> tuple[float, flo
     return thick, math.inf if joint.end_grain else behind
 
 
-NEARLY_ALONG = 0.85
+NEARLY_ALONG, PUSHED_ALONG = 0.97, 0.85
 """Cosine: a piece turned less than this from an axis is driven through its own thickness, not through all that it leans over."""
 
 
@@ -213,7 +213,7 @@ def _thick(part: Part, axis: Vec) -> float:
     for own in (part.solid.pose.c, part.solid.pose.b, part.solid.pose.a):
         size = math.sqrt(dot(own, own))
         along = abs(dot(own, axis)) / size
-        if along >= NEARLY_ALONG and own is part.solid.pose.c:
+        if along >= PUSHED_ALONG and own is part.solid.pose.c:
             return (part.solid.far_mm - part.solid.near_mm) * size
         if along >= NEARLY_ALONG:
             return _extent(part.solid, (own[0] / size, own[1] / size, own[2] / size))

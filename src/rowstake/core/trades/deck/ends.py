@@ -57,12 +57,13 @@ def _meeting(edges: Iterable[Edge], edge: Edge) -> list[tuple[Edge, Point]]:
 @dataclass(frozen=True, slots=True)
 class Closing:
     """What closes the frame along an edge: its inner face, from `low` to `high` along s; `past` are the mitres beyond which a
-    steep clip leaves room for a joist, and `upto` those that a clip does not reach past, halving its corner with a rim."""
+    steep clip leaves room for a joist, and `upto` those that a clip does not reach past, halving its corner with a rim, each with
+    how far along s that rim lies."""
 
     edge: Edge
     face: Line
     past: tuple[Line, ...] = ()
-    upto: tuple[Line, ...] = ()
+    upto: tuple[tuple[Line, float, float], ...] = ()
     low: float = -math.inf
     high: float = math.inf
 
@@ -71,13 +72,13 @@ class Closing:
         if not self.low - 1e-6 <= x <= self.high + 1e-6:
             return math.inf
         face = way * self.face.at(x)
-        if any(way * m.at(x) < face - 0.01 for m in self.upto):
+        if any(low - 1e-6 <= x <= high + 1e-6 and way * m.at(x) < face - 0.01 for m, low, high in self.upto):
             return math.inf
         return max([face, *(way * m.at(x) for m in self.past)])
 
     @property
     def lines(self) -> tuple[Line, ...]:
-        return (self.face, *self.past, *self.upto)
+        return (self.face, *self.past, *(m for m, _, _ in self.upto))
 
 
 def steep(edge: Edge) -> bool:
@@ -90,9 +91,11 @@ BeamsAt = dict[Edge, list[tuple[float, float, float]]]
 
 
 def _reach(edges: list[Edge], edge: Edge, beams: BeamsAt) -> tuple[float, float]:
-    """From where to where along s what closes an edge lies: the rim of a clip begins where the flush beam beside it ends; that
-    of a steep one runs on to the beam's face."""
+    """From where to where along s what closes an edge lies: as far as the edge, where it does not lean; the rim of a clip begins
+    where the flush beam beside it ends; that of a steep one runs on to the beam's face."""
     low, high, middle = -math.inf, math.inf, (edge.a[0] + edge.b[0]) / 2
+    if not leans(edge):
+        low, high = sorted((edge.a[0], edge.b[0]))
     for other, corner in _meeting(edges, edge):
         clip = leans(edge) != leans(other) and not steep(edge) and not steep(other)
         own = beams.get(other if leans(edge) else edge, []) if clip else []
@@ -108,7 +111,10 @@ def _closes(edges: list[Edge], edge: Edge, in_mm: float, butted: Container[Edge]
         return Closing(edge, face, low=low, high=high)
     met = [(e, mitre_of(edge, e, p)) for e, p in _meeting(edges, edge)]
     past = [m for e, m in met if m and abs(e.along[0]) < SQUARE and steep(edge)]
-    upto = [m for e, m in met if m and abs(e.along[0]) > SQUARE and e not in butted and not leans(e)]
+    upto = [
+        (m, min(e.a[0], e.b[0]), max(e.a[0], e.b[0]))
+        for e, m in met if m and abs(e.along[0]) > SQUARE and e not in butted and not leans(e)
+    ]  # fmt: skip
     return Closing(edge, face, tuple(past), tuple(upto), low, high)
 
 
@@ -148,6 +154,10 @@ def end_at(
         k: min(((c.bound(x, way) - way * k * (x - s), c.edge) for c in closing for x in marks), key=_how_far)
         for k in slopes
     }
+    stops = {k: stop for k, stop in stops.items() if math.isfinite(stop[0])}
+    if not stops:  # beside all that closes it: up to the line of its own edge
+        face = line_in(edge, takes_mm[edge])
+        return End(face.at(s), face.slope, edge)
     slope = max(stops, key=lambda k: stops[k][0])
     along = next(
         (c.edge for c in closing if leans(c.edge) and slope in {c.face.slope, *(m.slope for m in c.past)}), None

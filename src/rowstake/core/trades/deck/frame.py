@@ -368,11 +368,15 @@ def _edge_at(grid: Grid, s: float, t: float) -> Edge | None:
 
 
 def _closed_mm(grid: Grid, edge: Edge, s: float) -> float:
-    """How much of the frame what closes it along an edge takes, square in from it: of flush beams the one nearest to s."""
-    beams = grid.beams_mm.get(edge)
-    if not beams:
+    """How much of the frame what closes it along an edge takes, square in from it: the flush beam there, or, beside those, a rim."""
+
+    def beside(beam: tuple[float, float, float]) -> float:
+        return max(beam[0] - s, s - beam[1])
+
+    nearest = min(grid.beams_mm.get(edge, ()), key=beside, default=None)
+    if nearest is None or beside(nearest) > grid.thick_mm:
         return grid.thick_mm * across_plies(grid, edge)
-    return min(beams, key=lambda beam: max(beam[0] - s, s - beam[1]))[2]
+    return nearest[2]
 
 
 def _end(brief: DeckBrief, grid: Grid, edge: Edge | None, s: float, t: float, far: bool) -> tuple[float, float, str]:
