@@ -60,8 +60,6 @@ def main() -> None:
         open_job(page, "Windmill Paddock, back yard")
         go(page, "line")
         wide = page.locator("[data-finding=rail_reach]")
-        if not wide.locator("li button").count():
-            wide.get_by_role("button", name="ways out").click()
         wide.locator("li button").first.click()
         page.get_by_text("Trying:").wait_for()
         shoot(page, "desk-trying-dark")
@@ -100,11 +98,11 @@ def main() -> None:
             if stake == "frame":
                 page.get_by_role("button", name="Loads").click()
             shoot(page, name)
-        page = new_page(browser)
-        open_job(page, "Saltpan Cottage, tea deck")
-        go(page, "ground")
-        page.locator("[data-finding]").first.wait_for()
-        shoot(page, "deck-height")
+        page.get_by_role("button", name="Standing").click()
+        page.locator("canvas").focus()
+        page.keyboard.press("ArrowUp")
+        page.get_by_text("Drag to turn it").wait_for()
+        shoot(page, "standing")
         one, two = new_page(browser), new_page(browser)
         for window in (one, two):
             open_job(window, "Ringwattle Rise, front fence")

@@ -144,3 +144,26 @@ def test_light_and_dark(desk):
     expect(desk.locator("html")).to_have_attribute("data-theme", "dark")
     desk.reload()
     expect(desk.locator("html")).to_have_attribute("data-theme", "dark")
+
+
+def test_the_job_stands_and_is_turned(desk):
+    desk.get_by_role("button", name="Standing").click()
+    picture = desk.locator("canvas")
+    expect(picture).to_have_attribute("data-heading", "-62")
+    whole = int(picture.get_attribute("data-pieces"))
+    picture.focus()
+    desk.keyboard.press("ArrowLeft")
+    expect(picture).to_have_attribute("data-heading", "-52")
+    desk.get_by_role("group", name="Put up to").get_by_role("button", name="Frame").click()
+    expect(picture).not_to_have_attribute("data-pieces", str(whole))
+    assert 0 < int(picture.get_attribute("data-pieces")) < whole
+    desk.get_by_role("button", name="Close", exact=True).click()
+    expect(desk.get_by_role("button", name="Standing")).to_be_focused()
+
+
+def test_the_schedule_of_holes_picks_its_post(desk):
+    stake(desk, "holes")
+    schedule = desk.get_by_role("group", name="Hole schedule")
+    schedule.get_by_role("button", name="P4", exact=True).click()
+    expect(desk.get_by_role("heading", name="P4,")).to_be_visible()
+    expect(schedule.get_by_role("row", name="P4")).to_contain_text("1050 mm")

@@ -356,6 +356,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stand
+         * @description Every drawn part as a body, for a picture that can be turned.
+         */
+        post: operations["stand_api_plan_standing_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/compare/{name}": {
         parameters: {
             query?: never;
@@ -1930,6 +1950,35 @@ export interface components {
             says: string;
             /** Cautions */
             cautions: string[];
+        };
+        /**
+         * Standing
+         * @description Every drawn part, and the steps that put them up, in order.
+         */
+        Standing: {
+            /** Steps */
+            steps: string[];
+            /** Bodies */
+            bodies: components["schemas"]["StandingBody"][];
+        };
+        /**
+         * StandingBody
+         * @description One part: its label, its tint, and the step that puts it up, by number. `corners` are mm, three to a corner; `faces` three
+         *     corners to a triangle, counter-clockwise as seen from outside; `edges` two corners to a line.
+         */
+        StandingBody: {
+            /** Label */
+            label: string;
+            /** Look */
+            look: string;
+            /** Step */
+            step: number;
+            /** Corners */
+            corners: number[];
+            /** Faces */
+            faces: number[];
+            /** Edges */
+            edges: number[];
         };
         /** Start */
         Start: {
@@ -4099,6 +4148,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Checked"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stand_api_plan_standing_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Standing"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

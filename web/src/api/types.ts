@@ -18,6 +18,7 @@ export type Schedule = S["Schedule"];
 export type Tape = S["Tape"];
 export type Choice = S["Choice"];
 export type Checked = S["Checked"];
+export type Standing = S["Standing"];
 export type Consequence = S["Consequence"];
 export type Difference = S["Difference"];
 export type Held = S["Held"];

@@ -3,18 +3,26 @@ import { Link } from "react-router";
 import { Plain } from "../ui/controls";
 import { currentTheme, setTheme } from "./theme";
 
-/** The head of every page: the way home, what the page adds, and light or dark. */
-export function Masthead({ children }: { children?: ReactNode }) {
+/** The head of every page: the way home, what the page adds, and light or dark. On a phone it is one row: the rest, with what a
+ * page has `more`, opens under it. */
+export function Masthead({ children, more }: { children?: ReactNode; more?: ReactNode }) {
+  const [open, setOpen] = useState(false);
   const [theme, setShown] = useState(currentTheme);
   const other = theme === "dark" ? "light" : "dark";
   return (
-    <header className="no-print flex min-h-11 flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-3 py-1">
+    <header className="no-print flex min-h-11 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule px-3 py-1 text-[15px] max-sm:gap-x-1 max-sm:px-2 max-sm:[&_input]:max-w-34">
       <Link to="/" className="flex items-center gap-2 text-lg font-bold no-underline">
         <img src="/stake.svg" alt="" width={22} height={22} />
-        Row Stake
+        <span className={more ? "max-sm:sr-only" : ""}>Row Stake</span>
       </Link>
       {children}
-      <nav className="ml-auto flex items-center gap-1" aria-label="Pages">
+      {more && (
+        <Plain className="ml-auto sm:hidden" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? "Less" : "More"}
+        </Plain>
+      )}
+      <div className={more ? `contents ${open ? "" : "max-sm:hidden"}` : "contents"}>{more}</div>
+      <nav className={`ml-auto flex items-center gap-1 ${more && !open ? "max-sm:hidden" : ""}`} aria-label="Pages">
         <Link to="/" className="px-2 py-1 underline-offset-4 hover:underline">
           Jobs
         </Link>

@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field, TypeAdapter
 
 from rowstake.core.check import Checked, checked
 from rowstake.core.desk import Desk, desk
+from rowstake.core.drawing.standing import Standing, standing
 from rowstake.core.edits import Change, apply, edit_type
 from rowstake.core.faults import refuse
 from rowstake.core.job import read_job, write_job
@@ -93,6 +94,15 @@ def consequences(body: AskOf) -> list[list[Consequence]]:
 def check(body: AskAbout) -> Checked:
     """What does not go together in the plan, and what nothing holds."""
     return checked(plan(read_job(body.document)))
+
+
+STANDING = TypeAdapter(Standing)
+
+
+@router.post("/standing", response_model=Standing)
+def stand(body: AskAbout) -> Response:
+    """Every drawn part as a body, for a picture that can be turned."""
+    return _as_json(STANDING, standing(plan(read_job(body.document)).parts))
 
 
 @router.post("/compare/{name}")

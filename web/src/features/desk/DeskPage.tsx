@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Masthead } from "../../app/Masthead";
 import { Plain, Quiet } from "../../ui/controls";
@@ -14,6 +14,8 @@ import { StringLine } from "./StringLine";
 import { TakeAway } from "./TakeAway";
 import { Tape } from "./Tape";
 import { VariantsSheet } from "./VariantsSheet";
+
+const StandingSheet = lazy(() => import("./StandingSheet").then((m) => ({ default: m.StandingSheet })));
 
 const SAID = {
   saved: "Saved",
@@ -83,6 +85,7 @@ function useShortcuts() {
 function Head() {
   const [history, setHistory] = useState(false);
   const [variants, setVariants] = useState(false);
+  const [standing, setStanding] = useState(false);
   const saving = useDesk((s) => (s.pending && s.saving === "saved" ? "saving" : s.saving));
   const unkept = useDesk((s) => s.unkept && s.saving !== "saved");
   const held = useDesk((s) => s.held)!;
@@ -91,14 +94,9 @@ function Head() {
   const desk = useShownDesk();
   const { edit, undo, redo } = useDesk.getState();
   return (
-    <Masthead>
-      <h1 className="sr-only">{desk.name}</h1>
-      <Typed
-        value={desk.name}
-        name="Job name"
-        width={12}
-        commit={(text) => edit([put("name", text)], "renamed")}
-      />
+    <Masthead
+      more={
+        <>
       {held.site && (
         <Link to={`/site/${held.site}`} className="px-1 underline underline-offset-4">
           Site
@@ -130,19 +128,35 @@ function Head() {
           </option>
         ))}
       </select>
-      <Plain disabled={!held.can_undo && saving === "saved"} onClick={() => void undo()} aria-keyshortcuts="Control+Z">
-        Undo
-      </Plain>
       <Plain disabled={!held.can_redo} onClick={() => void redo()} aria-keyshortcuts="Control+Shift+Z">
         Redo
       </Plain>
+      <Quiet onClick={() => setStanding(true)}>Standing</Quiet>
       <Quiet onClick={() => setVariants(true)}>Side by side</Quiet>
       <Quiet onClick={() => setHistory(true)}>History</Quiet>
       <TakeAway />
+        </>
+      }
+    >
+      <h1 className="sr-only">{desk.name}</h1>
+      <Typed
+        value={desk.name}
+        name="Job name"
+        width={12}
+        commit={(text) => edit([put("name", text)], "renamed")}
+      />
+      <Plain disabled={!held.can_undo && saving === "saved"} onClick={() => void undo()} aria-keyshortcuts="Control+Z">
+        Undo
+      </Plain>
       <span role="status" data-saving={saving} className={`text-sm ${saving === "waiting" || saving === "refused" || unkept ? "font-semibold text-bad" : "text-faint"}`}>
         {SAID[saving]} {unkept && UNKEPT}
       </span>
       {variants && <VariantsSheet onClose={() => setVariants(false)} />}
+      {standing && (
+        <Suspense fallback={null}>
+          <StandingSheet onClose={() => setStanding(false)} />
+        </Suspense>
+      )}
       {history && <HistorySheet onClose={() => setHistory(false)} />}
     </Masthead>
   );
@@ -157,7 +171,7 @@ function Desk() {
     <div className="flex flex-col lg:h-full lg:overflow-hidden">
       <Head />
       <StringLine />
-      <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_332px]">
+      <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_332px]">
         <div className="flex min-h-0 min-w-0 flex-col">
           <div className="max-lg:order-2">
             <Slip placing={placing} place={setPlacing} />
