@@ -18,16 +18,32 @@ export function Margin() {
   const selected = useDesk((s) => s.selected);
   const stake = useDesk((s) => s.stake);
   const needs = desk.findings.length;
+  const document = useDesk((s) => s.document);
+  const trying = useDesk((s) => s.trying);
+  const ask = useDesk((s) => s.askConsequences);
+  const [at, setAt] = useState<Record<string, number>>({});
   const [turned, setTurned] = useState<Record<string, boolean>>({});
   const isOpen = (i: number) => turned[name(desk.findings[i], i)] ?? desk.findings[i].stake === stake;
   const thing = desk.things[selected[0] ?? ""];
   const alike = groups(desk.findings);
   const here = alike.filter(([i]) => desk.findings[i].stake === stake);
   const elsewhere = alike.filter(([i]) => desk.findings[i].stake !== stake);
+  const shown = (own: number[]) => own[(at[name(desk.findings[own[0]], own[0])] ?? 0) % own.length];
+  const asked = alike
+    .filter((own) => isOpen(own[0]) && desk.findings[shown(own)].fixes.length)
+    .map(shown)
+    .join(" ");
+  useEffect(() => {
+    if (!asked || trying) return;
+    const rest = setTimeout(() => void ask(asked.split(" ").map(Number)), REST_MS);
+    return () => clearTimeout(rest);
+  }, [asked, trying, document, ask]);
   const note = (own: number[]) => (
     <FindingNote
       key={name(desk.findings[own[0]], own[0])}
       alike={own}
+      index={shown(own)}
+      next={() => setAt({ ...at, [name(desk.findings[own[0]], own[0])]: own.indexOf(shown(own)) + 1 })}
       open={isOpen(own[0])}
       turn={() => setTurned({ ...turned, [name(desk.findings[own[0]], own[0])]: !isOpen(own[0]) })}
     />
@@ -137,11 +153,9 @@ const name = (finding: Finding, i: number) => `${finding.rule} ${finding.where?.
 
 /** Findings of one rule: a line each; why and the ways out of the first that is in hand where they belong to the step in hand, or
  * when asked for. */
-function FindingNote({ alike, open, turn }: { alike: number[]; open: boolean; turn: () => void }) {
+function FindingNote({ alike, index, next, open, turn }: { alike: number[]; index: number; next: () => void; open: boolean; turn: () => void }) {
   const findings = useShownDesk().findings;
   const trying = useDesk((s) => s.trying);
-  const [at, setAt] = useState(0);
-  const index = alike[at] ?? alike[0];
   const finding = findings[index];
   const { pick } = useDesk.getState();
   const turnTo = () => {
@@ -161,8 +175,7 @@ function FindingNote({ alike, open, turn }: { alike: number[]; open: boolean; tu
           {!trying && <Ways index={index} finding={finding} />}
           {alike.length > 1 && (
             <p className="mt-1 text-[14.5px]">
-              {at + 1} of {alike.length} alike.{" "}
-              <Quiet onClick={() => setAt((at + 1) % alike.length)}>The next</Quiet>
+              {alike.indexOf(index) + 1} of {alike.length} alike. <Quiet onClick={next}>The next</Quiet>
             </p>
           )}
         </>
@@ -176,13 +189,7 @@ const SHOWN = 3;
 /** The ways out of a finding that settle something, each with the figures that matter to it as they are and as they would be. */
 function Ways({ index, finding }: { index: number; finding: Finding }) {
   const consequence = useDesk((s) => s.consequences[index]);
-  const ask = useDesk((s) => s.askConsequences);
   const { tryOut } = useDesk.getState();
-  useEffect(() => {
-    if (consequence || !finding.fixes.length) return;
-    const rest = setTimeout(() => void ask([index]), REST_MS);
-    return () => clearTimeout(rest);
-  }, [consequence, finding, index, ask]);
   if (!consequence) return finding.fixes.length ? <p className="text-[14px] text-faint">working out what it does…</p> : null;
   const ways = finding.fixes.map((fix, j) => ({ fix, does: consequence[j] })).filter(({ does }) => does?.settles.length);
   return (
