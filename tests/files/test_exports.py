@@ -9,6 +9,8 @@ import pytest
 from openpyxl import load_workbook
 from pygltflib import GLTF2
 from pypdf import PdfReader
+from shapely.geometry import box
+from shapely.ops import unary_union
 
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
@@ -18,6 +20,7 @@ from rowstake.core.views.base import Strip
 from rowstake.files import export, formats
 from rowstake.files.formats.svg import scene_svg
 from rowstake.files.geojson import read_line
+from rowstake.files.sheets import _boxes, _in_order, _on_pages
 from rowstake.files.strips import strip_rows
 from tests.decks import deck
 from tests.jobs import put, scenes, yard
@@ -172,7 +175,7 @@ def test_sheets_are_to_scale_and_complete(made, paper, size):
         "Still to look at",
     ):
         assert word in text
-    first = re.search(r"Scale 1:(\d+)", pages[0].extract_text())
+    first = re.search(r"Scale 1:(\d+)", pages[1].extract_text())  # after the cover
     scale = int(first.group(1))
     drawn = scenes(made)["plan"]
     assert (drawn.high[0] - drawn.low[0]) / scale < size[0]
@@ -180,6 +183,29 @@ def test_sheets_are_to_scale_and_complete(made, paper, size):
     assert float(svg.get("width").removesuffix("mm")) * scale == pytest.approx(
         float(svg.get("viewBox").split()[2]), rel=1e-3
     )
+
+
+def test_sheets_are_composed(made, terrace):
+    """A cover with the key figures, several drawings to a page with the scale of each: at most six before the schedules."""
+    for job, first in ((made, "Hole schedule"), (terrace, "Footing schedule")):
+        pages = [p.extract_text() for p in PdfReader(io.BytesIO(export(job, "pdf", "a4")[2])).pages]
+        drawn = next(i for i, text in enumerate(pages) if first in text)
+        assert drawn <= 6
+        assert all(figure.text in pages[0] for figure in job.trade.figures(job))
+        told = " ".join(" ".join(pages[:drawn]).split())
+        for scene in scenes(job).values():
+            assert " ".join(scene.title.split()) in told
+        assert len(re.findall(r"1:\d+", told)) > len(scenes(job))
+
+
+def test_drawings_of_a_page_keep_apart(terrace):
+    """No two drawings of a page lie on each other, and none on the block below them."""
+    width, room = 277.0, 166.0
+    for page in _on_pages(_in_order(terrace)):
+        boxes = [box(x, y, x + w, y + h) for x, y, w, h in _boxes(page, width, room)]
+        assert len(boxes) == len(page)
+        assert unary_union(boxes).area == pytest.approx(sum(b.area for b in boxes))
+        assert all(box(0, 0, width, room + 1e-6).covers(b) for b in boxes)
 
 
 def test_a_strip_is_at_full_size():

@@ -1,4 +1,4 @@
-"""Drawing sheets: plan, elevation, hole schedule, gates, lists and cautions as pages of HTML, to scale."""
+"""Drawing sheets as pages of HTML: a cover, several drawings to a page at stated scales, schedules, lists and cautions."""
 
 from __future__ import annotations
 
@@ -8,11 +8,12 @@ from importlib import resources
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cautions import cautions
 from rowstake.core.drawing import Scene
+from rowstake.core.drawing.solids import standing_scene
 from rowstake.core.plan import AnyPlan
 from rowstake.core.views.base import Strip
 from rowstake.core.views.lists import buy_rows, cut_rows
 from rowstake.files.base import Issue
-from rowstake.files.formats.svg import paper_size_mm, scene_svg
+from rowstake.files.formats.svg import ROOM_PX, paper_size_mm, scene_svg
 from rowstake.files.strips import check_bar, strip_html
 
 PAPER = {"a4": (297.0, 210.0), "a3": (420.0, 297.0), "letter": (279.4, 215.9)}
@@ -35,15 +36,17 @@ h3 {{ margin: 3mm 0 1mm; font-size: 10pt; }} svg.strip {{ display: block; margin
 .block b {{ font-size: 13pt; }} .block p {{ margin: 0; font-size: 8pt; }}
 .bar {{ display: inline-block; border: 0.3mm solid #26323a; border-top: none; height: 2mm; vertical-align: bottom; }}
 h2 {{ margin: 0 0 2mm; font-size: 14pt; }}
+.cell {{ position: absolute; text-align: center; overflow: hidden; }} .cell p {{ margin: 0; font-size: 8.5pt; text-align: left; }}
+.cell .mid {{ display: flex; align-items: center; justify-content: center; }}
 table {{ border-collapse: collapse; width: 100%; }} td, th {{ border-bottom: 0.2mm solid #b9b3a3; padding: 0.8mm 2mm; text-align: left; vertical-align: top; }}
 th {{ font-size: 8pt; font-weight: 400; }} td.n {{ text-align: right; font-weight: 700; }}
 """
 
 
-def _scale_for(scene: Scene, width: float, height: float) -> int:
+def _scale_for(scene: Scene, width: float, height: float, room_px: float = ROOM_PX) -> int:
     """The largest usual scale at which a drawing fits the paper."""
     for scale in SCALES:
-        w, h = paper_size_mm(scene, scale)
+        w, h = paper_size_mm(scene, scale, room_px)
         if w <= width and h <= height:
             return scale
     return SCALES[-1]
@@ -74,6 +77,96 @@ def _block(plan: AnyPlan, title: str, scale: int | None, issue: Issue) -> str:
 def _drawing(plan: AnyPlan, scene: Scene, width: float, room: float, issue: Issue) -> str:
     scale = _scale_for(scene, width, room)
     return f'<section><div class="draw">{scene_svg(scene, paper_scale=scale)}</div>{_block(plan, scene.title, scale, issue)}</section>'
+
+
+Box = tuple[float, float, float, float]
+"""Left, top, width, height on the page, mm."""
+CAPTION_MM, APART_MM = 9.0, 4.0
+SMALL_PX = 44.0
+BESIDE, ALIKE = 3, 4
+"""So many drawings, with a large one among them, and so many small ones, stand on a page."""
+WIDE = 1.5
+
+
+def _boxes(scenes: list[Scene], width: float, room: float) -> list[Box]:
+    """Where the drawings of a page stand: the first large with the rest under it where it is wide, else beside it; four alike."""
+    (x, y), rest = paper_size_mm(scenes[0], 1), len(scenes) - 1
+    if not rest:
+        return [(0.0, 0.0, width, room)]
+    if scenes[0].name not in LARGE:
+        across, down = (2, 2) if rest > 1 else (2, 1)
+        w, h = width / across, room / down
+        return [(n % across * w, n // across * h, w - APART_MM, h - APART_MM) for n in range(rest + 1)]
+    if x > WIDE * y:
+        high, each = room * 0.56, width / rest
+        return [
+            (0.0, 0.0, width, high),
+            *((n * each, high + APART_MM, each - APART_MM, room - high - APART_MM) for n in range(rest)),
+        ]
+    wide, each = width * 0.62, room / rest
+    return [
+        (0.0, 0.0, wide, room),
+        *((wide + APART_MM, n * each, width - wide - APART_MM, each - APART_MM) for n in range(rest)),
+    ]
+
+
+LARGE = ("plan", "elevation")
+
+
+def _on_pages(scenes: list[Scene]) -> list[list[Scene]]:
+    """Drawings by pages: a large one with as many small ones as follow and fit; the rest four to a page."""
+    pages: list[list[Scene]] = []
+    for scene in scenes:
+        first = pages[-1][0].name if pages else "plan"
+        most = 1 if first == "plan" else BESIDE if first in LARGE else ALIKE  # the plan has a page of its own
+        if scene.name in LARGE or not pages or len(pages[-1]) >= most:
+            pages.append([scene])
+        else:
+            pages[-1].append(scene)
+    return pages
+
+
+def _composed(plan: AnyPlan, scenes: list[Scene], width: float, room: float, issue: Issue) -> str:
+    """One page of several drawings, each at a scale of its own that is stated under it."""
+    if len(scenes) == 1:
+        return _drawing(plan, scenes[0], width, room, issue)
+    feet, cells = plan.brief.job.units == "ft-in", ""
+    for scene, (left, top, w, h) in zip(scenes, _boxes(scenes, width, room), strict=True):
+        around = ROOM_PX if scene.name in LARGE else SMALL_PX
+        scale = _scale_for(scene, w, h - CAPTION_MM, around)
+        cells += (
+            f'<div class="cell" style="left:{left:.1f}mm;top:{top:.1f}mm;width:{w:.1f}mm;height:{h:.1f}mm">'
+            f"<p><b>{escape(scene.title)}</b> &nbsp; 1:{scale} &nbsp; {_bar(scale, feet)}</p>{scene_svg(scene, paper_scale=scale, room_px=around)}</div>"
+        )
+    title = ", ".join(dict.fromkeys(scene.title.split(",")[0].split(":")[0] for scene in scenes))
+    return f"<section>{cells}{_block(plan, f'{title}. Scales as stated', None, issue)}</section>"
+
+
+MANY_PARTS = 1200
+"""Past so many pieces the cover shows the drawing that tells jobs apart instead: what is hidden takes too long to find."""
+
+
+def _cover(plan: AnyPlan, width: float, room: float, issue: Issue) -> str:
+    """The job standing, its key figures, and what is still to look at."""
+    solid = sum(part.solid is not None for part in plan.parts)
+    scene = standing_scene(plan.parts) if 0 < solid <= MANY_PARTS else plan.trade.picture(plan)
+    wide = width * 0.66
+    scale = _scale_for(scene, wide, room - CAPTION_MM)
+    figures = _table(["", ""], [[f.name, f.text] for f in plan.trade.figures(plan)], {1})
+    open_ = f"<p>{len(plan.findings)} still to look at: see the last page.</p>" if plan.findings else ""
+    return (
+        f'<section><div class="cell" style="left:0;top:0;width:{wide:.1f}mm;height:{room:.1f}mm">'
+        f"<p><b>{escape(scene.title)}</b> &nbsp; 1:{scale}</p>{scene_svg(scene, paper_scale=scale)}</div>"
+        f'<div class="cell" style="left:{wide + APART_MM:.1f}mm;top:0;width:{width - wide - APART_MM:.1f}mm;height:{room:.1f}mm">'
+        f"<h2>{escape(plan.brief.job.name)}</h2>{figures}{open_}</div>{_block(plan, 'What it is', None, issue)}</section>"
+    )
+
+
+def _in_order(plan: AnyPlan) -> list[Scene]:
+    """Every drawing once, in the order of the work as the panels of its steps name them, then the others."""
+    drawn = plan.trade.scenes(plan)
+    named = [name for panels in plan.trade.panels(plan).values() for panel in panels for name in panel.scenes]
+    return [drawn[name] for name in dict.fromkeys((*named, *drawn)) if name in drawn]
 
 
 def _table(heads: list[str], rows: list[list[str]], numbers: set[int]) -> str:
@@ -142,7 +235,8 @@ def sheets_html(plan: AnyPlan, paper: str, issue: Issue) -> str:
     """The whole set for one paper size."""
     w, h = PAPER[paper]
     width, room = w - 2 * MARGIN_MM, h - 2 * MARGIN_MM - BLOCK_MM
-    pages = [_drawing(plan, scene, width, room, issue) for scene in plan.trade.scenes(plan).values()]
+    pages = [_cover(plan, width, room, issue)]
+    pages += [_composed(plan, scenes, width, room, issue) for scenes in _on_pages(_in_order(plan))]
     pages += [_schedules(plan), _strips(plan, plan.trade.strips(plan)[:2], width), _lists(plan), _cautions(plan)]
     return _document(plan, paper, "Schedules, lists and cautions", pages, issue)
 

@@ -31,6 +31,8 @@ const FILL: Record<string, string> = {
   hole: "var(--earth)",
 };
 const PAD: Record<string, number> = { plan: 58, elevation: 26, answer: 40, season: 16, joint_above: 30, joint_side: 30, edge: 26, last: 26 };
+/** In a small frame the drawing itself has the room. */
+const MOST_PAD = 0.16;
 const WEIGHT: Record<string, number> = { string: 1.6, ground: 2.4, brace: 1.6, post: 1.2, board: 0.6, swing: 0.9 };
 
 function strokeOf(shape: Shape): string {
@@ -78,7 +80,7 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
     return () => watch.disconnect();
   }, []);
 
-  const seen = useMemo(() => view ?? fit(scene, size, plain ? 8 : (PAD[scene.name] ?? 42)), [view, scene, size, plain]);
+  const seen = useMemo(() => view ?? fit(scene, size, plain ? 8 : Math.min(PAD[scene.name] ?? 42, MOST_PAD * Math.min(size.w, size.h))), [view, scene, size, plain]);
   const chosen = useMemo(() => new Set(selected), [selected]);
   const { w, h } = size;
 

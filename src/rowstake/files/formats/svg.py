@@ -80,14 +80,18 @@ def _draw(shape: Shape, unit: float) -> list[str]:
     return [f'<{tag} points="{points}" {look}/>']
 
 
-def scene_svg(scene: Scene, caution: str = "", paper_scale: float | None = None) -> str:
+ROOM_PX = 70.0
+"""What dimensions take around a drawing; one drawn small among others makes do with less."""
+
+
+def scene_svg(scene: Scene, caution: str = "", paper_scale: float | None = None, room_px: float = ROOM_PX) -> str:
     """One scene, with its title and the standing caution below it.
 
-    With `paper_scale` (50 for 1:50) it is sized for paper: its text at 2.6 mm and nothing below it.
+    With `paper_scale` (50 for 1:50) it is sized for paper: its text at 2.6 mm, `room_px` around it and nothing below it.
     """
     width, height = scene.high[0] - scene.low[0], scene.high[1] - scene.low[1]
     unit = PAPER_UNIT * paper_scale if paper_scale else max(width, height) / 1100
-    pad = (70 if paper_scale else 90) * unit
+    pad = (room_px if paper_scale else 90) * unit
     view = (scene.low[0] - pad, -scene.high[1] - pad, width + 2 * pad, height + (2 if paper_scale else 2.6) * pad)
     body = [part for shape in scene.shapes for part in _draw(shape, unit)]
     if not paper_scale:
@@ -102,9 +106,9 @@ def scene_svg(scene: Scene, caution: str = "", paper_scale: float | None = None)
     )
 
 
-def paper_size_mm(scene: Scene, paper_scale: float) -> tuple[float, float]:
+def paper_size_mm(scene: Scene, paper_scale: float, room_px: float = ROOM_PX) -> tuple[float, float]:
     """Width and height on paper of `scene_svg` at a scale."""
-    pad = 140 * PAPER_UNIT
+    pad = 2 * room_px * PAPER_UNIT
     return (
         (scene.high[0] - scene.low[0]) / paper_scale + pad,
         (scene.high[1] - scene.low[1]) / paper_scale + pad,

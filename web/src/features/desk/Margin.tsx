@@ -77,11 +77,11 @@ export function Margin() {
         </section>
         <Stands />
       </div>
-      <section aria-label="What follows" className="shrink-0 border-t-2 border-rule px-3.5 pt-1 text-[15px] lg:max-h-[62%] lg:overflow-y-auto">
+      <section aria-label="What follows" className="shrink-0 border-t-2 border-rule px-3.5 pt-1 text-[14.5px] lg:max-h-[60%] lg:overflow-y-auto">
         <h2 className="font-bold">What follows</h2>
         <dl>
           {desk.figures.map((f) => (
-            <div key={f.key} className="flex justify-between gap-3 leading-[1.32]" data-figure={f.key}>
+            <div key={f.key} className="flex justify-between gap-3 leading-[1.27]" data-figure={f.key}>
               <dt className="text-faint">{f.name}</dt>
               <dd className="text-right font-semibold">
                 <Worked of={f.working}>
@@ -91,7 +91,7 @@ export function Margin() {
             </div>
           ))}
         </dl>
-        <p className="py-1 text-[12.5px] leading-snug text-faint">
+        <p className="py-1 text-[12px] leading-tight text-faint">
           {desk.region}. {desk.caution}
         </p>
       </section>
