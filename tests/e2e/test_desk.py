@@ -163,6 +163,7 @@ def test_the_job_stands_and_is_turned(desk):
 
 def test_the_schedule_of_holes_picks_its_post(desk):
     stake(desk, "holes")
+    expect(desk).to_have_title("Test fence, Holes – Row Stake")
     schedule = desk.get_by_role("group", name="Hole schedule")
     schedule.get_by_role("button", name="P4", exact=True).click()
     expect(desk.get_by_role("heading", name="P4,")).to_be_visible()

@@ -167,6 +167,14 @@ function Desk() {
   const problem = useDesk((s) => s.problem);
   const [placing, setPlacing] = useState(false);
   const { dismiss } = useDesk.getState();
+  const title = useShownDesk().name;
+  const step = useShownDesk().stakes.find((s) => s.key === stake)?.name ?? "";
+  useEffect(() => {
+    document.title = `${title}, ${step} – Row Stake`;
+    return () => {
+      document.title = "Row Stake";
+    };
+  }, [title, step]);
   return (
     <div className="flex flex-col lg:h-full lg:overflow-hidden">
       <Head />
