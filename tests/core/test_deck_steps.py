@@ -5,6 +5,7 @@ from __future__ import annotations
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
+from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from tests.decks import cut, deck
@@ -136,3 +137,14 @@ def test_small_steps_and_narrow_strips_hold_together(data):
     )
     check_deck(made)
     check_solids(made)
+
+
+def test_trimmers_of_one_hole_that_stand_in_another_are_told():
+    """Two plies of 38 beside the first hole reach 19 past the left edge of the second, further out on the same joists."""
+    hole = {"do": "add_cut", "kind": "hole"}
+    made = plan(deck(1200, 10_785, 600, hole, *cut(0, x_mm=192, y_mm=5392, along_mm=60, out_mm=60),
+                     hole, *cut(1, x_mm=360, y_mm=3235, along_mm=200, out_mm=60), region="north_america"))  # fmt: skip
+    assert len(made.laid.main.crossed) == 1
+    [told] = [f for f in made.findings if f.rule == "hole_room"]
+    assert "H2" in told.title
+    assert not plan(apply_raw(made.brief.job, list(told.fixes[0].edits))).laid.main.crossed

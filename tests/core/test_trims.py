@@ -2,6 +2,7 @@ import pytest
 
 from rowstake.core.plan import plan
 from rowstake.core.trades.fence.laid import bay_weight_kg
+from tests.holds.solids import check_solids
 from tests.jobs import edited, fence, put, spot, yard
 
 
@@ -101,3 +102,14 @@ def test_a_lower_cap_butts_against_the_post_of_a_step():
     middle = made.laid.layout.posts[1].on(0)
     assert high.bottom_mm - low.bottom_mm == pytest.approx(300)
     assert (high.right_mm, low.left_mm) == (middle + 50, middle + 50)
+
+
+def test_a_stiffener_stands_clear_of_a_gravel_board_that_slopes():
+    """Falling 80 in 1500, a stiffener of 38 cut square is 1 shorter at its foot."""
+    job = edited(fence((1500, 0)), {"do": "style", "style": "horizontal"}, put("fence.trims.gravel_board", "uk_38x150"), put("fence.skin.ground_gap_mm", 160),
+                 put("fence.slope.way", "raked"), {"do": "levels", "text": "0, 80\n1500, 0"})  # fmt: skip
+    made = plan(job)
+    check_solids(made)
+    foot = next(iter(made.laid.levels.feet.values()))
+    stiff = next(p for p in made.parts if p.kind == "stiffener")
+    assert stiff.length_mm == pytest.approx(foot.height_mm - abs(foot.slope) * 19)

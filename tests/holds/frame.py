@@ -14,7 +14,7 @@ from rowstake.core.trades.deck.members import beam_plies
 
 def check_frame(level, rules):
     grid, supports = level.grid, level.supports
-    if grid.narrow or grid.broken:
+    if grid.narrow or grid.broken or level.crossed:
         assert "hole_room" in rules
         return
     sticks = list(level.sticks)

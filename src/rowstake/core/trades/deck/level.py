@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from shapely import affinity
-from shapely.geometry import Polygon
+from shapely.geometry import Polygon, box
 
 from rowstake.core.parts import Part
 from rowstake.core.trades.deck.beam_line import Supports
@@ -98,6 +98,16 @@ class DeckLevel:
     def deepest(self) -> Group:
         """The group whose joists are longest."""
         return max(self.grid.groups, key=lambda g: g.t1 - g.t0)
+
+    @property
+    def crossed(self) -> list[Polygon]:
+        """The holes that trimmers of another hole, which run on from end to end, stand into."""
+        half = self.grid.thick_mm / 2 - 1
+        return [
+            hole
+            for hole in (Polygon(ring) for ring in self.grid.poly.interiors)
+            if any(box(j.s - half, j.t0, j.s + half, j.t1).intersects(hole.buffer(-1)) for j in self.grid.joists)
+        ]
 
     @property
     def one_more_row(self) -> int:

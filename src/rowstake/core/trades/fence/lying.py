@@ -93,8 +93,10 @@ def _board(brief: Brief, layout: Layout, course: Course, piece: Piece, offset: f
 
 
 def _stiffener(brief: Brief, layout: Layout, course: Course, foot: Foot, at: float, label: str) -> Part:
-    half, low = brief.rail.thickness_mm / 2, foot.at(at)
-    height, front = foot.height_mm - (abs(foot.slope) * half if brief.capped else 0.0), board_planes_mm(brief)[0]
+    half, front = brief.rail.thickness_mm / 2, board_planes_mm(brief)[0]
+    lean = abs(foot.slope) * half  # cut square, clear of what slopes over and under it
+    low = foot.at(at) + (lean if brief.fence.trims.gravel_board else 0.0)
+    height = foot.at(at) + foot.height_mm - (lean if brief.capped else 0.0) - low
     return Part(
         label, "stiffener", "frame", timber(brief.rail.id), course.label, height, brief.rail.width_mm,
         solid=stand(

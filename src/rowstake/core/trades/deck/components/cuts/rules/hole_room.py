@@ -30,6 +30,22 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
                     )
                 ],
             )
+    for ring in planned.crossed:
+        within = _cut_at(planned, ring.centroid)
+        if within and within.id not in grid.broken:
+            yield found(
+                f"The trimmers of another hole stand into the hole {within.id}",
+                "They run on from end to end of the joists and need their own place beside it. Move one of the holes along the joists' "
+                "spacing, or make one opening of both.",
+                (),
+                [
+                    put_level(
+                        planned,
+                        f"No hole {within.id}",
+                        shape__cuts=[c.model_dump() for c in shape.cuts if c.id != within.id],
+                    )
+                ],
+            )
     for strip in grid.narrow:
         hole = _cut_of(planned, strip)
         if hole is None or hole.id in grid.broken:
@@ -46,9 +62,14 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
 
 def _cut_of(planned: DeckLevel, strip: HoleStrip) -> Cut | None:
     """The hole whose edge a strip begins at."""
-    shape, over = planned.brief.shape, planned.brief.deck.boards.overhang_mm
     (ax, ay), (bx, by) = strip.hole.a, strip.hole.b
-    middle = Point(planned.grid.on_plan(((ax + bx) / 2, (ay + by) / 2)))
+    return _cut_at(planned, Point((ax + bx) / 2, (ay + by) / 2))
+
+
+def _cut_at(planned: DeckLevel, at: Point) -> Cut | None:
+    """The hole at a place of the frame."""
+    shape, over = planned.brief.shape, planned.brief.deck.boards.overhang_mm
+    middle = Point(planned.grid.on_plan((at.x, at.y)))
     return next(
         (
             c
