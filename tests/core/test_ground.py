@@ -10,6 +10,7 @@ from rowstake.core.ground import lay_ground, read_levels
 from rowstake.core.plan import plan
 from rowstake.core.trades.fence.document import GroundPoint
 from rowstake.core.trades.fence.views.things import things
+from tests.holds.fence import check_fence
 from tests.jobs import edited, fence, kind, put, scenes, spot
 
 
@@ -214,3 +215,14 @@ def test_raked_boards_clear_the_ground_past_a_post_beside_one_that_was_lifted():
     assert foot.left_mm == pytest.approx((50 + foot.right_mm * r) / (1 + r))
     first = next(spot(p) for p in made.parts if p.kind == "board" and p.of == "run 2")
     assert (first.left_mm, first.bottom_mm) == (pytest.approx(3880), pytest.approx(50))
+
+
+def test_boards_past_the_end_of_a_steep_leg_clear_the_ground():
+    """Rising 1 in 2 with 10 under the boards: the first reaches 50 past the middle of its end post, where it would lie 25 lower than
+    there and 15 in the soil. It just clears it."""
+    made = plan(edited(fence((1500, 0)), put("fence.skin.ground_gap_mm", 10), put("fence.slope.way", "raked"),
+                       {"do": "levels", "text": "0, 0\n1500, 750"}))  # fmt: skip
+    check_fence(made)
+    first = spot(next(p for p in made.parts if p.kind == "board"))
+    assert first.left_mm == -50
+    assert first.bottom_mm == pytest.approx(0, abs=1e-6)

@@ -2,6 +2,7 @@
 
 import pytest
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.desk import desk
 from rowstake.core.drawing import standing as standing_room
 from rowstake.core.drawing.standing import standing
@@ -105,3 +106,11 @@ def test_figures_are_weighed():
     assert weighs["posts"] == weighs["bags"] == "worse"  # more of both
     assert weighs["gust"] == "better"
     assert weighs["spacing"] == ""
+
+
+@pytest.mark.parametrize("job", [yard(), deck(4000, 3000, 600)])
+def test_every_figure_is_told_to_its_steps(job):
+    made = plan(job)
+    keys = {f.key for f in made.trade.figures(made)}
+    assert keys <= CATALOGUE.figures.keys()
+    assert {s for key in keys for s in CATALOGUE.figures[key].stakes} <= set(made.trade.stages)

@@ -11,16 +11,11 @@ EARTH = {"concrete", "gravel", "soil", "foam", "footing block", "post"}
 FRAME = {k.id for k in KINDS.values() if k.layer in ("beams", "joists", "blocks")}
 BOARDS = {"board", "gate board", "border", "breaker"}
 TOLD = {
-    "order_cap": ({"post", "cap rail"}, set()),
-    "order_gravel": ({"concrete", "gravel", "soil", "foam", "gravel board"}, set()),
     "footings_meet": (EARTH, set()),
     "holes_meet": (EARTH, set()),
     "beams_close": ({"post", "beam"}, set()),
     # A strip of board too narrow to reach a rail or the frame.
     "sliver": (set(), BOARDS),
-    # At a mitre on a slope boards, trims and post reach up into the caps: they are trimmed to fit.
-    "cap_corner": ({"cap rail", "trim", "board", "post"}, set()),
-    "corner_rail": (set(), BOARDS),
     "last_row": (set(), BOARDS),
     "off_frame": (set(), BOARDS),
     # No room for a post, a frame or a bearing: frame lies in footings or in itself, and what it would carry is held by nothing.
@@ -29,14 +24,28 @@ TOLD = {
     "clipped_corner": (set(), FRAME | BOARDS | {"fascia"}),
 }
 """By rule: kinds that may clash among each other, kinds that may be loose."""
+WITH = {
+    "order_cap": ("cap rail", {"post"}),
+    "order_gravel": ("gravel board", {"concrete", "gravel", "soil", "foam"}),
+    # At a mitre or a bend on a slope what is under the caps reaches up into them: it is trimmed to fit.
+    "cap_corner": ("cap rail", {"cap rail", "trim", "board", "post"}),
+}
+"""By rule: a kind, and those that it alone may clash with."""
+NAMED = {"corner_rail"}
+"""Rules whose own places alone may be loose."""
 
 
 def check_solids(made):
     rules, kinds = {f.rule for f in made.findings}, {p.label: p.kind for p in made.parts}
     proof = prove(made.parts)
     told = [TOLD[rule] for rule in rules if rule in TOLD]
-    clashes = [c for c in proof.clashes if not any({kinds[c.one], kinds[c.other]} <= may for may, _ in told)]
-    loose = [label for label in proof.loose if not any(kinds[label] in may for _, may in told)]
+    pairs = {
+        frozenset((one, other)) for rule in rules & WITH.keys() for one, others in [WITH[rule]] for other in others
+    }
+    named = {label for f in made.findings if f.rule in NAMED for label in f.where}
+    both = [(c, {kinds[c.one], kinds[c.other]}) for c in proof.clashes]
+    clashes = [c for c, two in both if two not in pairs and not any(two <= may for may, _ in told)]
+    loose = [label for label in proof.loose if label not in named and not any(kinds[label] in may for _, may in told)]
     assert not clashes, (made.brief.job.model_dump_json(), clashes)
     assert not loose, (made.brief.job.model_dump_json(), loose)
     assert not proof.grips, (made.brief.job.model_dump_json(), proof.grips)

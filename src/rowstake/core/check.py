@@ -164,9 +164,8 @@ def _grips(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, in
             near = [x for x in near if parts[x[0]].of == parts[x[1]].of]
         own = [x for x in near if parts[x[0]].of == fixing.of]
         for a, b, m in own or near:
-            gap = (
-                -m.shared_mm if joint.layers == 1 and m.shared_mm < -TOUCH_MM else 0.0
-            )  # what lies against it is tight
+            apart = joint.layers == 1 and m.shared_mm < -TOUCH_MM  # else it lies against it, and is drawn tight
+            gap = -m.shared_mm if apart else 0.0
             sizes = _driven(parts[a], parts[b], m.axis, joint)
             if sizes is None:
                 continue

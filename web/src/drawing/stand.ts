@@ -63,11 +63,16 @@ function program(gl: WebGL2RenderingContext): WebGLProgram {
   return made;
 }
 
-/** Triangles and lines of all bodies in two buffers, the middle of the job and how far it reaches from there. */
+/** Numbers to a corner in a buffer: its place, its tint, its body. */
+const PER = 7;
+
+/** Triangles and lines of all bodies in two buffers, how much of each is there by every step, the middle of the job and how far it
+ * reaches from there. Bodies come in the order of the steps. */
 function laidOut(bodies: readonly Body[]) {
   const faces: number[] = [];
   const lines: number[] = [];
   const ink = rgb("ink");
+  const ends: { faces: number; lines: number }[] = [];
   const low = [Infinity, Infinity, Infinity];
   const high = [-Infinity, -Infinity, -Infinity];
   bodies.forEach((body, i) => {
@@ -87,11 +92,12 @@ function laidOut(bodies: readonly Body[]) {
       for (const q of [a, b, c]) faces.push(...q, ...tint.map((v) => v * bright), i);
     }
     for (const n of body.edges) lines.push(...p(n), ...ink, i);
+    ends[body.step] = { faces: faces.length / PER, lines: lines.length / PER };
   });
   const middle = low.map((v, k) => (v + high[k]) / 2);
   const half = low.map((v, k) => (high[k] - v) / 2);
   const reach = Math.hypot(...half) || 1;
-  return { faces: new Float32Array(faces), lines: new Float32Array(lines), middle, half, reach };
+  return { faces: new Float32Array(faces), lines: new Float32Array(lines), ends, middle, half, reach };
 }
 
 const kept = new Map<string, Rgb>();
@@ -125,11 +131,11 @@ function viewOf(turn: Turn, middle: number[], half: number[], reach: number, asp
   return new Float32Array([rows[0][0], rows[1][0], rows[2][0], 0, rows[0][1], rows[1][1], rows[2][1], 0, rows[0][2], rows[1][2], rows[2][2], 0, ...off, 1]);
 }
 
+/** `step` is the last that is put up. */
 export interface Stand {
-  draw(turn: Turn, lit: string): void;
+  draw(turn: Turn, step: number, lit: string): void;
   /** The label of the part at a place of the canvas, in its own pixels; nothing where there is none. */
-  at(turn: Turn, x: number, y: number): string;
-  end(): void;
+  at(turn: Turn, step: number, x: number, y: number): string;
 }
 
 /** Puts bodies on a canvas; null where the browser has no WebGL 2. */
@@ -138,7 +144,7 @@ export function standOn(canvas: HTMLCanvasElement, bodies: readonly Body[]): Sta
   if (!gl) return null;
   kept.clear();
   const made = program(gl);
-  const { faces, lines, middle, half, reach } = laidOut(bodies);
+  const { faces, lines, ends, middle, half, reach } = laidOut(bodies);
   const signal = rgb("signal");
   const ground = rgb("lime");
   const arrays = [faces, lines].map((data) => {
@@ -149,13 +155,13 @@ export function standOn(canvas: HTMLCanvasElement, bodies: readonly Body[]): Sta
     for (const [name, size, offset] of [["at", 3, 0], ["tint", 3, 12], ["body", 1, 24]] as const) {
       const place = gl.getAttribLocation(made, name);
       gl.enableVertexAttribArray(place);
-      gl.vertexAttribPointer(place, size, gl.FLOAT, false, 28, offset);
+      gl.vertexAttribPointer(place, size, gl.FLOAT, false, 4 * PER, offset);
     }
-    return { array, count: data.length / 7 };
+    return array;
   });
   const uniform = (name: string) => gl.getUniformLocation(made, name);
   gl.enable(gl.DEPTH_TEST);
-  const pass = (turn: Turn, lit: number, ids: boolean) => {
+  const pass = (turn: Turn, step: number, lit: number, ids: boolean) => {
     gl.viewport(0, 0, canvas.width, canvas.height);
     gl.clearColor(...(ids ? ([0, 0, 0] as Rgb) : ground), 1);
     gl.clear(gl.COLOR_BUFFER_BIT | gl.DEPTH_BUFFER_BIT);
@@ -165,22 +171,21 @@ export function standOn(canvas: HTMLCanvasElement, bodies: readonly Body[]): Sta
     gl.uniform3f(uniform("signal"), ...signal);
     gl.uniform1i(uniform("ids"), Number(ids));
     gl.uniform1f(uniform("lift"), 0);
-    gl.bindVertexArray(arrays[0].array);
-    gl.drawArrays(gl.TRIANGLES, 0, arrays[0].count);
+    gl.bindVertexArray(arrays[0]);
+    gl.drawArrays(gl.TRIANGLES, 0, ends[step].faces);
     if (ids) return;
     gl.uniform1f(uniform("lift"), 4 / reach);
-    gl.bindVertexArray(arrays[1].array);
-    gl.drawArrays(gl.LINES, 0, arrays[1].count);
+    gl.bindVertexArray(arrays[1]);
+    gl.drawArrays(gl.LINES, 0, ends[step].lines);
   };
   const number = (label: string) => bodies.findIndex((b) => b.label === label);
   return {
-    draw: (turn, lit) => pass(turn, lit ? number(lit) : -1, false),
-    at: (turn, x, y) => {
-      pass(turn, -1, true);
+    draw: (turn, step, lit) => pass(turn, step, lit ? number(lit) : -1, false),
+    at: (turn, step, x, y) => {
+      pass(turn, step, -1, true);
       const pixel = new Uint8Array(4);
       gl.readPixels(x, canvas.height - y - 1, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, pixel);
       return bodies[pixel[0] + 256 * pixel[1] + 65536 * pixel[2] - 1]?.label ?? "";
     },
-    end: () => gl.getExtension("WEBGL_lose_context")?.loseContext(),
   };
 }

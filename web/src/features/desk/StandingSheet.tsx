@@ -17,7 +17,7 @@ export function StandingSheet({ onClose }: { onClose: () => void }) {
   const [found, setFound] = useState<Standing | null>(null);
   const [wrong, setWrong] = useState("");
   const [turn, setTurn] = useState(FIRST);
-  const [upTo, setUpTo] = useState(99);
+  const [chosen, setChosen] = useState(99);
   const [size, setSize] = useState([0, 0]);
   const canvas = useRef<HTMLCanvasElement>(null);
   const stand = useRef<Stand | null>(null);
@@ -27,8 +27,10 @@ export function StandingSheet({ onClose }: { onClose: () => void }) {
     post<Standing>("/api/plan/standing", { document }, given.signal).then(setFound, (e: Error) => given.signal.aborted || setWrong(e.message));
     return () => given.abort();
   }, [document]);
-  const bodies = useMemo(() => (found?.bodies ?? []).filter((b) => b.step <= upTo), [found, upTo]);
-  const lit = bodies.find((b) => selected.includes(b.label))?.label ?? "";
+  const bodies = useMemo(() => [...(found?.bodies ?? [])].sort((a, b) => a.step - b.step), [found]);
+  const upTo = Math.min(chosen, (found?.steps.length ?? 1) - 1);
+  const standing = useMemo(() => bodies.filter((b) => b.step <= upTo), [bodies, upTo]);
+  const lit = standing.find((b) => selected.includes(b.label))?.label ?? "";
   useEffect(() => {
     const node = canvas.current;
     if (!node || !bodies.length) return;
@@ -46,8 +48,8 @@ export function StandingSheet({ onClose }: { onClose: () => void }) {
     const ratio = window.devicePixelRatio || 1;
     node.width = size[0] * ratio;
     node.height = size[1] * ratio;
-    stand.current.draw(turn, lit);
-  }, [turn, lit, size, bodies]);
+    stand.current.draw(turn, upTo, lit);
+  }, [turn, upTo, lit, size, bodies]);
 
   const turned = (by: Partial<Turn>) => setTurn((t) => ({ ...t, ...by, tilt: Math.max(-5, Math.min(89, by.tilt ?? t.tilt)), closer: Math.max(0.5, Math.min(12, by.closer ?? t.closer)) }));
   const down = (e: PointerEvent) => {
@@ -67,8 +69,8 @@ export function StandingSheet({ onClose }: { onClose: () => void }) {
     if (!from || from.moved || !stand.current) return;
     const box = e.currentTarget.getBoundingClientRect();
     const ratio = window.devicePixelRatio || 1;
-    const label = stand.current.at(turn, (e.clientX - box.left) * ratio, (e.clientY - box.top) * ratio);
-    stand.current.draw(turn, lit);
+    const label = stand.current.at(turn, upTo, (e.clientX - box.left) * ratio, (e.clientY - box.top) * ratio);
+    stand.current.draw(turn, upTo, lit);
     if (label) pick(label);
   };
   const key = (e: KeyboardEvent) => {
@@ -96,7 +98,7 @@ export function StandingSheet({ onClose }: { onClose: () => void }) {
           <p className="flex flex-wrap items-center gap-2 text-sm" role="group" aria-label="Put up to">
             Put up to:
             {found.steps.map((step, i) => (
-              <Plain key={step} aria-pressed={Math.min(upTo, found.steps.length - 1) === i} className="aria-pressed:border-signal aria-pressed:font-semibold" onClick={() => setUpTo(i)}>
+              <Plain key={step} aria-pressed={upTo === i} className="aria-pressed:border-signal aria-pressed:font-semibold" onClick={() => setChosen(i)}>
                 {names.find((s) => s.key === step)?.name ?? step}
               </Plain>
             ))}
@@ -110,9 +112,9 @@ export function StandingSheet({ onClose }: { onClose: () => void }) {
             ref={canvas}
             tabIndex={0}
             role="img"
-            aria-label={`${desk.name} standing, ${bodies.length} pieces, seen from ${Math.round(turn.heading)}°, ${Math.round(turn.tilt)}° over the horizon; arrow keys turn it, plus and minus come closer`}
+            aria-label={`${desk.name} standing, ${standing.length} pieces, seen from ${Math.round(turn.heading)}°, ${Math.round(turn.tilt)}° over the horizon; arrow keys turn it, plus and minus come closer`}
             data-heading={Math.round(turn.heading)}
-            data-pieces={bodies.length}
+            data-pieces={standing.length}
             className="mt-2 h-[min(62vh,36rem)] w-full cursor-grab touch-none border border-rule"
             onPointerDown={down}
             onPointerMove={move}

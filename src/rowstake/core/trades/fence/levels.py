@@ -130,7 +130,9 @@ def lay_levels(brief: Brief, layout: Layout) -> Levels:
     feet: dict[str, Foot] = {}
     for run in layout.runs:
         ends = _reach(brief, layout, run)
-        for bay, (left, right) in zip(run.bays, _run(brief, profiles[run.leg], run, ends), strict=True):
+        for bay, (left, right) in zip(
+            run.bays, _run(brief, profiles[run.leg], run, ends, layout.legs[run.leg].length_mm), strict=True
+        ):
             a, b = bay.left.on(bay.leg), bay.right.on(bay.leg)
             feet[bay.label] = _foot(
                 profiles[run.leg], run.leg, a, b, left, right, _height(brief, bay.label, line, left)
@@ -193,7 +195,7 @@ def _level_line(brief: Brief, profiles: list[Profile]) -> float:
 
 def _reach(brief: Brief, layout: Layout, run: Run) -> tuple[float, float]:
     """How far boards may reach along the leg at both ends of a run: to the outer face of its posts, and at a corner as
-    far as the outermost plane of rails and boards runs past it."""
+    far as the outermost plane of rails and boards runs past it. Past the ends of its leg the ground goes on as it is there."""
     first, last = run.posts[0], run.posts[-1]
     off = brief.post.width_mm / 2 + brief.rail.thickness_mm + brief.style.faces * brief.board.thickness_mm
     out = []
@@ -202,17 +204,20 @@ def _reach(brief: Brief, layout: Layout, run: Run) -> tuple[float, float]:
         if post.kind == "corner":
             past = max(past, abs(corner_reach_mm(layout.legs[leg].turn_deg, "left", off)))
         out.append(past)
-    return max(0.0, first.on(run.leg) - out[0]), min(layout.legs[run.leg].length_mm, last.on(run.leg) + out[1])
+    return first.on(run.leg) - out[0], last.on(run.leg) + out[1]
 
 
-def _run(brief: Brief, profile: Profile, run: Run, ends: tuple[float, float]) -> list[tuple[float, float]]:
-    """(left, right) levels of the boards' feet for every bay of a run, clear of the ground as far as its boards reach."""
-    marks = run.stations
+def _run(
+    brief: Brief, profile: Profile, run: Run, outer: tuple[float, float], length_mm: float
+) -> list[tuple[float, float]]:
+    """(left, right) levels of the boards' feet for every bay of a run, clear of the ground as far as its boards reach: by the
+    whole gap on the leg, past its ends just clear."""
+    marks, ends = run.stations, (max(0.0, outer[0]), min(length_mm, outer[1]))
     gap = brief.fence.skin.ground_gap_mm
     way = brief.fence.slope.way
     if way in ("stepped", "level"):
         return _stepped(profile, marks, ends, gap, way == "stepped" and brief.fence.slope.equal_steps)
-    raked = _raked(profile, marks, ends, gap)
+    raked = _raked(profile, marks, ends, outer, gap)
     if way == "raked":
         return raked
     nearly = CATALOGUE.materials.slopes.nearly_flat
@@ -242,7 +247,10 @@ def _stepped(
     return [(level, level) for level in levels]
 
 
-def _raked(profile: Profile, marks: list[float], ends: tuple[float, float], gap: float) -> list[tuple[float, float]]:
+Ends = tuple[float, float]
+
+
+def _raked(profile: Profile, marks: list[float], ends: Ends, outer: Ends, gap: float) -> list[tuple[float, float]]:
     """Straight from post to post, lifted where the ground humps between them, or past the outer ones as far as the boards
     run on in the same line; neighbours meet at their post."""
     at_posts = [max(profile.at(m), profile.at(m, from_left=False)) + gap for m in marks]
@@ -254,25 +262,27 @@ def _raked(profile: Profile, marks: list[float], ends: tuple[float, float], gap:
         if hump > 1e-6:
             lift[i], lift[i + 1] = max(lift[i], hump), max(lift[i + 1], hump)
     lifted = [level + up for level, up in zip(at_posts, lift, strict=True)]
-    return list(pairwise(_clear_past(profile, marks, ends, gap, lifted)))
+    return list(pairwise(_clear_past(profile, marks, ends, outer, gap, lifted)))
 
 
 MANY_TIMES = 60
 
 
 def _clear_past(
-    profile: Profile, marks: list[float], ends: tuple[float, float], gap: float, levels: list[float]
+    profile: Profile, marks: list[float], ends: Ends, outer: Ends, gap: float, levels: list[float]
 ) -> list[float]:
     """The outer posts' levels lifted so that boards clear the ground past them too, in line with a neighbour that was lifted:
-    y0 ≥ (g + y1·r) / (1 + r), with r the way past the post over the bay. In one bay each end lifts the other by less and less."""
+    y0 ≥ (g + y1·r) / (1 + r), with r the way past the post over the bay, and no gap past the ends of the leg. In one bay each
+    end lifts the other by less and less."""
     out = list(levels)
     for _ in range(MANY_TIMES):
         was = list(out)
-        for post, beside, end in ((0, 1, ends[0]), (-1, -2, ends[1])):
+        for post, beside, end, last in ((0, 1, ends[0], outer[0]), (-1, -2, ends[1], outer[1])):
             bay = abs(marks[beside] - marks[post])
-            for s, ground in profile.corners(*sorted((end, marks[post]))):
+            clear = [(s, ground + gap) for s, ground in profile.corners(*sorted((end, marks[post])))]
+            for s, level in (*clear, (last, profile.at(end))):
                 r = abs(s - marks[post]) / bay
-                out[post] = max(out[post], (ground + gap + out[beside] * r) / (1 + r))
+                out[post] = max(out[post], (level + out[beside] * r) / (1 + r))
         if max(abs(a - b) for a, b in zip(out, was, strict=True)) < 1e-6:
             break
     return out

@@ -14,7 +14,7 @@ from rowstake.core.trades.fence.corners import LONG_MM, clear_from, posts_from, 
 from rowstake.core.trades.fence.layout import Bay, Layout, Post, Run
 from rowstake.core.trades.fence.levels import MEETS_MM, Foot, Levels
 from rowstake.core.trades.fence.on_leg import lie, stand
-from rowstake.core.trades.fence.planes import board_planes_mm, rail_planes_mm, trim_planes_mm
+from rowstake.core.trades.fence.planes import board_planes_mm, covered_mm, rail_planes_mm, trim_planes_mm
 from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of
 from rowstake.core.trades.fence.resolve import Brief
 
@@ -163,12 +163,14 @@ def _over_posts(
         middle = post.on(leg)
         if levels.heads[post.label].middle_mm - brief.fence.posts.proud_mm > top + MEETS_MM:
             in_way = posts_from(brief, layout, post, leg)
-            out = max(half, board_planes_mm(brief)[1] + brief.batten.thickness_mm) if brief.style.on_centres else half
+            battens = brief.batten.thickness_mm if brief.style.on_centres else 0.0
+            out = max(half, covered_mm(brief)[1] + battens)  # its cap, its rails and boards
+            back = out if brief.faces > 1 else max(half, -rail_planes_mm(brief)[0])
             for other, station in post.stations:
                 if other != leg:
                     far = post.face_mm / 2
                     over = (station - LONG_MM, station + far) if other < leg else (station - far, station + LONG_MM)
-                    in_way.append(strip_from(layout, other, over, (-out, out), leg))
+                    in_way.append(strip_from(layout, other, over, (-back, out), leg))
             at = clear_from(in_way, (-half, half), middle, way)
         elif at == middle and _steps(layout, levels, post, leg, top):
             at = middle - way * post.face_mm / 2

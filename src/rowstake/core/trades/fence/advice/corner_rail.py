@@ -1,4 +1,5 @@
-"""A board at the outside of a corner that ends before the rails of its leg begin."""
+"""Boards at a corner that nothing is behind: at the outside one that ends before the rails of its leg begin, at the inside lying ones
+that begin beside the post."""
 
 from __future__ import annotations
 
@@ -34,7 +35,7 @@ def look(planned: FencePlan) -> Iterator[Finding]:
 def _beside_post(planned: FencePlan) -> Iterator[Finding]:
     """Lying boards on the inside of a corner begin past the boards of the leg before, and so past the post they would end on."""
     brief, p = planned.brief, planned.brief.printer
-    for leg, (start, _, label) in sorted(_first_of_legs(planned.parts, "board").items()):
+    for leg, (start, _, _) in sorted(_first_of_legs(planned.parts, "board").items()):
         post = planned.laid.layout.leg_posts(leg)[0]
         past = start - post.on(leg) - post.face_mm / 2
         if post.kind == "corner" and brief.on_posts and past > -CATALOGUE.materials.limits.bears_mm:
@@ -42,9 +43,15 @@ def _beside_post(planned: FencePlan) -> Iterator[Finding]:
                 f"The boards of leg {leg + 1} begin beside the corner post {post.label}, not on it",
                 f"On the inside of a corner they come after the boards of the leg before, {p.length(max(0.0, past))} past the edge of the "
                 f"post: no timber is behind their ends. Screw a cleat to {post.label} for them, or put the boards on the other side.",
-                (label, post.label),
+                [*_beginning_at(planned.parts, leg, start), post.label],
                 [put("Boards on the other side", skin__side="right" if brief.fence.skin.side == "left" else "left")],
             )
+
+
+def _beginning_at(parts: Iterable[Part], leg: int, start: float) -> list[str]:
+    """The boards of a leg that begin at a station."""
+    own = [q for q in parts if q.kind == "board" and q.solid and q.solid.pose.number == leg]
+    return [q.label for q in own if q.solid and abs(min(a for a, _ in q.solid.profile) - start) < 1]
 
 
 def _first_of_legs(parts: Iterable[Part], kind: str) -> dict[int, tuple[float, float, str]]:

@@ -103,7 +103,8 @@ def _part(board: Board, part: Part, poses: tuple[Pose, ...], offsets: Offsets, l
     x0, x1, low, high = x + place.left_mm, x + place.right_mm, y + place.bottom_mm, y + place.top_mm
     rise, foot = place.rise_mm, place.foot_rise_mm
     of = part.of if look in ("concrete", "gravel", "hole") else part.label
-    if look == "brace":
+    upright = part.solid.pose.b == poses[place.leg].b and len(part.solid.profile) > 4
+    if look == "brace" or upright:
         corners = tuple((x + a, y + b) for a, b in part.solid.profile)
         board.add(Shape("poly", corners, look, of, hidden=hidden))
     elif look == "concrete":
