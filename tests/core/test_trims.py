@@ -1,7 +1,7 @@
 import pytest
 
 from rowstake.core.plan import plan
-from rowstake.core.trades.fence.laid import bay_weight_kg
+from rowstake.core.trades.fence.laid import bay_weights_kg
 from tests.holds.solids import check_solids
 from tests.jobs import edited, fence, put, spot, yard
 
@@ -50,7 +50,7 @@ def test_a_framed_panel_is_trimmed_on_both_faces():
 def test_the_cap_is_part_of_what_a_bay_weighs():
     bare = plan(edited(yard(), put("fence.posts.proud_mm", 0)))
     capped = plan(edited(yard(), put("fence.posts.proud_mm", 0), put("fence.trims.cap_rail", "uk_38x87")))
-    assert bay_weight_kg(capped) > bay_weight_kg(bare)
+    assert bay_weights_kg(capped)[1] > bay_weights_kg(bare)[1]
 
 
 def test_caps_of_two_heights_meet_without_a_mitre():

@@ -81,10 +81,17 @@ def bend(supports: Sequence[float], start: float, end: float, loads: Loads) -> B
         reactions[i] += left
         reactions[i + 1] += right
         shear = max(shear, abs(left), abs(right))
-        for x, _ in own:
-            inside = moments[i] + left * (x - s[i]) - sum(p * (x - y) for y, p in own if y < x)
-            most = max(most, abs(inside))
+        most = max(most, _inside(moments[i], left, s[i], own))
     return Bent(tuple(reactions), most, shear)
+
+
+def _inside(moment: float, left: float, support: float, own: list[tuple[float, float]]) -> float:
+    """The largest moment of either sign within a span, N·mm: `M + left·(x − s) − Σ p·(x − y)` of what lies before x."""
+    most = pushed = turned = 0.0
+    for x, p in sorted(own):
+        most = max(most, abs(moment + left * (x - support) - (pushed * x - turned)))
+        pushed, turned = pushed + p, turned + p * x
+    return most
 
 
 def _solve(s: list[float], spans: list[float], between: list[list[tuple[float, float]]], moments: list[float]) -> None:

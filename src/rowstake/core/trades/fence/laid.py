@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import defaultdict
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
@@ -49,22 +50,26 @@ class FenceLaid:
 FencePlan = Plan[Brief, FenceLaid]
 
 
-def bay_weight_kg(plan: FencePlan, soaked: bool = True) -> float:
-    """Boards and rails of the widest bay: what hangs between two posts and on the buyer's back."""
-    timber = plan.brief.species.density_kg_m3 * (CATALOGUE.materials.gates.soaked if soaked else 1.0)
-    kg = 0.0
+def bay_weights_kg(plan: FencePlan) -> tuple[float, float]:
+    """Boards and rails of the widest bay, dry and soaked: what hangs between two posts and on the buyer's back."""
+    hung: dict[str, float] = defaultdict(float)
     for p in plan.parts:
         if p.sort.hung:
-            section = CATALOGUE.sections[p.material]
-            kg += section.kg(p.length_mm, p.width_mm, timber)
+            hung[p.good.id] += p.length_mm * p.width_mm
+    dry = plan.brief.species.density_kg_m3
+    kg = [
+        sum(CATALOGUE.sections[key].kg(area, 1.0, timber) for key, area in hung.items())
+        for timber in (dry, dry * CATALOGUE.materials.gates.soaked)
+    ]
     fence = sum(b.centres_mm for b in plan.laid.layout.bays)
     widest = max((b.centres_mm for b in plan.laid.layout.bays), default=0.0)
-    return kg * widest / fence if fence else 0.0
+    share = widest / fence if fence else 0.0
+    return kg[0] * share, kg[1] * share
 
 
 def explain_weight(plan: FencePlan, book: Notebook) -> None:
     p, brief = plan.brief.printer, plan.brief
-    dry, soaked = bay_weight_kg(plan, soaked=False), bay_weight_kg(plan)
+    dry, soaked = bay_weights_kg(plan)
     other = brief.board.density_kg_m3
     book.note(
         "weight", "Heaviest bay, dry and soaked", f"{p.weight(dry)}, soaked {p.weight(soaked)}",

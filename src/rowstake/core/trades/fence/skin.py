@@ -198,11 +198,8 @@ def upright(
     foot, beside = feet
     slope, height = foot.slope, foot.height_mm
     low, rise = foot.left_mm + slope * (x - foot.start_mm), slope * wide
-    low += max(
-        0.0,
-        *(beside.at(e) - (low + slope * (e - x)) for e in (x, x + wide) if beside.start_mm < e < beside.end_mm),
-        0.0,
-    )
+    over = [beside.at(e) - (low + slope * (e - x)) for e in (x, x + wide) if beside.start_mm < e < beside.end_mm]
+    low += max(0.0, *over) if over else 0.0
     ends = "square" if wide > brief.board.width_mm - 0.05 else "ripped"
     foot_rise, length = None, height + abs(rise)
     if abs(slope) > SQUARE_CUT:

@@ -59,8 +59,8 @@ def _first_of_legs(parts: Iterable[Part], kind: str) -> dict[int, tuple[float, f
     out: dict[int, tuple[float, float, str]] = {}
     for part in parts:
         if part.kind == kind and part.solid:
-            stations = [a for a, _ in part.solid.profile]
-            mine = min(stations), max(stations), part.label
-            leg = part.solid.pose.number
-            out[leg] = min(out.get(leg, mine), mine)
+            leg, stations = part.solid.pose.number, [a for a, _ in part.solid.profile]
+            start = min(stations)
+            if leg not in out or start < out[leg][0]:
+                out[leg] = start, max(stations), part.label
     return out

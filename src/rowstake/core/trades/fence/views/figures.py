@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.schedule.days import told
-from rowstake.core.trades.fence.laid import FencePlan, bay_weight_kg
+from rowstake.core.trades.fence.laid import FencePlan, bay_weights_kg
 from rowstake.core.views.base import Figure
 
 
@@ -33,7 +33,7 @@ def figures(planned: FencePlan) -> list[Figure]:
     out.append(Figure("timber", "timber to buy", lists.timber_words(p), round(lists.timber_mm / 1000, 2), "timber"))
     out.append(Figure("waste", "timber wasted", f"{lists.waste * 100:.0f} %", round(lists.waste * 100, 1), "waste"))
     out.append(Figure("load", "to carry", p.weight(lists.kg), round(lists.kg, 1), "load"))
-    dry, soaked = bay_weight_kg(planned, soaked=False), bay_weight_kg(planned)
+    dry, soaked = bay_weights_kg(planned)
     text = f"{p.weight(dry)}, soaked {p.weight(soaked)}"
     out.append(Figure("weight", "heaviest bay, dry", text, round(soaked, 1), "weight"))
     if not planned.laid.levels.flat:
