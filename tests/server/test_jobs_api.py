@@ -30,8 +30,12 @@ def renamed(job, name):
 def test_new_job_opens_with_its_desk(client, job):
     assert job["held"]["revision"] == 1
     assert [leg["length_mm"] for leg in job["held"]["document"]["fence"]["legs"]] == [9000, 6000]
-    again = client.get(f"/api/jobs/{job['held']['id']}").json()
+    again = client.get(f"/api/jobs/{job['held']['id']}", params={"step": ""}).json()
     assert again == job
+    stepped = client.get(f"/api/jobs/{job['held']['id']}", params={"step": "line"}).json()["desk"]
+    assert list(stepped["scenes"]) == ["plan"]
+    assert not stepped["things"]
+    assert not stepped["buy"]
     cards = client.get("/api/jobs").json()["jobs"]
     assert [c["name"] for c in cards] == ["Yard"]
     assert cards[0]["card"]["length"] == "15.000 m"

@@ -82,7 +82,8 @@ def test_every_view_of_every_demo_job_is_served(client):
         opened = client.get(f"/api/jobs/{card['id']}").json()["desk"]
         own = {"load", "across"} if card["card"]["style"] == "Deck" else {"wind", "section_line"}
         assert {"plan", "elevation"} | own <= set(opened["scenes"])
-        assert len(opened["seasons"]) == 12
+        document = client.get(f"/api/jobs/{card['id']}").json()["held"]["document"]
+        assert len(client.post("/api/plan/seasons", json={"document": document}).json()) == 12
         assert opened["buy"]
         assert opened["cuts"]
         for offer in client.get(f"/api/jobs/{card['id']}/exports").json():
@@ -90,6 +91,33 @@ def test_every_view_of_every_demo_job_is_served(client):
                 taken = client.get(f"/api/jobs/{card['id']}/exports/{offer['format']}/{offer['document']}")
                 assert taken.status_code == 200
                 assert taken.content
+
+
+def test_what_is_looked_at_is_sent_and_nothing_else(client):
+    document = write_job(yard())
+    whole = client.post("/api/plan", json={"document": document}).json()["desk"]
+    sight = {"step": "holes", "picked": ["P2", "P99"], "also": ["wind", "nothing"]}
+    part = client.post("/api/plan", json={"document": document, "sight": sight}).json()["desk"]
+    assert set(part["scenes"]) == {"plan", "wind", *(n for n in whole["scenes"] if n.startswith("section"))}
+    assert part["scenes"]["plan"] == whole["scenes"]["plan"]
+    assert part["things"] == {"P2": whole["things"]["P2"]}
+    assert [s["title"] for s in part["schedules"]] == [part["panels"]["holes"][-1]["schedule"]]
+    assert [bool(t["marks"]) for t in part["tapes"]] == [t["leg"] == 0 for t in whole["tapes"]]
+    looked = client.post("/api/plan/look", json={"document": document, "sight": {"step": "buy", "lists": True}}).json()
+    assert [looked[k] for k in ("buy", "cuts", "tapes")] == [whole[k] for k in ("buy", "cuts", "tapes")]
+    assert not looked["scenes"]
+
+
+def test_a_sight_out_of_bounds_is_refused(client):
+    document = write_job(yard())
+    for bad in (
+        {"leg": -1},
+        {"picked": ["x" * 81]},
+        {"also": ["plan"] * 61},
+        {"windows": {"plan": {"low": [0, 0], "high": [1e9, 0]}}},
+        {"windows": {"plan": {"low": [0, 0], "high": [9, 9], "wide_px": 0}}},
+    ):
+        assert client.post("/api/plan/look", json={"document": document, "sight": bad}).status_code == 422
 
 
 def test_a_new_deck_and_its_bad_inputs(client):

@@ -10,10 +10,11 @@ from rowstake.core.drawing import Scene
 from rowstake.core.drawing.seasons import season_scenes
 from rowstake.core.parts import Finding, Working
 from rowstake.core.plan import AnyPlan
+from rowstake.core.sight import Sight, seen
 from rowstake.core.trade import trades
 from rowstake.core.views.base import Choice, Figure, Need, Panel, Schedule, Stake, Tape, Thing
 from rowstake.core.views.lengths import length_texts
-from rowstake.core.views.lists import BuyRow, CutRow, buy_rows, cut_rows
+from rowstake.core.views.lists import BuyRow, CutRow
 
 if TYPE_CHECKING:
     Own = Any
@@ -32,7 +33,8 @@ class Season:
     scene: Scene
 
 
-def _seasons(plan: AnyPlan) -> list[Season]:
+def seasons(plan: AnyPlan) -> list[Season]:
+    """The year in the boards, month by month."""
     p = plan.brief.printer
     if plan.trade.year is None:
         return []
@@ -65,15 +67,15 @@ class Desk:
     cuts: list[CutRow]
     choices: dict[str, list[Choice]]
     lengths: dict[str, str]
-    seasons: list[Season]
     trade: str
     own: Own
     caution: str
 
 
-def desk(plan: AnyPlan) -> Desk:
+def desk(plan: AnyPlan, sight: Sight | None = None) -> Desk:
+    """The whole page; with a sight only the views that it names."""
     always: Any = CATALOGUE.cautions["always"]
-    trade = plan.trade
+    trade, shown = plan.trade, seen(plan, sight)
     return Desk(
         name=plan.brief.job.name,
         region=plan.brief.region.name,
@@ -82,17 +84,16 @@ def desk(plan: AnyPlan) -> Desk:
         figures=trade.figures(plan),
         findings=list(plan.findings),
         workings=plan.workings,
-        scenes=trade.scenes(plan),
+        scenes=shown.scenes,
         panels=trade.panels(plan),
-        schedules=trade.schedules(plan),
+        schedules=shown.schedules,
         chosen=trade.chosen(plan),
-        tapes=trade.tapes(plan),
-        things=trade.things(plan),
-        buy=buy_rows(plan.lists),
-        cuts=cut_rows(plan.lists),
+        tapes=shown.tapes,
+        things=shown.things,
+        buy=shown.buy,
+        cuts=shown.cuts,
         choices=trade.choices(plan.brief.job),
         lengths=length_texts(plan.brief.job),
-        seasons=_seasons(plan),
         trade=trade.id,
         own=trade.own(plan),
         caution=str(always),

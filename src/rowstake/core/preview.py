@@ -8,6 +8,7 @@ from typing import Any, Literal
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing import Scene
+from rowstake.core.drawing.thin import thin
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault, refuse
 from rowstake.core.job import Job, write_job
@@ -112,7 +113,9 @@ def side_by_side(job: Job, ways: list[tuple[str, list[dict[str, Any]]]]) -> list
             out.append(Side(label, False, edits, [], (), None, fault.faults[0].message))
             continue
         titles = tuple(f.title for f in made.findings)
-        out.append(Side(label, after == job, edits, made.trade.figures(made), titles, made.trade.picture(made), ""))
+        out.append(
+            Side(label, after == job, edits, made.trade.figures(made), titles, thin(made.trade.picture(made)), "")
+        )
     return out
 
 

@@ -46,9 +46,9 @@ class Trade:
     figures: Callable[[Any], list[Any]]
     stakes: Callable[[Any], list[Any]]
     choices: Callable[[Any], dict[str, list[Any]]]
-    things: Callable[[Any], dict[str, Any]]
+    things: Callable[[Any], Mapping[str, Any]]
     tapes: Callable[..., list[Any]]
-    scenes: Callable[[Any], dict[str, Any]]
+    scenes: Callable[[Any], Mapping[str, Any]]
     picture: Callable[[Any], Any]
     card: Callable[[Any], Any]
     needs: Callable[[Any], list[Any]] = _none

@@ -9,6 +9,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cautions import cautions
 from rowstake.core.drawing import Scene
 from rowstake.core.drawing.solids import standing_scene
+from rowstake.core.drawing.thin import Window, thin
 from rowstake.core.plan import AnyPlan
 from rowstake.core.views.base import Strip
 from rowstake.core.views.lists import buy_rows, cut_rows
@@ -142,6 +143,8 @@ def _composed(plan: AnyPlan, scenes: list[Scene], width: float, room: float, iss
     return f"<section>{cells}{_block(plan, f'{title}. Scales as stated', None, issue)}</section>"
 
 
+SHEET_DOTS = 4000.0
+"""So many dots wide is a drawing on a sheet."""
 MANY_PARTS = 1200
 """Past so many pieces the cover shows the drawing that tells jobs apart instead: what is hidden takes too long to find."""
 
@@ -149,7 +152,7 @@ MANY_PARTS = 1200
 def _cover(plan: AnyPlan, width: float, room: float, issue: Issue) -> str:
     """The job standing, its key figures, and what is still to look at."""
     solid = sum(part.solid is not None for part in plan.parts)
-    scene = standing_scene(plan.parts) if 0 < solid <= MANY_PARTS else plan.trade.picture(plan)
+    scene = standing_scene(plan.parts) if 0 < solid <= MANY_PARTS else _as_printed(plan.trade.picture(plan))
     wide = width * 0.66
     scale = _scale_for(scene, wide, room - CAPTION_MM)
     figures = _table(["", ""], [[f.name, f.text] for f in plan.trade.figures(plan)], {1})
@@ -166,7 +169,12 @@ def _in_order(plan: AnyPlan) -> list[Scene]:
     """Every drawing once, in the order of the work as the panels of its steps name them, then the others."""
     drawn = plan.trade.scenes(plan)
     named = [name for panels in plan.trade.panels(plan).values() for panel in panels for name in panel.scenes]
-    return [drawn[name] for name in dict.fromkeys((*named, *drawn)) if name in drawn]
+    return [_as_printed(drawn[name]) for name in dict.fromkeys((*named, *drawn)) if name in drawn]
+
+
+def _as_printed(scene: Scene) -> Scene:
+    """As fine as a sheet shows it."""
+    return thin(scene, Window(scene.low, scene.high, SHEET_DOTS))
 
 
 def _table(heads: list[str], rows: list[list[str]], numbers: set[int]) -> str:

@@ -129,7 +129,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Open Job */
+        /**
+         * Open Job
+         * @description A job and its desk; with a step only the views of that.
+         */
         get: operations["open_job_api_jobs__key__get"];
         /** Save */
         put: operations["save_api_jobs__key__put"];
@@ -310,6 +313,46 @@ export interface paths {
          * @description As `make`, with what differs from the document as it was.
          */
         post: operations["try_out_api_plan_try_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description The views for a sight, of a job as it stands.
+         */
+        post: operations["look_api_plan_look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/seasons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Year
+         * @description The boards through the year, month by month.
+         */
+        post: operations["year_api_plan_seasons_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -699,7 +742,10 @@ export interface components {
             /** Archived */
             archived: boolean;
         };
-        /** Ask */
+        /**
+         * Ask
+         * @description `sight` is what is looked at; without one all of it is sent.
+         */
         Ask: {
             /** Document */
             document: {
@@ -710,6 +756,7 @@ export interface components {
              * @default []
              */
             edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
+            sight?: components["schemas"]["Sight"] | null;
         };
         /** AskAbout */
         AskAbout: {
@@ -740,6 +787,14 @@ export interface components {
             quoted: {
                 [key: string]: unknown;
             };
+        };
+        /** AskToSee */
+        AskToSee: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            sight: components["schemas"]["Sight"];
         };
         /** BuyRow */
         BuyRow: {
@@ -949,8 +1004,6 @@ export interface components {
             lengths: {
                 [key: string]: string;
             };
-            /** Seasons */
-            seasons: components["schemas"]["Season"][];
             /** Trade */
             trade: string;
             own: components["schemas"]["FenceDesk"] | null;
@@ -1425,6 +1478,7 @@ export interface components {
         OnRevision: {
             /** Revision */
             revision: number;
+            sight?: components["schemas"]["Sight"] | null;
         };
         /**
          * OnSite
@@ -1599,7 +1653,7 @@ export interface components {
         };
         /**
          * Scene
-         * @description `low` and `high` are the corners of what is to be shown.
+         * @description `low` and `high` are the corners of what is to be shown; `part` where more would be seen closer.
          */
         Scene: {
             /** Name */
@@ -1633,6 +1687,11 @@ export interface components {
              * @default []
              */
             layers?: components["schemas"]["Layer"][];
+            /**
+             * Part
+             * @default false
+             */
+            part?: boolean;
         };
         /**
          * Schedule
@@ -1660,6 +1719,25 @@ export interface components {
             /** Joint */
             joint: string;
             scene: components["schemas"]["Scene"];
+        };
+        /** Seen */
+        Seen: {
+            /** Scenes */
+            scenes: {
+                [key: string]: components["schemas"]["Scene"];
+            };
+            /** Schedules */
+            schedules: components["schemas"]["Schedule"][];
+            /** Tapes */
+            tapes: components["schemas"]["Tape"][];
+            /** Things */
+            things: {
+                [key: string]: components["schemas"]["Thing"];
+            };
+            /** Buy */
+            buy: components["schemas"]["BuyRow"][];
+            /** Cuts */
+            cuts: components["schemas"]["CutRow"][];
         };
         /**
          * Set
@@ -1810,6 +1888,42 @@ export interface components {
             scene: components["schemas"]["Scene"] | null;
             /** Refused */
             refused: string;
+        };
+        /**
+         * Sight
+         * @description `step` names the panels that are open and `also` other drawings; of things only those `picked` are told, of tapes that of
+         *     one `leg`; `lists` of what is bought, cut and marked out are long, and so sent where they are read.
+         */
+        Sight: {
+            /**
+             * Step
+             * @default
+             */
+            step?: string;
+            /**
+             * Also
+             * @default []
+             */
+            also?: string[];
+            /**
+             * Picked
+             * @default []
+             */
+            picked?: string[];
+            /**
+             * Leg
+             * @default 0
+             */
+            leg?: number;
+            /**
+             * Lists
+             * @default false
+             */
+            lists?: boolean;
+            /** Windows */
+            windows?: {
+                [key: string]: components["schemas"]["Window"];
+            };
         };
         /** SiteChanged */
         SiteChanged: {
@@ -2101,6 +2215,27 @@ export interface components {
             agrees: "agrees" | "short" | "over" | "cannot be";
             /** Words */
             words: string;
+        };
+        /**
+         * Window
+         * @description The part of a drawing in its frame: from corner to corner, mm, and how many dots it is wide.
+         */
+        Window: {
+            /** Low */
+            low: [
+                number,
+                number
+            ];
+            /** High */
+            high: [
+                number,
+                number
+            ];
+            /**
+             * Wide Px
+             * @default 1000
+             */
+            wide_px?: number;
         };
         /**
          * Working
@@ -3579,7 +3714,9 @@ export interface operations {
     };
     open_job_api_jobs__key__get: {
         parameters: {
-            query?: never;
+            query?: {
+                step?: string | null;
+            };
             header?: never;
             path: {
                 key: string;
@@ -4064,6 +4201,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tried"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_api_plan_look_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskToSee"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Seen"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    year_api_plan_seasons_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Season"][];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

@@ -1,5 +1,5 @@
 import { memo, type PointerEvent, type ReactNode, useCallback, useEffect, useId, useLayoutEffect, useMemo, useRef, useState } from "react";
-import type { Handle, Scene, Shape } from "../api/types";
+import type { Handle, Scene, Shape, Window } from "../api/types";
 import { placeLabels } from "./labels";
 import { fit, type Size, toScreen, toWorld, type View, zoom } from "./view";
 
@@ -17,6 +17,8 @@ interface Props extends Picking {
   /** When set, a press on the drawing gives a place in mm instead of a pick. */
   onPlace?: (at: [number, number]) => void;
   plain?: boolean;
+  /** Told which part of the drawing is in the frame; null for all of it. */
+  onView?: (window: Window | null) => void;
   /** What stands over the drawing, beside the buttons that bring it closer. */
   caption?: ReactNode;
 }
@@ -63,7 +65,7 @@ const ShapeMark = memo(function ShapeMark({ shape, chosen, zone }: { shape: Shap
 });
 
 /** A drawing to scale: pan by dragging, zoom by wheel or keys, pick by pressing; dimensions stay readable. */
-export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPlace, plain, caption }: Props) {
+export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPlace, plain, onView, caption }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const ids = useId();
   const [size, setSize] = useState<Size>({ w: 0, h: 0 });
@@ -81,6 +83,15 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
   }, []);
 
   const seen = useMemo(() => view ?? fit(scene, size, plain ? 8 : Math.min(PAD[scene.name] ?? 42, MOST_PAD * Math.min(size.w, size.h))), [view, scene, size, plain]);
+  const telling = useRef(onView);
+  useEffect(() => {
+    telling.current = onView;
+  });
+  useEffect(() => {
+    if (!size.w) return;
+    const high: [number, number] = view ? [view.x + size.w * view.mmPerPx, view.y + size.h * view.mmPerPx] : [0, 0];
+    telling.current?.(view && { low: [view.x, view.y], high, wide_px: size.w });
+  }, [view, size]);
   const chosen = useMemo(() => new Set(selected), [selected]);
   const { w, h } = size;
 

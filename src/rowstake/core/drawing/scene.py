@@ -63,7 +63,7 @@ class LegFrame:
 
 @dataclass(frozen=True, slots=True)
 class Scene:
-    """`low` and `high` are the corners of what is to be shown."""
+    """`low` and `high` are the corners of what is to be shown; `part` where more would be seen closer."""
 
     name: str
     title: str
@@ -73,6 +73,7 @@ class Scene:
     handles: tuple[Handle, ...] = ()
     legs: tuple[LegFrame, ...] = ()
     layers: tuple[Layer, ...] = ()
+    part: bool = False
 
 
 @dataclass(slots=True)

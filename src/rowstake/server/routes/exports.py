@@ -7,8 +7,8 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Response
 
 from rowstake.core.job import read_job
-from rowstake.core.plan import plan
 from rowstake.files import export, formats
+from rowstake.server.kept import kept_plan
 from rowstake.server.session import JobsHere
 
 router = APIRouter(prefix="/api/jobs/{key}/exports", tags=["exports"])
@@ -24,7 +24,7 @@ class Offer:
 @router.get("")
 def offers(key: str, jobs: JobsHere) -> list[Offer]:
     """Everything that can be taken out of this job."""
-    made = plan(read_job(jobs.get(key).document))
+    made = kept_plan(read_job(jobs.get(key).document))
     return [
         Offer(f.id, document, f"{name} ({f.suffix.split('.')[-1].upper()})")
         for f in formats().values()
@@ -35,5 +35,5 @@ def offers(key: str, jobs: JobsHere) -> list[Offer]:
 @router.get("/{format_id}/{document}")
 def take(key: str, format_id: str, document: str, jobs: JobsHere) -> Response:
     held = jobs.get(key)
-    made, name, data = export(plan(read_job(held.document)), format_id, document, held.revision)
+    made, name, data = export(kept_plan(read_job(held.document)), format_id, document, held.revision)
     return Response(data, media_type=made.media, headers={"Content-Disposition": f'attachment; filename="{name}"'})

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import asdict, dataclass
 from typing import Annotated, Any, Literal
 
-from fastapi import APIRouter, Path, Query
+from fastapi import APIRouter, Path, Query, Response
 from pydantic import BaseModel, Field, TypeAdapter
 
 from rowstake.core.catalogue import CATALOGUE, pick
@@ -14,12 +14,14 @@ from rowstake.core.edits import apply_raw
 from rowstake.core.job import Job, read_job, read_job_text, write_job
 from rowstake.core.job.base import Name
 from rowstake.core.measure import parse_length
-from rowstake.core.plan import plan
+from rowstake.core.sight import Sight
 from rowstake.core.text import check_text, kept
 from rowstake.core.trades.deck.document import new_deck
 from rowstake.core.trades.fence.document import Leg, new_fence
 from rowstake.core.views.base import Card
 from rowstake.files.geojson import read_line
+from rowstake.server.answer import as_json
+from rowstake.server.kept import kept_plan
 from rowstake.server.session import JobsHere, SitesHere
 from rowstake.store.jobs import HIGHEST, PAGE, Held, JobListed, OnSite, Revision
 from rowstake.store.sites import Sites
@@ -75,6 +77,7 @@ class Save(BaseModel):
 
 class OnRevision(BaseModel):
     revision: Number
+    sight: Sight | None = None
 
 
 class Archive(BaseModel):
@@ -111,14 +114,22 @@ class Opened:
     desk: Desk
 
 
-def opened(held: Held) -> Opened:
-    return Opened(held, desk(plan(read_job(held.document))))
+OPENED = TypeAdapter(Opened)
+
+
+def opened(held: Held, sight: Sight | None = None, status: int = 200) -> Response:
+    return as_json(OPENED, Opened(held, desk(kept_plan(read_job(held.document)), sight)), status)
+
+
+def added(held: Held) -> Response:
+    """A new job; its page is asked for when it is opened."""
+    return opened(held, Sight(), 201)
 
 
 def _checked(document: dict[str, Any]) -> Job:
     """A document that can be planned; a job that cannot is refused before it is kept."""
     job = read_job(document)
-    plan(job)
+    kept_plan(job)
     return job
 
 
@@ -165,8 +176,8 @@ def every(
     return ShownPage(shown(found.jobs), found.total, page, max(1, -(-found.total // PAGE)))
 
 
-@router.post("", status_code=201)
-def new(body: NewJob, jobs: JobsHere, sites: SitesHere) -> Opened:
+@router.post("", status_code=201, response_model=Opened)
+def new(body: NewJob, jobs: JobsHere, sites: SitesHere) -> Response:
     units = pick(CATALOGUE.regions, body.region, "region").units
     first = parse_length(body.legs[0].length, units, "legs.0.length")
     job = new_fence(body.name, body.region, [Leg.model_construct(length_mm=first, turn_deg=0.0)], body.style)
@@ -175,39 +186,40 @@ def new(body: NewJob, jobs: JobsHere, sites: SitesHere) -> Opened:
         for leg in body.legs[1:]
     ]
     made = apply_raw(read_job(write_job(job)), more)
-    return opened(jobs.add(write_job(_checked(write_job(made))), "new job", _site(sites, body.site)))
+    return added(jobs.add(write_job(_checked(write_job(made))), "new job", _site(sites, body.site)))
 
 
-@router.post("/deck", status_code=201)
-def add_deck(body: NewDeck, jobs: JobsHere, sites: SitesHere) -> Opened:
+@router.post("/deck", status_code=201, response_model=Opened)
+def add_deck(body: NewDeck, jobs: JobsHere, sites: SitesHere) -> Response:
     """A rectangular deck with the region's defaults."""
     units = pick(CATALOGUE.regions, body.region, "region").units
     width, out, height = (parse_length(getattr(body, k), units, f"deck.{k}") for k in ("width", "out", "height"))
     job = new_deck(body.name, body.region, width, out, height, body.support)
-    return opened(jobs.add(write_job(_checked(write_job(job))), "new deck", _site(sites, body.site)))
+    return added(jobs.add(write_job(_checked(write_job(job))), "new deck", _site(sites, body.site)))
 
 
-@router.post("/import", status_code=201)
-def bring_in(body: JobFile, jobs: JobsHere, sites: SitesHere) -> Opened:
+@router.post("/import", status_code=201, response_model=Opened)
+def bring_in(body: JobFile, jobs: JobsHere, sites: SitesHere) -> Response:
     """A job file, from here or from another Row Stake."""
-    return opened(
+    return added(
         jobs.add(write_job(_checked(write_job(read_job_text(body.text)))), "from a job file", _site(sites, body.site))
     )
 
 
-@router.post("/from-line", status_code=201)
-def from_line(body: LineFile, jobs: JobsHere, sites: SitesHere) -> Opened:
+@router.post("/from-line", status_code=201, response_model=Opened)
+def from_line(body: LineFile, jobs: JobsHere, sites: SitesHere) -> Response:
     """A new job along a line surveyed elsewhere, with its levels where it has them."""
     legs, ground = read_line(body.text)
     line = [Leg.model_construct(length_mm=leg["length_mm"], turn_deg=leg["turn_deg"]) for leg in legs]
     document = write_job(new_fence(body.name, body.region, line, body.style))
     document["fence"]["ground"] = ground
-    return opened(jobs.add(write_job(_checked(document)), "from a surveyed line", _site(sites, body.site)))
+    return added(jobs.add(write_job(_checked(document)), "from a surveyed line", _site(sites, body.site)))
 
 
-@router.get("/{key}")
-def open_job(key: str, jobs: JobsHere) -> Opened:
-    return opened(jobs.get(key))
+@router.get("/{key}", response_model=Opened)
+def open_job(key: str, jobs: JobsHere, step: Annotated[str | None, Query(max_length=40)] = None) -> Response:
+    """A job and its desk; with a step only the views of that."""
+    return opened(jobs.get(key), None if step is None else Sight(step, lists=step == "buy"))
 
 
 @router.put("/{key}")
@@ -215,14 +227,14 @@ def save(key: str, body: Save, jobs: JobsHere) -> Held:
     return jobs.save(key, body.revision, write_job(_checked(body.document)), body.said())
 
 
-@router.post("/{key}/undo")
-def undo(key: str, body: OnRevision, jobs: JobsHere) -> Opened:
-    return opened(jobs.undo(key, body.revision))
+@router.post("/{key}/undo", response_model=Opened)
+def undo(key: str, body: OnRevision, jobs: JobsHere) -> Response:
+    return opened(jobs.undo(key, body.revision), body.sight)
 
 
-@router.post("/{key}/redo")
-def redo(key: str, body: OnRevision, jobs: JobsHere) -> Opened:
-    return opened(jobs.redo(key, body.revision))
+@router.post("/{key}/redo", response_model=Opened)
+def redo(key: str, body: OnRevision, jobs: JobsHere) -> Response:
+    return opened(jobs.redo(key, body.revision), body.sight)
 
 
 @router.post("/{key}/rename")

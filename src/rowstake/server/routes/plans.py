@@ -9,15 +9,17 @@ from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field, TypeAdapter
 
 from rowstake.core.check import Checked, checked
-from rowstake.core.desk import Desk, desk
+from rowstake.core.desk import Desk, Season, desk, seasons
 from rowstake.core.drawing.standing import Standing, standing
 from rowstake.core.edits import Change, apply, edit_type
 from rowstake.core.faults import refuse
 from rowstake.core.job import read_job, write_job
-from rowstake.core.plan import plan
 from rowstake.core.preview import Consequence, Side, compare, comparison, consequence, variants
+from rowstake.core.sight import Seen, Sight, seen
 from rowstake.core.trade import trade_of, trades
 from rowstake.core.views.base import Verdict
+from rowstake.server.answer import as_json
+from rowstake.server.kept import kept_plan
 
 if TYPE_CHECKING:
     Edit = Change
@@ -28,12 +30,19 @@ router = APIRouter(prefix="/api/plan", tags=["plan"])
 
 
 class Ask(BaseModel):
+    """`sight` is what is looked at; without one all of it is sent."""
+
     document: dict[str, Any]
     edits: list[Edit] = []
+    sight: Sight | None = None
 
 
 class AskAbout(BaseModel):
     document: dict[str, Any]
+
+
+class AskToSee(AskAbout):
+    sight: Sight
 
 
 class AskOf(AskAbout):
@@ -55,18 +64,13 @@ class Tried:
     consequence: Consequence
 
 
-def _as_json(adapter: TypeAdapter[Any], value: Any) -> Response:
-    """Straight to JSON: what the core made needs no second check, and a desk is large."""
-    return Response(adapter.dump_json(value), media_type="application/json")
-
-
 PLANNED, TRIED = TypeAdapter(Planned), TypeAdapter(Tried)
 
 
 @router.post("", response_model=Planned)
 def make(body: Ask) -> Response:
     job = apply(read_job(body.document), body.edits)
-    return _as_json(PLANNED, Planned(write_job(job), desk(plan(job))))
+    return as_json(PLANNED, Planned(write_job(job), desk(kept_plan(job), body.sight)))
 
 
 @router.post("/try", response_model=Tried)
@@ -74,15 +78,30 @@ def try_out(body: Ask) -> Response:
     """As `make`, with what differs from the document as it was."""
     before = read_job(body.document)
     after = apply(before, body.edits)
-    made = plan(after)
-    return _as_json(TRIED, Tried(write_job(after), desk(made), compare(plan(before), made)))
+    made = kept_plan(after)
+    return as_json(TRIED, Tried(write_job(after), desk(made, body.sight), compare(kept_plan(before), made)))
+
+
+SEEN = TypeAdapter(Seen)
+
+
+@router.post("/look", response_model=Seen)
+def look(body: AskToSee) -> Response:
+    """The views for a sight, of a job as it stands."""
+    return as_json(SEEN, seen(kept_plan(read_job(body.document)), body.sight))
+
+
+@router.post("/seasons")
+def year(body: AskAbout) -> list[Season]:
+    """The boards through the year, month by month."""
+    return seasons(kept_plan(read_job(body.document)))
 
 
 @router.post("/consequences")
 def consequences(body: AskOf) -> list[list[Consequence]]:
     """For each finding asked about, in the order they were named, what each of its fixes would do."""
     job = read_job(body.document)
-    before = plan(job)
+    before = kept_plan(job)
     found = before.findings
     asked = range(len(found)) if body.only is None else body.only
     return [
@@ -93,7 +112,7 @@ def consequences(body: AskOf) -> list[list[Consequence]]:
 @router.post("/check")
 def check(body: AskAbout) -> Checked:
     """What does not go together in the plan, and what nothing holds."""
-    return checked(plan(read_job(body.document)))
+    return checked(kept_plan(read_job(body.document)))
 
 
 STANDING = TypeAdapter(Standing)
@@ -102,7 +121,7 @@ STANDING = TypeAdapter(Standing)
 @router.post("/standing", response_model=Standing)
 def stand(body: AskAbout) -> Response:
     """Every drawn part as a body, for a picture that can be turned."""
-    return _as_json(STANDING, standing(plan(read_job(body.document)).parts))
+    return as_json(STANDING, standing(kept_plan(read_job(body.document)).parts))
 
 
 @router.post("/compare/{name}")
@@ -130,4 +149,4 @@ def look_again(body: AskSecondLook) -> list[Verdict]:
     if look is None:
         able = " or a ".join(t.id for t in trades().values() if t.second_look)
         raise refuse("document", f"a {trade_of(job).id}", f"a {able}", f"This is asked of a {able} only")
-    return look(plan(job), body.quoted)
+    return look(kept_plan(job), body.quoted)

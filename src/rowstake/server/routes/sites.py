@@ -13,12 +13,13 @@ from rowstake.core.faults import shown as shown_words
 from rowstake.core.job import read_job
 from rowstake.core.job.base import Name
 from rowstake.core.parts import letters
-from rowstake.core.plan import AnyPlan, plan
+from rowstake.core.plan import AnyPlan
 from rowstake.core.text import check_text
 from rowstake.core.together import together
 from rowstake.core.views.lists import BuyRow, CutRow, buy_rows, cut_rows
 from rowstake.files import stem_of
 from rowstake.files.formats.csv_lists import write_list
+from rowstake.server.kept import kept_plan
 from rowstake.server.routes.jobs import Number, Shown, shown
 from rowstake.server.session import JobsHere, SitesHere
 from rowstake.store.jobs import JobListed, Jobs, NoSuchJob
@@ -130,7 +131,7 @@ def _taken(jobs: Jobs, listed: list[JobListed]) -> Taken:
             taken.left_out[job.id] = "put away" if job.archived else job.unread
             continue
         try:
-            made = plan(read_job(documents[job.id]))
+            made = kept_plan(read_job(documents[job.id]))
         except JobFault as fault:
             taken.left_out[job.id] = shown_words(fault)[:400]
             continue

@@ -18,7 +18,7 @@ export function ConflictSheet() {
   useEffect(() => {
     if (!conflict) return;
     let gone = false;
-    const ask = (document: unknown) => post<Planned>("/api/plan", { document, edits: [] });
+    const ask = (document: unknown) => post<Planned>("/api/plan", { document, edits: [], sight: { also: ["plan"] } });
     const draw = () =>
       void Promise.all([ask(conflict.mine), ask(conflict.theirs)]).then(
         ([mine, theirs]) => !gone && setBoth({ mine, theirs }),

@@ -7,8 +7,9 @@ import { useDesk, useFence, useShownDesk, valueAt } from "./state";
 /** Which leg the choices of the line stand for: the one picked, else the last. */
 export function useLeg(): number {
   const legs = useDesk((s) => valueAt(s.document, "fence.legs")) ?? [];
-  const thing = useShownDesk().things[useDesk((s) => s.selected[0]) ?? ""];
-  const leg = thing?.leg ?? -1;
+  const picked = useDesk((s) => s.selected[0]) ?? "";
+  const thing = useShownDesk().things[picked];
+  const leg = thing?.leg ?? Number(/^leg (\d+)$/.exec(picked)?.[1] ?? 0) - 1;
   return leg >= 0 && leg < legs.length ? leg : legs.length - 1;
 }
 

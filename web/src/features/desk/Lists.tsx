@@ -14,12 +14,13 @@ const LOOK = "look";
 
 function Row({ parts, children }: { parts: readonly string[]; children: ReactNode }) {
   const on = useDesk((s) => parts.length > 0 && s.selected.includes(parts[0]) && s.selected.length === parts.length);
+  const { choose } = useDesk.getState();
   return (
     <tr
       tabIndex={0}
       aria-selected={on}
-      onClick={() => useDesk.setState({ selected: on ? [] : [...parts] })}
-      onKeyDown={(e) => e.key === "Enter" && useDesk.setState({ selected: on ? [] : [...parts] })}
+      onClick={() => choose(on ? [] : [...parts])}
+      onKeyDown={(e) => e.key === "Enter" && choose(on ? [] : [...parts])}
       className={`cursor-pointer border-b border-rule align-top ${on ? "bg-signal-soft" : "hover:bg-lime"}`}
     >
       {children}

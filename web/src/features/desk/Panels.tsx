@@ -1,5 +1,5 @@
-import { useState } from "react";
-import type { Edit, Handle, Panel, Scene, Schedule } from "../../api/types";
+import { useRef, useState } from "react";
+import type { Edit, Handle, Panel, Scene, Schedule, Window } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Quiet } from "../../ui/controls";
 import { Num } from "../../ui/Num";
@@ -57,7 +57,8 @@ function Drawing({ panel, placing }: { panel: Panel; placing: boolean }) {
   const part = names.some((n) => n.startsWith("section")) && desk.scenes[own] ? own : "";
   const name = part || (names.includes(chosen) ? chosen : names[0]);
   const scene = desk.scenes[name];
-  if (!scene) return null;
+  const closer = useCloser(scene);
+  if (!scene) return <p className="p-3 text-faint" role="status">Drawing it…</p>;
   const staged = name === "plan" && (scene.layers ?? []).length > 0;
   const shown = staged ? (layers ?? LAYERS_AT[stake] ?? null) : null;
   const drawn = shown ? { ...scene, shapes: scene.shapes.filter((s) => !s.layer || shown.includes(s.layer)) } : scene;
@@ -81,9 +82,27 @@ function Drawing({ panel, placing }: { panel: Panel; placing: boolean }) {
   );
   return (
     <div className="min-h-0 flex-1">
-      <SceneView key={name} scene={drawn} label={LABEL[name] ?? scene.title} caption={caption} selected={selected} onPick={pick} {...dragging} />
+      <SceneView key={name} scene={drawn} label={LABEL[name] ?? scene.title} caption={caption} selected={selected} onPick={pick} onView={closer} {...dragging} />
     </div>
   );
+}
+
+/** Part of a large drawing is asked for again as closely as it is seen, once the hand rests. */
+const CLOSER_MS = 140;
+function useCloser(scene: Scene | undefined) {
+  const { see } = useDesk.getState();
+  const rest = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const windows = useRef<Record<string, Window>>({});
+  if (!scene?.part) return undefined;
+  return (window: Window | null) => {
+    clearTimeout(rest.current);
+    rest.current = setTimeout(() => {
+      windows.current = { ...windows.current };
+      if (window) windows.current[scene.name] = window;
+      else delete windows.current[scene.name];
+      see({ windows: windows.current });
+    }, CLOSER_MS);
+  };
 }
 
 const TABS: Record<string, string> = { elevation: "Section", across: "Across", load: "Loads" };

@@ -1,16 +1,22 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
+import { post } from "../../api/client";
+import type { Season } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Num } from "../../ui/Num";
 import { Sheet } from "../../ui/Sheet";
-import { useShownDesk } from "./state";
+import { useDesk, useShownDesk } from "./state";
 import { Worked } from "./Working";
 
 /** A slider through the year that moves the boards: the joint in every month. */
 export function SeasonsSheet({ onClose }: { onClose: () => void }) {
-  const { seasons, own } = useShownDesk();
+  const { own } = useShownDesk();
+  const document = useDesk((s) => s.document);
+  const [seasons, setSeasons] = useState<Season[]>([]);
+  useEffect(() => void post<Season[]>("/api/plan/seasons", { document }).then(setSeasons), [document]);
   const joint = own?.joint ?? "gap";
   const [at, setAt] = useState(0);
   const now = seasons[at];
+  if (!now) return <Sheet open onClose={onClose} title="The year in the boards"><p role="status">Working out the months…</p></Sheet>;
   return (
     <Sheet open onClose={onClose} title="The year in the boards">
       <div className="h-36 bg-lime">

@@ -1,4 +1,4 @@
-import { type PointerEvent, useLayoutEffect, useRef, useState } from "react";
+import { type PointerEvent, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { Num } from "../../ui/Num";
 import { useDesk, useShownDesk } from "./state";
 
@@ -36,6 +36,8 @@ export function Tape() {
   const held = useRef<{ x: number; pull: number } | null>(null);
   const own = thing?.leg ?? -1;
   const leg = own >= 0 ? own : Math.min(legChosen, Math.max(...tapes.map((t) => t.leg)));
+  const { see } = useDesk.getState();
+  useEffect(() => see({ leg }), [see, leg]);
   const tape = tapes.find((t) => t.leg === leg && t.what === what) ?? tapes.find((t) => t.leg === leg)!;
   const width = box.current?.clientWidth ?? 860;
   const whole = (width - 96) / Math.max(tape.length_mm, 1);

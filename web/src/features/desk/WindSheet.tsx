@@ -14,6 +14,8 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
   const document = useDesk((s) => s.document);
   const tryOut = useDesk((s) => s.tryOut);
   const scene = useShownDesk().scenes.wind;
+  const { see } = useDesk.getState();
+  useEffect(() => see({ also: ["wind"] }), [see]);
   const [sides, setSides] = useState<Side[] | null>(null);
   useEffect(() => {
     void post<Side[]>("/api/plan/compare/wind", { document }).then(setSides);
@@ -22,9 +24,9 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet open onClose={onClose} title="The wind along the line">
       <div className="h-44 bg-lime">
-        <SceneView scene={scene} label={scene.title} selected={[]} />
+        {scene && <SceneView scene={scene} label={scene.title} selected={[]} />}
       </div>
-      <p className="text-sm text-faint">{scene.title}. Hatched: under the site&apos;s gust. A screening estimate, not a design.</p>
+      <p className="text-sm text-faint">{scene?.title}. Hatched: under the site&apos;s gust. A screening estimate, not a design.</p>
       {!sides && <p>Working out what each change buys…</p>}
       {now && (
         <table className="mt-2 w-full border-collapse text-[15px]">

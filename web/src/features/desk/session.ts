@@ -1,5 +1,6 @@
 import { get as fetchJson, post, put, Refused } from "../../api/client";
-import type { Consequence, Desk, Document, Edit, Held, Opened, Planned, Problem, Tried } from "../../api/types";
+import type { Consequence, Desk, Document, Edit, Held, Opened, Planned, Problem, Seen, Sight, Tried } from "../../api/types";
+import { FIRST, holds, withSeen } from "./sight";
 import { adopt, type Batch, forget, keep, type Unsent, WINDOW } from "./unsent";
 
 /** `waiting`: nobody answers, it is sent again; `refused`: the server will not have it, and says why. */
@@ -74,12 +75,14 @@ export class Session {
   private writes: Promise<void> = Promise.resolve();
   private dragging: AbortController | null = null;
   private asking: AbortController | null = null;
+  private looking: AbortController | null = null;
   /** Where a drag has come to that is not worked out yet. */
   private dragged: Edit[] | null = null;
 
   constructor(
     readonly id: string,
     private readonly tell: (session: Session) => void,
+    private sight: Sight = FIRST,
   ) {}
 
   private show(more: Partial<Shown>): void {
@@ -90,6 +93,7 @@ export class Session {
   private planned(planned: Planned): void {
     this.asking?.abort();
     this.show({ document: planned.document as Document, desk: planned.desk, problem: null, trying: null, consequences: {} });
+    void this.look();
   }
 
   private opened(o: Opened): void {
@@ -103,6 +107,40 @@ export class Session {
       trying: null,
       consequences: {},
     });
+    void this.look();
+  }
+
+  /** Asks for the plan after these edits, with what is looked at. */
+  private ask(document: unknown, edits: Edit[] = [], signal?: AbortSignal): Promise<Planned> {
+    return post<Planned>("/api/plan", { document, edits, sight: this.sight }, signal);
+  }
+
+  /** Looks at something else: what of it is not here yet is asked for. */
+  async see(more: Partial<Sight>): Promise<void> {
+    const before = this.sight;
+    this.sight = { ...before, ...more };
+    await this.look(!alike(before.windows, this.sight.windows));
+  }
+
+  private async look(closer = false): Promise<void> {
+    const { document, desk, trying } = this.shown;
+    const [on, of] = trying ? [trying.tried.desk, trying.tried.document] : [desk, document];
+    const sight = this.sight;
+    if (!on || (!closer && holds(on, sight))) return;
+    this.looking?.abort();
+    this.looking = new AbortController();
+    try {
+      const seen = await post<Seen>("/api/plan/look", { document: of, sight }, this.looking.signal);
+      if (sight !== this.sight || (this.shown.trying?.tried.desk ?? this.shown.desk) !== on) return;
+      const now = withSeen(on, seen, sight);
+      this.show(trying ? { trying: { ...trying, tried: { ...trying.tried, desk: now } } } : { desk: now });
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      if (error.aborted || sight !== this.sight) return;
+      if (!error.passing) return this.show({ problem: error.problem });
+      await rest(RETRY_MS);
+      if (sight === this.sight) void this.look(closer);
+    }
   }
 
   /** True while something of it is in no revision yet. */
@@ -111,7 +149,7 @@ export class Session {
   }
 
   async open(): Promise<void> {
-    this.opened(await fetchJson<Opened>(`/api/jobs/${this.id}`));
+    this.opened(await fetchJson<Opened>(`/api/jobs/${this.id}?step=${this.sight.step}`));
     await this.takeOver();
   }
 
@@ -128,7 +166,7 @@ export class Session {
       return this.takeOver();
     }
     try {
-      this.planned(await post<Planned>("/api/plan", { document: left.document, edits: [] }));
+      this.planned(await this.ask(left.document));
       this.show({ held: { ...held!, revision: left.revision }, saving: "saving" });
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
@@ -198,7 +236,7 @@ export class Session {
   private async workOn(next: Waiting): Promise<void> {
     let problem: Problem | null = null;
     try {
-      this.planned(await post<Planned>("/api/plan", { document: this.shown.document, edits: next.edits }));
+      this.planned(await this.ask(this.shown.document, next.edits));
       this.note = next.note;
       this.show({ saving: "saving" });
     } catch (error) {
@@ -230,7 +268,7 @@ export class Session {
       const edits = this.dragged;
       this.dragging = new AbortController();
       try {
-        const planned = await post<Planned>("/api/plan", { document: this.shown.document, edits }, this.dragging.signal);
+        const planned = await this.ask(this.shown.document, edits, this.dragging.signal);
         if (!this.dragged) return;
         this.planned(planned);
       } catch (error) {
@@ -303,7 +341,7 @@ export class Session {
   async step(way: "undo" | "redo"): Promise<void> {
     if (!(await this.flush())) return;
     try {
-      this.opened(await post<Opened>(`/api/jobs/${this.id}/${way}`, { revision: this.shown.held!.revision }));
+      this.opened(await post<Opened>(`/api/jobs/${this.id}/${way}`, { revision: this.shown.held!.revision, sight: this.sight }));
       await this.write();
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
@@ -317,7 +355,7 @@ export class Session {
   async settle(choice: "mine" | "theirs"): Promise<void> {
     const { conflict, held } = this.shown;
     if (!conflict || !held) return;
-    this.planned(await post<Planned>("/api/plan", { document: conflict.mine, edits: [] }));
+    this.planned(await this.ask(conflict.mine));
     this.note = "from this window, beside a change from another";
     this.show({ held: { ...held, revision: conflict.theirRevision }, conflict: null, saving: "saving" });
     if ((await this.flush()) && choice === "theirs") await this.step("undo");
@@ -325,7 +363,7 @@ export class Session {
 
   async restore(document: Document, why: string): Promise<Problem | null> {
     try {
-      this.planned(await post<Planned>("/api/plan", { document, edits: [] }));
+      this.planned(await this.ask(document));
       this.note = why;
       this.show({ saving: "saving" });
       void this.save();
@@ -338,8 +376,9 @@ export class Session {
 
   async tryOut(label: string, edits: Edit[]): Promise<void> {
     try {
-      const tried = await post<Tried>("/api/plan/try", { document: this.shown.document, edits });
+      const tried = await post<Tried>("/api/plan/try", { document: this.shown.document, edits, sight: this.sight });
       this.show({ trying: { label, edits, tried }, problem: null });
+      void this.look();
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       this.show({ problem: error.problem });
@@ -352,7 +391,7 @@ export class Session {
   }
 
   /** What the fixes of these findings would do, where it is not known yet; given up when the next change comes. */
-  async ask(findings: number[]): Promise<void> {
+  async weigh(findings: number[]): Promise<void> {
     const { document, consequences } = this.shown;
     const only = findings.filter((i) => !(i in consequences));
     if (!document || !only.length) return;
@@ -368,6 +407,11 @@ export class Session {
     }
   }
 
-  putBack = () => this.show({ trying: null });
+  putBack(): void {
+    this.show({ trying: null });
+    void this.look();
+  }
+
+ 
   dismiss = () => this.show({ problem: null });
 }

@@ -7,7 +7,8 @@ type Answer = { status?: number; body: unknown };
 type Asked = { document?: { name: string }; revision?: number; edits?: { value: string }[] } | undefined;
 type Handler = (path: string, body: Asked) => Answer | Promise<Answer>;
 
-const desk = (name: string) => ({ name, findings: [], things: { P1: { title: "P1" } }, scenes: {} });
+const NOTHING_SEEN = { scenes: {}, schedules: [], tapes: [], things: {}, buy: [], cuts: [] };
+const desk = (name: string) => ({ ...NOTHING_SEEN, name, findings: [], panels: {}, things: { P1: { title: "P1" } } });
 const held = (revision: number, name: string, id = "j") => ({
   id,
   name,
@@ -26,7 +27,8 @@ let unsent: typeof import("./unsent");
 
 /** A server that plans by taking the edit's value for the name, and answers what a test gives it for the rest. */
 function serve(handler: Handler) {
-  vi.stubGlobal("fetch", async (path: string, options: { method: string; body?: string; signal?: AbortSignal }) => {
+  vi.stubGlobal("fetch", async (whole: string, options: { method: string; body?: string; signal?: AbortSignal }) => {
+    const path = whole.split("?")[0];
     const body = options.body ? JSON.parse(options.body) : undefined;
     calls.push(`${options.method} ${path}`);
     let answer: Answer | null = await handler(path, body);
@@ -275,12 +277,17 @@ describe("the desk's memory", () => {
     expect(deskNow().trying).toBeNull();
   });
 
-  it("picks only what is on the desk", async () => {
-    serve(keeper().handler);
+  it("asks for what is picked, once, and picks nothing that the job does not have", async () => {
+    const { handler } = keeper();
+    const look = (picked: string[]) => ({ body: { ...NOTHING_SEEN, things: picked[0] === "P2" ? { P2: { title: "P2" } } : {} } });
+    serve((path, body) => (path.endsWith("/look") ? look((body as unknown as { sight: { picked: string[] } }).sight.picked) : handler(path, body)));
     await deskNow().open(id("j"));
-    deskNow().pick("P1");
-    expect(deskNow().selected).toEqual(["P1"]);
-    deskNow().pick("P99");
-    expect(deskNow().selected).toEqual([]);
+    calls = [];
+    for (const [label, kept] of [["P1", true], ["P2", true], ["P2", true], ["P99", false]] as const) {
+      await deskNow().pick(label);
+      expect(deskNow().selected).toEqual(kept ? [label] : []);
+    }
+    expect(calls).toEqual(["POST /api/plan/look", "POST /api/plan/look"]);
+    expect(deskNow().desk!.things).toEqual({ P1: { title: "P1" }, P2: { title: "P2" }, P99: undefined });
   });
 });

@@ -1,6 +1,7 @@
 import { create } from "zustand";
 import { Refused } from "../../api/client";
-import type { At, Desk, Document, Edit, Path, Problem } from "../../api/types";
+import type { At, Desk, Document, Edit, Path, Problem, Sight } from "../../api/types";
+import { FIRST } from "./sight";
 import { NOTHING, RETRY_MS, Session, type Shown } from "./session";
 
 export type { Conflict, Saving } from "./session";
@@ -23,8 +24,13 @@ interface DeskState extends Shown {
   settle: (choice: "mine" | "theirs") => Promise<void>;
   restore: (document: Document, note: string) => Promise<Problem | null>;
   flush: () => Promise<boolean>;
-  pick: (label: string) => void;
+  /** Picks what is told of by its label; nothing where there is no such thing. */
+  pick: (label: string) => Promise<void>;
+  /** Picks several at once: what a row of a list is for. */
+  choose: (labels: string[]) => void;
   go: (stake: string) => void;
+  /** Asks for what else is looked at: a leg's tape, a drawing beside those of the step, a part of one. */
+  see: (more: Partial<Sight>) => void;
   askConsequences: (findings: number[]) => Promise<void>;
   dismiss: () => void;
 }
@@ -54,7 +60,7 @@ export const useDesk = create<DeskState>((set, get) => {
 
     async open(id) {
       const going = atWork.get(id);
-      const session = (current = going ?? new Session(id, tell));
+      const session = (current = going ?? new Session(id, tell, { ...FIRST, ...onStep(get().stake) }));
       set({ ...NOTHING, ...session.shown, id, loadProblem: null, selected: [] });
       if (going) return;
       try {
@@ -96,16 +102,30 @@ export const useDesk = create<DeskState>((set, get) => {
     settle: (choice) => here((s) => s.settle(choice), Promise.resolve()),
     restore: (document, why) => here((s) => s.restore(document, why), Promise.resolve(null)),
     flush: () => here((s) => s.flush(), Promise.resolve(false)),
-    askConsequences: (findings) => here((s) => s.ask(findings), Promise.resolve()),
+    askConsequences: (findings) => here((s) => s.weigh(findings), Promise.resolve()),
     dismiss: () => current?.dismiss(),
 
-    pick: (label) => {
-      const thing = (get().trying?.tried.desk ?? get().desk)?.things[label];
-      set(thing ? { selected: [label] } : { selected: [] });
+    pick: async (label) => {
+      set({ selected: [label] });
+      await current?.see({ picked: [label] });
+      const { desk, selected, trying } = get();
+      const told = (trying?.tried.desk ?? desk)?.things ?? {};
+      if (selected[0] === label && label in told && !told[label]) set({ selected: [] });
     },
-    go: (stake) => set({ stake }),
+    choose: (labels) => {
+      set({ selected: labels });
+      void current?.see({ picked: labels.slice(0, 1) });
+    },
+    go: (stake) => {
+      set({ stake });
+      void current?.see(onStep(stake));
+    },
+    see: (more) => void current?.see(more),
   };
 });
+
+/** A step's views; its lists are long, and sent where they are read. */
+const onStep = (step: string): Partial<Sight> => ({ step, lists: step === "buy" });
 
 /** The desk on show: the one being tried, else the job's own. */
 export function useShownDesk(): Desk {

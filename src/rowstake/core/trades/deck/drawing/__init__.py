@@ -1,18 +1,27 @@
 """Drawings of a deck."""
 
+from collections.abc import Callable
+from functools import partial
+
+from rowstake.core.asked import Asked
 from rowstake.core.drawing.scene import Scene
 from rowstake.core.trades.deck.drawing.details import footing_scene, footings_alike, ledger_scene, load_scene
 from rowstake.core.trades.deck.drawing.on_plan import deck_plan_scene
-from rowstake.core.trades.deck.drawing.section import across_scene, deck_section_scene, edge_scenes
+from rowstake.core.trades.deck.drawing.section import EDGES, across_scene, deck_section_scene, edge_scene
 from rowstake.core.trades.deck.laid import DeckPlan
 
 
-def deck_scenes(plan: DeckPlan) -> dict[str, Scene]:
+def deck_scenes(plan: DeckPlan) -> Asked[Scene]:
     """Every drawing by its name."""
-    drawn = [deck_plan_scene(plan), deck_section_scene(plan), across_scene(plan), load_scene(plan)]
-    drawn += edge_scenes(plan)
-    ledger = ledger_scene(plan)
-    drawn += [ledger] if ledger else []
+    ways: dict[str, Callable[[], Scene]] = {
+        "plan": partial(deck_plan_scene, plan),
+        "elevation": partial(deck_section_scene, plan),
+        "across": partial(across_scene, plan),
+        "load": partial(load_scene, plan),
+    }
+    ways |= {name: partial(edge_scene, plan, name) for name in EDGES}
+    if plan.laid.main.ledger:
+        ways["ledger"] = partial(ledger_scene, plan, plan.laid.main.ledger)
     distinct = dict.fromkeys(f.label for f in footings_alike(plan).values())
-    drawn += [footing_scene(plan, f) for f in plan.laid.footings if f.label in distinct]
-    return {scene.name: scene for scene in drawn}
+    ways |= {f"section_{f.label}": partial(footing_scene, plan, f) for f in plan.laid.footings if f.label in distinct}
+    return Asked(ways)

@@ -12,15 +12,13 @@ from rowstake.core.trades.deck.beam_line import BeamLine
 from rowstake.core.trades.deck.carried import FootingAt, footing_used, post_used
 from rowstake.core.trades.deck.drawing.section import ALONG
 from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.ledger import LedgerPlan
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.stack import joist_depth
 
 
-def ledger_scene(planned: DeckPlan) -> Scene | None:
+def ledger_scene(planned: DeckPlan, ledger: LedgerPlan) -> Scene:
     """The ledger from the front: joists on it, fixings between them in two rows."""
-    ledger = planned.laid.main.ledger
-    if ledger is None:
-        return None
     board, p = Board(), planned.brief.printer
     high = joist_depth(planned.brief, planned.laid.main.supports)
     half = planned.laid.main.grid.thick_mm / 2

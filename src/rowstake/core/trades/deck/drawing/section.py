@@ -174,41 +174,40 @@ SHOWN_MM = 430.0
 """So much of the boards is shown from an edge inwards."""
 
 
-def edge_scenes(planned: DeckPlan) -> list[Scene]:
-    """Both ends of the section along the joists, large: the row at the far edge and the one at the house."""
+EDGES = {"edge": "At the far edge", "last": "At the house"}
+
+
+def edge_scene(planned: DeckPlan, name: str) -> Scene:
+    """An end of the section along the joists, large: the row at the far edge, or the one at the house."""
     level, p = planned.laid.main, planned.brief.printer
     group = max(level.grid.groups, key=lambda g: g.t1 - g.t0)
     joist, view = _longest(level, group), _view(level, along_joists=True)
     s = joist.s if joist else (group.s0 + group.s1) / 2
     cut = cut_shapes(level.parts, view, _depth(level, view, s))
     low, high = level.frame_top_mm - level.joist_mm - 40.0, planned.brief.height_mm + 60.0
-    out = []
-    for name, end, way, words in (("edge", group.t1, 1.0, "At the far edge"), ("last", group.t0, -1.0, "At the house")):
-        board, reach = Board(), sorted((end - way * SHOWN_MM, end + way * 170.0))
-        shapes = within(cut, (reach[0], low), (reach[1], high))
-        for shape in shapes:
-            board.add(shape)
-        rows = sorted(
-            (min(x for x, _ in q.points), max(x for x, _ in q.points))
-            for q in shapes
-            if q.look == "board" and _lies(q, level)
-        )
-        row = (rows[-1] if way > 0 else rows[0]) if rows else None
-        if row:
+    end, way = (group.t1, 1.0) if name == "edge" else (group.t0, -1.0)
+    board, reach = Board(), sorted((end - way * SHOWN_MM, end + way * 170.0))
+    shapes = within(cut, (reach[0], low), (reach[1], high))
+    for shape in shapes:
+        board.add(shape)
+    rows = sorted(
+        (min(x for x, _ in q.points), max(x for x, _ in q.points))
+        for q in shapes
+        if q.look == "board" and _lies(q, level)
+    )
+    row = (rows[-1] if way > 0 else rows[0]) if rows else None
+    if row:
+        board.dim((row[0], planned.brief.height_mm), (row[1], planned.brief.height_mm), p.fine(row[1] - row[0]), 1.0)
+        if len(rows) > 1:
+            beside = (rows[-2][1], row[0]) if way > 0 else (row[1], rows[1][0])
+            board.text((sum(beside) / 2, high + 70), f"{p.fine(beside[1] - beside[0])} gap", "label")
+        past = row[1] - end if way > 0 else end - row[0]
+        if abs(past) > 0.5:
+            bottom = level.frame_top_mm - level.joist_mm
             board.dim(
-                (row[0], planned.brief.height_mm), (row[1], planned.brief.height_mm), p.fine(row[1] - row[0]), 1.0
+                (min(end, end + way * past), bottom), (max(end, end + way * past), bottom), p.fine(abs(past)), -1.0
             )
-            if len(rows) > 1:
-                beside = (rows[-2][1], row[0]) if way > 0 else (row[1], rows[1][0])
-                board.text((sum(beside) / 2, high + 70), f"{p.fine(beside[1] - beside[0])} gap", "label")
-            past = row[1] - end if way > 0 else end - row[0]
-            if abs(past) > 0.5:
-                bottom = level.frame_top_mm - level.joist_mm
-                board.dim(
-                    (min(end, end + way * past), bottom), (max(end, end + way * past), bottom), p.fine(abs(past)), -1.0
-                )
-        out.append(board.scene(name, f"{words}, cut along a joist", 50.0))
-    return out
+    return board.scene(name, f"{EDGES[name]}, cut along a joist", 50.0)
 
 
 def _lies(shape: Shape, level: DeckLevel) -> bool:

@@ -2,40 +2,46 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from functools import partial
+
+from rowstake.core.asked import Asked
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.trades.deck.carried import footing_used, post_used
+from rowstake.core.parts import Part
+from rowstake.core.trades.deck.beam_line import BeamLine
+from rowstake.core.trades.deck.carried import FootingAt, footing_used, post_used
+from rowstake.core.trades.deck.document import Cut
 from rowstake.core.trades.deck.drawing.details import footings_alike
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.views.base import Line, Thing
 
-MANY = 6000
 STAKE = {"holes": "holes", "frame": "frame", "skin": "skin"}
 
 
-def deck_things(plan: DeckPlan) -> dict[str, Thing]:
+def deck_things(plan: DeckPlan) -> Asked[Thing]:
     """Posts and footings, beams, joists and boards, by label."""
-    out: dict[str, Thing] = {}
+    ways: dict[str, Callable[[], Thing]] = {}
     alike = footings_alike(plan)
     for f in plan.laid.footings:
         shown = f"section_{alike[f.label].label}"
-        post, footing = _post(plan, f.post.label, shown), _footing(plan, f.label, shown)
-        out[f.post.label], out[f.label] = post, footing
-    for beam in plan.laid.main.supports.beams:
-        out[beam.label] = _beam(plan, beam.label)
-    if len(plan.parts) <= MANY:
-        _pieces(plan, out)
-    for cut in plan.brief.shape.cuts:
-        p = plan.brief.printer
-        size = Line("size", f"{p.length(cut.along_mm)} × {p.length(cut.out_mm)}", "area")
-        out[cut.id] = Thing(f"{cut.kind.capitalize()} {cut.id}", "line", (size,))
-    return out
+        ways[f.post.label] = partial(_post, plan, f, shown)
+        ways[f.label] = partial(_footing, plan, f, shown)
+    ways |= {beam.label: partial(_beam, plan, beam) for beam in plan.laid.main.supports.beams}
+    for part in plan.parts:
+        if part.unit == "piece":
+            ways.setdefault(part.label, partial(_piece, plan, part))
+    return Asked(ways | {cut.id: partial(_cut, plan, cut) for cut in plan.brief.shape.cuts})
 
 
-def _post(plan: DeckPlan, label: str, shown: str) -> Thing:
+def _cut(plan: DeckPlan, cut: Cut) -> Thing:
     p = plan.brief.printer
-    post = next(f.post for f in plan.laid.footings if f.post.label == label)
-    f = next(x for x in plan.laid.footings if x.post is post)
-    part = next((q for q in plan.parts if q.label == label), None)
+    size = Line("size", f"{p.length(cut.along_mm)} × {p.length(cut.out_mm)}", "area")
+    return Thing(f"{cut.kind.capitalize()} {cut.id}", "line", (size,))
+
+
+def _post(plan: DeckPlan, f: FootingAt, shown: str) -> Thing:
+    p, post = plan.brief.printer, f.post
+    part = next((q for q in plan.parts if q.label == post.label), None)
     lines = [
         Line("stands", "{} along, {} out".format(*(p.length(v) for v in plan.laid.main.told_at(post.on_site)))),
         Line("ground there", p.length(post.ground_mm), "stack"),
@@ -47,12 +53,11 @@ def _post(plan: DeckPlan, label: str, shown: str) -> Thing:
         Line("under", post.under, "beams"),
         Line("on", f"{f.label}, {f.dug.words(p)}", "footings"),
     ]
-    return Thing(f"Post {label}", "holes", tuple(lines), shown)
+    return Thing(f"Post {post.label}", "holes", tuple(lines), shown)
 
 
-def _footing(plan: DeckPlan, label: str, shown: str) -> Thing:
+def _footing(plan: DeckPlan, f: FootingAt, shown: str) -> Thing:
     p = plan.brief.printer
-    f = next(x for x in plan.laid.footings if x.label == label)
     lines = [
         Line("load", p.force(f.load_kn), "footings"),
         Line("across", p.length(f.dug.across_mm), "footings"),
@@ -65,12 +70,11 @@ def _footing(plan: DeckPlan, label: str, shown: str) -> Thing:
         lines.append(Line("ground used", f"{used * 100:.0f} % of what it bears", "footings"))
     if f.dug.carries_kn is not None:
         lines.append(Line("can carry", p.force(f.dug.carries_kn)))
-    return Thing(f"Footing {label}", "holes", tuple(lines), shown)
+    return Thing(f"Footing {f.label}", "holes", tuple(lines), shown)
 
 
-def _beam(plan: DeckPlan, label: str) -> Thing:
+def _beam(plan: DeckPlan, beam: BeamLine) -> Thing:
     p = plan.brief.printer
-    beam = next(b for b in plan.laid.main.supports.beams if b.label == label)
     lines = (
         Line("section", f"{beam.plies} × {beam.section.name}", "beams"),
         Line("length", p.length(beam.s1 - beam.s0)),
@@ -79,29 +83,23 @@ def _beam(plan: DeckPlan, label: str) -> Thing:
         Line("used", f"{beam.reach.used * 100:.0f} %", "beams"),
         Line("carries", f"{p.length(beam.carried_mm)} of deck", "beams"),
     )
-    return Thing(f"Beam {label}", "frame", lines)
+    return Thing(f"Beam {beam.label}", "frame", lines)
 
 
-def _pieces(plan: DeckPlan, out: dict[str, Thing]) -> None:
-    p = plan.brief.printer
-    reach = plan.laid.main.supports.joist_reach
-    for part in plan.parts:
-        if part.unit != "piece" or part.label in out:
-            continue
-        section = CATALOGUE.sections[part.material]
-        lines = [Line("cut", p.length(part.length_mm)), Line("section", section.name)]
-        if part.width_mm < section.width_mm - 0.05:
-            lines.append(Line("ripped to", p.fine(part.width_mm)))
-        if part.ends != "square":
-            lines.append(Line("ends", part.ends))
-        if part.sort.family == "joist":
-            lines.append(Line("span", f"{p.length(reach.span_mm)}, {reach.used * 100:.0f} % of allowed", "joist_span"))
-        if part.of != part.sort.name:
-            lines.append(Line("belongs to", part.of))
-        if part.solid:
-            (x, _, _), (_, y, _) = part.solid.box
-            x, y = plan.laid.main.told_at((x, -y))
-            lines.append(Line("near corner", f"{p.length(x)} along, {p.length(y)} out"))
-        out[part.label] = Thing(
-            f"{part.sort.name.capitalize()} {part.label}", STAKE.get(part.step, "frame"), tuple(lines)
-        )
+def _piece(plan: DeckPlan, part: Part) -> Thing:
+    p, reach = plan.brief.printer, plan.laid.main.supports.joist_reach
+    section = CATALOGUE.sections[part.material]
+    lines = [Line("cut", p.length(part.length_mm)), Line("section", section.name)]
+    if part.width_mm < section.width_mm - 0.05:
+        lines.append(Line("ripped to", p.fine(part.width_mm)))
+    if part.ends != "square":
+        lines.append(Line("ends", part.ends))
+    if part.sort.family == "joist":
+        lines.append(Line("span", f"{p.length(reach.span_mm)}, {reach.used * 100:.0f} % of allowed", "joist_span"))
+    if part.of != part.sort.name:
+        lines.append(Line("belongs to", part.of))
+    if part.solid:
+        (x, _, _), (_, y, _) = part.solid.box
+        x, y = plan.laid.main.told_at((x, -y))
+        lines.append(Line("near corner", f"{p.length(x)} along, {p.length(y)} out"))
+    return Thing(f"{part.sort.name.capitalize()} {part.label}", STAKE.get(part.step, "frame"), tuple(lines))

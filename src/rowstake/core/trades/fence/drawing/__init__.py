@@ -1,8 +1,12 @@
 """Drawings of a fence."""
 
+from collections.abc import Callable
+from functools import partial
+
+from rowstake.core.asked import Asked
 from rowstake.core.drawing.scene import Scene
 from rowstake.core.trades.fence.drawing.elevation import elevation_scene
-from rowstake.core.trades.fence.drawing.joint import joint_scenes
+from rowstake.core.trades.fence.drawing.joint import JOINTS, joint_scene
 from rowstake.core.trades.fence.drawing.leaf import leaf_scene
 from rowstake.core.trades.fence.drawing.on_plan import plan_scene
 from rowstake.core.trades.fence.drawing.section import section_scene
@@ -10,10 +14,15 @@ from rowstake.core.trades.fence.drawing.wind import wind_scene
 from rowstake.core.trades.fence.laid import FencePlan
 
 
-def fence_scenes(plan: FencePlan) -> dict[str, Scene]:
+def fence_scenes(plan: FencePlan) -> Asked[Scene]:
     """Every drawing by its name."""
-    drawn = [plan_scene(plan), elevation_scene(plan), wind_scene(plan)]
-    drawn += joint_scenes(plan)
-    drawn += [section_scene(plan, kind) for kind in plan.laid.digger.kinds.values()]
-    drawn += [leaf_scene(plan, built) for built in plan.laid.gates]
-    return {scene.name: scene for scene in drawn}
+    ways: dict[str, Callable[[], Scene]] = {
+        "plan": partial(plan_scene, plan),
+        "elevation": partial(elevation_scene, plan),
+        "wind": partial(wind_scene, plan),
+    }
+    if plan.laid.layout.bays:
+        ways |= {name: partial(joint_scene, plan, name) for name in JOINTS}
+    ways |= {f"section_{k.setting.name}": partial(section_scene, plan, k) for k in plan.laid.digger.kinds.values()}
+    ways |= {f"leaf_{built.gate.id}": partial(leaf_scene, plan, built) for built in plan.laid.gates}
+    return Asked(ways)

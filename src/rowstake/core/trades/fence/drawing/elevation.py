@@ -14,7 +14,6 @@ from rowstake.core.trades.fence.on_leg import on_leg
 BETWEEN_LEGS_MM = 1400.0
 ROW_MM = 1500.0
 """Between the rows of legs, for their names and figures."""
-MANY_BOARDS = 2500
 """Past this many boards a stretch is drawn as one strip, so that large drawings stay quick."""
 
 
@@ -66,20 +65,17 @@ def elevation_scene(planned: FencePlan) -> Scene:
     offsets = leg_offsets(planned)
     in_front = brief.fence.skin.side == "right"
     _ground(board, planned, offsets)
-    thin = planned.count("board", "gate board") > MANY_BOARDS
     layers: list[Look] = ["hole", "gravel", "concrete", "post"]
     layers += ["rail", "frame", "brace", "board"] if in_front else ["board", "brace", "frame", "rail"]
     grouped: dict[str, list[Part]] = {look: [] for look in layers}
     for part in planned.parts:
         shown = part.sort.look
-        if shown and part.solid and not (thin and part.kind == "board"):
+        if shown and part.solid:
             grouped[shown].append(part)
     for look in layers:
         for part in grouped[look]:
             behind = in_front and look in ("rail", "frame", "brace")
             _part(board, part, planned.laid.layout.poses, offsets, look, hidden=behind)
-        if thin and look == "board":
-            _strips(board, planned, offsets)
     _again(board, planned, offsets)
     _dimensions(board, planned, offsets)
     side = "the boards" if in_front else "the back, rails in front"
@@ -126,16 +122,6 @@ def _again(board: Board, planned: FencePlan, offsets: Offsets) -> None:
                 y + planned.laid.levels.ground[post.label] - planned.laid.digger.of(post).hole.embedment_mm,
             )
             board.rect(x - half, foot, x + half, y + planned.laid.levels.top_mm(post), "quiet", post.label, hidden=True)
-
-
-def _strips(board: Board, planned: FencePlan, offsets: Offsets) -> None:
-    """Each bay's boards as one shape, for fences with very many."""
-    for course in planned.laid.courses:
-        for foot in course.feet:
-            height, (x, y) = foot.height_mm, offsets[course.leg]
-            a, b, low, end = x + foot.start_mm, x + foot.end_mm, y + foot.left_mm, y + foot.right_mm
-            corners = ((a, low), (b, end), (b, end + height), (a, low + height))
-            board.add(Shape("poly", corners, "board", course.label))
 
 
 def _ground(board: Board, planned: FencePlan, offsets: Offsets) -> None:

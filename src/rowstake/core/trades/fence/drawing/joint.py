@@ -24,15 +24,16 @@ UP: Vec = (0.0, 0.0, 1.0)
 Boxes = list[tuple[float, float, float, float]]
 
 
-def joint_scenes(planned: FencePlan) -> list[Scene]:
-    """Both details; none of a fence without a bay."""
+JOINTS = ("joint_above", "joint_side")
+
+
+def joint_scene(planned: FencePlan, name: str) -> Scene:
+    """One of the details, of a fence that has a bay."""
     bays = planned.laid.layout.bays
-    if not bays:
-        return []
     post = next((b.right for b in bays if b.right.kind == "line"), bays[0].left)
     pose = planned.laid.layout.poses[post.stations[0][0]]
     near = _near(planned, post, pose)
-    return [_above(planned, post, pose, near), _side(planned, post, pose, near)]
+    return _above(planned, post, pose, near) if name == JOINTS[0] else _side(planned, post, pose, near)
 
 
 def _near(planned: FencePlan, post: Post, pose: Pose) -> list[Part]:

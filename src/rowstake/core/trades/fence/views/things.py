@@ -3,18 +3,23 @@
 from __future__ import annotations
 
 import math
+from collections import defaultdict
+from collections.abc import Callable, Sequence
+from functools import partial
 
+from rowstake.core.asked import Asked
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Part
+from rowstake.core.trades.fence.document import Obstacle
 from rowstake.core.trades.fence.gates import Built
 from rowstake.core.trades.fence.holes import GIVES, BayGust
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.layout import Bay, Post
 from rowstake.core.trades.fence.levels import step_mm
+from rowstake.core.trades.fence.line import LegLine
 from rowstake.core.trades.fence.on_leg import on_leg
-from rowstake.core.trades.fence.skin import style_of
+from rowstake.core.trades.fence.skin import Course, style_of
 from rowstake.core.views.base import Line, Thing
-
-MANY_PARTS = 4000
 
 KIND = {"end": "end post", "corner": "corner post", "line": "line post", "gate": "gate post"}
 
@@ -82,64 +87,81 @@ def _over_ground(plan: FencePlan, bay: Bay, after: Bay | None) -> list[Line]:
     return lines
 
 
-def things(plan: FencePlan) -> dict[str, Thing]:
+def things(plan: FencePlan) -> Asked[Thing]:
     """Everything that can be picked, by the label drawings and lists use."""
-    p, layout, out = plan.brief.printer, plan.laid.layout, {}
-    for post in layout.posts:
-        out[post.label] = _post(plan, post)
-    gusts = {where: g for g in plan.laid.gusts for where in g.where}
+    layout, laid = plan.laid.layout, plan.laid
+    gusts = {where: g for g in laid.gusts for where in g.where}
     after = {bay.left.label: bay for bay in layout.bays}
+    courses: dict[str, list[Course]] = defaultdict(list)
+    for course in laid.courses:
+        courses[course.label].append(course)
+    ways: dict[str, Callable[[], Thing]] = {post.label: partial(_post, plan, post) for post in layout.posts}
     for bay in layout.bays:
-        holds = gusts[bay.label].holds
-        out[bay.label] = Thing(
-            f"{bay.label.capitalize()}, {bay.left.label} to {bay.right.label}", "line",
-            (
-                *_over_ground(plan, bay, after.get(bay.right.label)),
-                Line("centre to centre", p.length(bay.centres_mm), "spacing"),
-                Line("clear between faces", p.length(bay.clear_mm), "spacing"),
-                Line("left edge to left edge", p.length(bay.edges_mm), "spacing"),
-                Line("stands a gust of", f"{p.speed(holds.holds_to_mps)}; {GIVES[holds.gives]} gives first", "gust"),
-            ), leg=bay.leg,
-        )  # fmt: skip
-    for leg in layout.legs:
-        out[f"leg {leg.index + 1}"] = Thing(
-            f"Leg {leg.index + 1}", "line",
-            (
-                Line("length", p.length(leg.length_mm), "length"),
-                Line("posts", str(len(layout.leg_posts(leg.index))), "posts"),
-            ), leg=leg.index,
-        )  # fmt: skip
-    jig = style_of(plan.brief).jig
-    for course in plan.laid.courses:
-        laid = course.laid
-        joint = ("lap", laid.lap_mm) if plan.brief.style.joint == "lap" else ("gap", laid.gap_mm)
-        ends = p.fine(course.last_mm)
-        lines = (
-            Line("boards from end to end", p.length(course.stretch.length_mm), "boards"),
-            Line("boards", str(len(laid.boards)), "boards"),
-            Line(joint[0], p.fine(joint[1]), "boards"),
-            Line("narrowest end piece", ends, "last"),
-            *((Line(tool[0], p.fine(tool[1]), "jig"),) if (tool := jig(plan.brief.board.width_mm, laid)) else ()),
-            *((Line("stack", plan.workings["stack"].value, "stack"),) if plan.brief.style.channels else ()),
-            *(
-                (Line("seen through from", plan.workings["see_through"].value, "see_through"),)
-                if "see_through" in plan.workings
-                else ()
-            ),
-        )
-        if course.label not in out:
-            out[course.label] = Thing(f"Boards of {course.label}", "skin", lines, leg=course.leg)
-        else:
-            old = out[course.label]
-            out[course.label] = Thing(old.title, old.stake, old.lines + lines[1:], leg=old.leg)
-    for built in plan.laid.gates:
-        out[f"gate {built.gate.id}"] = _gate(plan, built, gusts[f"gate {built.gate.id}"])
-    for o in plan.brief.fence.obstacles:
-        told = (Line("from", p.length(o.at_mm)), Line("width", p.length(o.width_mm)))
-        out[o.id] = Thing(o.what.capitalize(), "line", told, leg=o.leg)
-    if len(plan.parts) <= MANY_PARTS:
-        _pieces(plan, out)
-    return out
+        follows = after.get(bay.right.label)
+        ways[bay.label] = partial(_bay, plan, bay, follows, gusts[bay.label], courses.pop(bay.label, ()))
+    ways |= {f"leg {leg.index + 1}": partial(_leg, plan, leg) for leg in layout.legs}
+    ways |= {label: partial(_boards, plan, some) for label, some in courses.items()}
+    for built in laid.gates:
+        ways[f"gate {built.gate.id}"] = partial(_gate, plan, built, gusts[f"gate {built.gate.id}"])
+    ways |= {o.id: partial(_obstacle, plan, o) for o in plan.brief.fence.obstacles}
+    for part in plan.parts:
+        if part.unit == "piece" and part.solid is not None:
+            ways.setdefault(part.label, partial(_piece, plan, part))
+    return Asked(ways)
+
+
+def _bay(plan: FencePlan, bay: Bay, follows: Bay | None, gust: BayGust, courses: Sequence[Course]) -> Thing:
+    p, holds = plan.brief.printer, gust.holds
+    lines = [
+        *_over_ground(plan, bay, follows),
+        Line("centre to centre", p.length(bay.centres_mm), "spacing"),
+        Line("clear between faces", p.length(bay.clear_mm), "spacing"),
+        Line("left edge to left edge", p.length(bay.edges_mm), "spacing"),
+        Line("stands a gust of", f"{p.speed(holds.holds_to_mps)}; {GIVES[holds.gives]} gives first", "gust"),
+    ]
+    title = f"{bay.label.capitalize()}, {bay.left.label} to {bay.right.label}"
+    told = [line for course in courses for line in _course(plan, course)[1:]]
+    return Thing(title, "line", (*lines, *told), leg=bay.leg)
+
+
+def _leg(plan: FencePlan, leg: LegLine) -> Thing:
+    lines = (
+        Line("length", plan.brief.printer.length(leg.length_mm), "length"),
+        Line("posts", str(len(plan.laid.layout.leg_posts(leg.index))), "posts"),
+    )
+    return Thing(f"Leg {leg.index + 1}", "line", lines, leg=leg.index)
+
+
+def _boards(plan: FencePlan, courses: Sequence[Course]) -> Thing:
+    first, *more = courses
+    lines = [*_course(plan, first), *(line for course in more for line in _course(plan, course)[1:])]
+    return Thing(f"Boards of {first.label}", "skin", tuple(lines), leg=first.leg)
+
+
+def _course(plan: FencePlan, course: Course) -> list[Line]:
+    """What is told of a stretch of boards, its length first."""
+    p, laid = plan.brief.printer, course.laid
+    joint = ("lap", laid.lap_mm) if plan.brief.style.joint == "lap" else ("gap", laid.gap_mm)
+    lines = [
+        Line("boards from end to end", p.length(course.stretch.length_mm), "boards"),
+        Line("boards", str(len(laid.boards)), "boards"),
+        Line(joint[0], p.fine(joint[1]), "boards"),
+        Line("narrowest end piece", p.fine(course.last_mm), "last"),
+    ]
+    if tool := style_of(plan.brief).jig(plan.brief.board.width_mm, laid):
+        lines.append(Line(tool[0], p.fine(tool[1]), "jig"))
+    if plan.brief.style.channels:
+        lines.append(Line("stack", plan.workings["stack"].value, "stack"))
+    if "see_through" in plan.workings:
+        lines.append(Line("seen through from", plan.workings["see_through"].value, "see_through"))
+    return lines
+
+
+def _obstacle(plan: FencePlan, o: Obstacle) -> Thing:
+    p = plan.brief.printer
+    return Thing(
+        o.what.capitalize(), "line", (Line("from", p.length(o.at_mm)), Line("width", p.length(o.width_mm))), leg=o.leg
+    )
 
 
 def _gate(plan: FencePlan, built: Built, gust: BayGust) -> Thing:
@@ -184,19 +206,16 @@ def _gate(plan: FencePlan, built: Built, gust: BayGust) -> Thing:
     return Thing(f"Gate {gate.id}", "gates", tuple(lines), key, opening.leg)
 
 
-def _pieces(plan: FencePlan, out: dict[str, Thing]) -> None:
+def _piece(plan: FencePlan, part: Part) -> Thing:
     p = plan.brief.printer
-    for part in plan.parts:
-        if part.unit != "piece" or part.label in out or part.solid is None:
-            continue
-        section, at = CATALOGUE.sections[part.material], on_leg(part, plan.laid.layout.poses)
-        ripped = part.width_mm < section.width_mm - 0.05
-        lines = [
-            Line("cut", p.length(part.length_mm)),
-            Line("section", f"{section.name}{f', ripped to {p.fine(part.width_mm)}' if ripped else ''}"),
-            Line("left edge at", f"{p.length(at.left_mm)} on leg {at.leg + 1}"),
-            Line("belongs to", part.of),
-        ]
-        if part.ends not in ("square", "ripped"):
-            lines.append(Line("ends", part.ends))
-        out[part.label] = Thing(f"{part.sort.name.capitalize()} {part.label}", part.step, tuple(lines), leg=at.leg)
+    section, at = CATALOGUE.sections[part.material], on_leg(part, plan.laid.layout.poses)
+    ripped = part.width_mm < section.width_mm - 0.05
+    lines = [
+        Line("cut", p.length(part.length_mm)),
+        Line("section", f"{section.name}{f', ripped to {p.fine(part.width_mm)}' if ripped else ''}"),
+        Line("left edge at", f"{p.length(at.left_mm)} on leg {at.leg + 1}"),
+        Line("belongs to", part.of),
+    ]
+    if part.ends not in ("square", "ripped"):
+        lines.append(Line("ends", part.ends))
+    return Thing(f"{part.sort.name.capitalize()} {part.label}", part.step, tuple(lines), leg=at.leg)
