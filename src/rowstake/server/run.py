@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import contextlib
-import gc
 import fcntl
+import gc
 import json
 import os
 import socket
