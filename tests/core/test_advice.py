@@ -53,6 +53,9 @@ TROUBLE = {
     "on_wall": edited(
         fence((9000, 0)), {"do": "levels", "text": "1, 0, 0\n1, 4 m, 400, wall\n1, 6 m, 400\n1, 9 m, 400"}
     ),
+    "half_lap": edited(
+        fence((9000, 0), style="board_on_board"), put("fence.skin.fit", "exact"), put("fence.skin.lap_mm", 70)
+    ),
     "season_joint": edited(fence((9000, 0)), put("fence.skin.stock", "indoors")),
     "rake_unfit": edited(
         fence((9000, 0), style="stacked_channels"),

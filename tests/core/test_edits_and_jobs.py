@@ -175,3 +175,37 @@ def test_a_gate_that_all_but_fits_hangs_from_post_to_post():
     with pytest.raises(JobFault) as caught:
         plan(edited(two, {"do": "add_gate", "leg": 0, "at_mm": 1700, "opening_mm": 1600}))
     assert caught.value.faults[0].field == "fence.gates.1.opening_mm"
+
+
+def test_a_gate_goes_to_another_leg_and_is_measured_from_a_post():
+    job = edited(fence((9000, 0), (6000, 90)), {"do": "add_gate", "leg": 0, "at_mm": 5400, "opening_mm": 1000})
+    moved = edited(
+        job, {"do": "gate", "id": "G1", "values": {"leg": 1}}, {"do": "gate", "id": "G1", "values": {"at_mm": "2 m"}}
+    )
+    assert [(g.leg, g.at_mm) for g in moved.fence.gates] == [(1, 2000)]
+    # P2 stands at 1,763.33: three bays to the gate post, whose middle is 110 short of the opening at 5,400.
+    post = plan(job).laid.layout.posts[1]
+    after = edited(job, {"do": "gate", "id": "G1", "values": {"at_mm": "500 mm"}, "after": "P2"})
+    assert after.fence.gates[0].at_mm == pytest.approx(post.on(0) + 500)
+    with pytest.raises(JobFault, match="no post “P99” on leg 1"):
+        edited(job, {"do": "gate", "id": "G1", "values": {"at_mm": "1 m"}, "after": "P99"})
+
+
+@pytest.mark.parametrize(
+    ("units", "path", "value", "message", "allowed"),
+    [
+        ("mm", "legs.1.length_mm", "-3 m", "Leg 2: length is -3000 mm", "more than 0 mm"),
+        ("ft-in", "skin.height_mm", "60 m", "Height is 196'-10 3/16\"", "at most 19'-8 1/4\""),
+        ("mm", "skin.height_mm", "2 mm", "Height is 2 mm: did you mean 2 m or 2 ft?", "at least 300 mm"),
+    ],
+)
+def test_refusals_are_in_the_units_of_the_job(units, path, value, message, allowed):
+    job = edited(fence((9000, 0), (6000, 90)), put("units", units))
+    with pytest.raises(JobFault) as refused:
+        edited(job, put(f"fence.{path}", value))
+    assert [(f.message, f.allowed) for f in refused.value.faults] == [(message, allowed)]
+
+
+def test_a_leg_of_7_mm_is_asked_about():
+    with pytest.raises(JobFault, match="Leg 2 is 7 mm long, shorter than its posts: did you mean 7 m or 7 ft"):
+        plan(fence((9000, 0), (7, 90)))

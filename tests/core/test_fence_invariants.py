@@ -20,11 +20,15 @@ def _sold(region, *uses):
     return [s.id for use in uses for s in CATALOGUE.sections_for(region, use)]
 
 
+TURNS = st.one_of(st.floats(-100, 100), st.sampled_from([90, -90, 91, -91, 45, 1]))
+"""Right angles are what most corners are, and what is told apart by a hair's breadth."""
+
+
 @st.composite
 def jobs(draw):
     region = draw(st.sampled_from(list(CATALOGUE.regions)))
     style, fit = draw(st.sampled_from(CASES))
-    turns = [0.0, *draw(st.lists(st.floats(-100, 100), max_size=2))]
+    turns = [0.0, *draw(st.lists(TURNS, max_size=2))]
     job = fence(*((draw(st.floats(1500, 14_000)), turn) for turn in turns), region=region, style=style)
     edits = [
         put("fence.skin.fit", fit),
@@ -45,6 +49,7 @@ def jobs(draw):
         edits += [
             put("fence.skin.fixing", draw(st.sampled_from(["screws", "nails", "adhesive"]))),
             put("fence.skin.both_faces", draw(st.booleans())),
+            put("fence.skin.lap_mm", draw(st.floats(5, 80))),
             put("fence.trims.cap_rail", draw(st.sampled_from([None, *_sold(region, "rail", "board")]))),
             put("fence.trims.gravel_board", draw(st.sampled_from([None, *_sold(region, "board", "rail")]))),
             put("fence.trims.end_covers", draw(st.booleans())),
@@ -96,6 +101,37 @@ def test_a_fence_holds_together(made):
 @given(jobs())
 def test_a_fence_goes_together_and_is_held(made):
     check_solids(made)
+
+
+def test_a_short_stretch_laps_board_on_board_by_half_at_most():
+    """Three 140 mm boards over 255 mm would lap 82 mm evenly, and the two of one face lie in one another."""
+    job = fence((12_944, 0), region="north_america", style="board_on_board")
+    edits = [
+        {
+            "do": "set",
+            "path": "fence.bays",
+            "value": {"way": "module", "module_mm": 900, "max_mm": 900, "remainder": "start"},
+        },
+        put("fence.skin.height_mm", 700),
+    ]
+    made = plan(edited(job, *edits))
+    # 255.1 clear: 0 and 139.7 on one face, edge to edge, the second ripped to 255.1 − 139.7; 69.85 on the other.
+    assert [tuple(round(v, 2) for v in b) for b in made.laid.courses[0].laid.boards] == [
+        (0, 139.7),
+        (69.85, 139.7),
+        (139.7, 115.4),
+    ]
+    check_solids(made)
+
+
+def test_a_lap_of_more_than_half_a_board_is_told_and_not_laid():
+    job = fence((7200, 0), style="board_on_board")
+    made = plan(edited(job, put("fence.skin.fit", "exact"), put("fence.skin.lap_mm", 70)))
+    finding = next(f for f in made.findings if f.rule == "half_lap")
+    assert made.laid.courses[0].laid.lap_mm == 62.5
+    check_solids(made)
+    mended = plan(edited(made.brief.job, *finding.fixes[0].edits))
+    assert "half_lap" not in {f.rule for f in mended.findings}
 
 
 def test_trims_keep_clear_of_the_double_of_a_corner_post():

@@ -226,3 +226,27 @@ def test_boards_past_the_end_of_a_steep_leg_clear_the_ground():
     first = spot(next(p for p in made.parts if p.kind == "board"))
     assert first.left_mm == -50
     assert first.bottom_mm == pytest.approx(0, abs=1e-6)
+
+
+def test_ground_that_falls_evenly_from_end_to_end_by_hand():
+    """600 mm over legs of 9 and 6 m: 360 by the corner, then 240; a bay of 1.8 m falls 72."""
+    made = plan(edited(yard_line(), put("fence.slope.way", "raked"), put("fence.falls_mm", "0.6 m")))
+    profiles = made.laid.levels.profiles
+    assert [p.at(at) for p, at in ((profiles[0], 0), (profiles[0], 9000), (profiles[1], 0), (profiles[1], 6000))] == [
+        0,
+        -360,
+        -360,
+        -600,
+    ]
+    assert {round(made.laid.levels.feet[b.label].fall_mm, 6) for b in made.laid.layout.bays if b.leg == 0} == {72}
+    # A shorter leg leaves it as it was said: 600 from end to end.
+    shorter = plan(edited(made.brief.job, put("fence.legs.1.length_mm", "3 m")))
+    assert shorter.laid.levels.profiles[1].at(3000) == -600
+    # It rises where it is below zero; levels that are typed take its place.
+    assert plan(edited(yard_line(), put("fence.falls_mm", "-0.6 m"))).laid.levels.profiles[1].at(6000) == 600
+    typed = edited(made.brief.job, {"do": "levels", "text": "1, 0, 0\n2, 6 m, -100"})
+    assert plan(typed).laid.levels.profiles[1].at(6000) == -100
+
+
+def yard_line():
+    return fence((9000, 0), (6000, 90))

@@ -79,7 +79,7 @@ def test_arrow_keys_move_a_corner(desk):
     desk.locator("[data-handle='corner 3']").focus()
     desk.keyboard.press("ArrowLeft")
     saved(desk)
-    expect(desk.locator("[data-scene=plan]")).to_contain_text("leg 3: 4650 mm")
+    expect(desk.locator("[data-scene=plan]")).to_contain_text("leg 3: 4550 mm")
 
 
 def test_carrying_the_line_on(desk):
@@ -92,7 +92,7 @@ def test_carrying_the_line_on(desk):
 
 def test_a_figure_of_the_string_opens_its_working(desk):
     desk.locator("[data-stake=holes] button").last.click()
-    expect(desk.get_by_role("dialog")).to_contain_text("The deepest of the school's depth, frost")
+    expect(desk.get_by_role("dialog")).to_contain_text("The deepest of the depth chosen, frost")
 
 
 def test_a_figure_opens_its_working(desk):

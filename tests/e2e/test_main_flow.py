@@ -82,7 +82,7 @@ def test_lists_and_job_file_from_the_desk(page, site):
     stake(page, "buy")
     page.get_by_role("tab", name="For the saw").click()
     expect(page.get_by_role("row").filter(has_text="38×87").first).to_contain_text("rail")
-    page.get_by_role("tab", name="For the string").click()
+    page.get_by_role("tab", name="String marks").click()
     page.get_by_role("row").filter(has_text="P2").click()
     expect(page.get_by_role("heading", name="P2, line post")).to_be_visible()
     page.get_by_role("button", name="Take away").click()

@@ -15,7 +15,7 @@ from tests.jobs import yard
 def test_refusals_stand_beside_what_was_typed(page, site):
     open_job(page, site.url, add_job(site.url, yard()))
     for text, says in (
-        ("0", "greater than 0"),
+        ("0", "length is 0 mm. Allowed: more than 0 mm"),
         ("-3 m", "below zero"),
         ("twelve", "is not a length"),
         ("11000 m", "10 km"),

@@ -170,7 +170,7 @@ def test_sheets_are_to_scale_and_complete(made, paper, size):
         "Gate G1",
         "For the yard",
         "111",
-        "For the string",
+        "String marks",
         "planning aid",
         "Still to look at",
     ):

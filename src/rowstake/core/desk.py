@@ -67,6 +67,8 @@ class Desk:
     cuts: list[CutRow]
     choices: dict[str, list[Choice]]
     lengths: dict[str, str]
+    reads_mm: float
+    """What a tape is read to on this job: an arrow key moves a handle by it."""
     trade: str
     own: Own
     caution: str
@@ -94,6 +96,7 @@ def desk(plan: AnyPlan, sight: Sight | None = None) -> Desk:
         cuts=shown.cuts,
         choices=trade.choices(plan.brief.job),
         lengths=length_texts(plan.brief.job),
+        reads_mm=plan.brief.region.snap_mm,
         trade=trade.id,
         own=trade.own(plan),
         caution=str(always),

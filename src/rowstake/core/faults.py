@@ -7,7 +7,7 @@ details and the command line prints them.
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Any
 
@@ -48,32 +48,56 @@ def refuse(field: str, given: object, allowed: str, message: str) -> JobFault:
     return JobFault(Fault(field, str(given), allowed, message))
 
 
-def faults_of(error: ValidationError, prefix: str = "") -> JobFault:
+Length = Callable[[float], str]
+"""Words a length of a job."""
+
+
+def _mm(mm: float) -> str:
+    return f"{mm:g} mm"
+
+
+def faults_of(error: ValidationError, prefix: str = "", length: Length = _mm) -> JobFault:
     """A Pydantic error in the words of a `JobFault`: field, value, what is allowed."""
-    return JobFault(*told(error.errors(), prefix))
+    return JobFault(*told(error.errors(), prefix, length))
 
 
-def told(errors: Iterable[Any], prefix: str = "") -> tuple[Fault, ...]:
-    """Pydantic's details of errors as faults; limits of lengths carry their unit."""
-    found = []
-    for e in errors:
-        path = ".".join(str(p) for p in e["loc"])
-        context = e.get("ctx") or {}
-        limits = [
-            f"{word} {context[key]:g}" if isinstance(context[key], int | float) else f"{word} {context[key]}"
-            for key, word in (
-                ("gt", "more than"), ("ge", "at least"), ("lt", "less than"), ("le", "at most"),
-                ("expected", "one of"),
-            )
-            if key in context
-        ]  # fmt: skip
-        field = f"{prefix}{path}".strip(".") or "inputs"
-        unit = " mm" if field.endswith("_mm") and limits else ""
-        allowed = (" and ".join(limits) or e["msg"].removeprefix("Input should be ")) + unit
-        given = "nothing" if e["type"] == "missing" else shown(e.get("input"))[:80]
-        label = field.rsplit(".", 1)[-1].removesuffix("_mm").replace("_", " ")
-        message = (
-            e["msg"].replace("Input should", "should", 1) if e["msg"].startswith("Input should") else f": {e['msg']}"
-        )
-        found.append(Fault(field, given, allowed, f"{label} {message}".replace(" : ", ": ")))
-    return tuple(found)
+LIMITS = {"gt": "more than", "ge": "at least", "lt": "less than", "le": "at most", "expected": "one of"}
+MEANT_MM = 100.0
+"""A length under this where it must be longer was perhaps meant in a larger unit."""
+
+
+def told(errors: Iterable[Any], prefix: str = "", length: Length = _mm) -> tuple[Fault, ...]:
+    """Pydantic's details of errors as faults, lengths in words of the job."""
+    return tuple(_told(e, prefix, length) for e in errors)
+
+
+def _told(error: Any, prefix: str, length: Length) -> Fault:
+    context, value = error.get("ctx") or {}, error.get("input")
+    field = f"{prefix}{'.'.join(str(p) for p in error['loc'])}".strip(".") or "inputs"
+    long = field.endswith("_mm")
+
+    def word(bound: object) -> str:
+        return (length(bound) if long else f"{bound:g}") if isinstance(bound, int | float) else str(bound)
+
+    limits = [f"{words} {word(context[key])}" for key, words in LIMITS.items() if key in context]
+    allowed = " and ".join(limits) or error["msg"].removeprefix("Input should be ")
+    given = "nothing" if error["type"] == "missing" else shown(value)[:80]
+    label = field.rsplit(".", 1)[-1].removesuffix("_mm").replace("_", " ")
+    if limits and isinstance(value, int | float) and not isinstance(value, bool):
+        given = word(value)
+        message = f"{_place(field)}{label} is {given}"
+        if long and 0 < value < MEANT_MM and {"gt", "ge"} & context.keys():
+            message += f": did you mean {value:g} m or {value:g} ft?"
+        return Fault(field, given, allowed, message[0].upper() + message[1:])
+    said = error["msg"]
+    message = said.replace("Input should", "should", 1) if said.startswith("Input should") else f": {said}"
+    return Fault(field, given, allowed, f"{label} {message}".replace(" : ", ": "))
+
+
+NUMBERED = re.compile(r"(?:^|\.)(leg|gate|obstacle|level|cut)s\.(\d+)\.")
+
+
+def _place(field: str) -> str:
+    """Which of several it is of: `leg 2: `; the first level is the deck itself."""
+    found = [(what, int(n) + 1) for what, n in NUMBERED.findall(field) if (what, n) != ("level", "0")]
+    return f"{found[-1][0]} {found[-1][1]}: " if found else ""

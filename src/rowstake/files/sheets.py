@@ -208,7 +208,7 @@ def _lists(plan: AnyPlan) -> str:
     return (
         f'<section class="list"><h2>For the yard</h2>{_table(["What", "Length", "Buy", "", "Why so many", ""], buy, {2})}</section>'
         f'<section class="list"><h2>For the saw</h2>{_table(["Section", "Piece", "How many", "Cut", "Rip", "Ends", "Labels"], cuts, {2, 3})}</section>'
-        f'<section class="list"><h2>For the string</h2>{_table(["Leg", "Mark", "Kind", "Middle", "Near face", "Far face"], marks, {3, 4, 5})}</section>'
+        f'<section class="list"><h2>String marks</h2>{_table(["Leg", "Mark", "Kind", "Middle", "Near face", "Far face"], marks, {3, 4, 5})}</section>'
     )
 
 

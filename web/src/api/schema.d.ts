@@ -845,6 +845,8 @@ export interface components {
              * @default false
              */
             snap?: boolean;
+            /** After */
+            after?: string | null;
         };
         /**
          * ChangeLeg
@@ -1004,6 +1006,8 @@ export interface components {
             lengths: {
                 [key: string]: string;
             };
+            /** Reads Mm */
+            reads_mm: number;
             /** Trade */
             trade: string;
             own: components["schemas"]["FenceDesk"] | null;
@@ -1062,6 +1066,12 @@ export interface components {
             walled: boolean;
             /** Ground Text */
             ground_text: string;
+            /** Falls */
+            falls: string;
+            /** From Posts */
+            from_posts: {
+                [key: string]: components["schemas"]["FromPost"][];
+            };
             /** Without */
             without: string[];
             /** Rehearsals */
@@ -1185,6 +1195,16 @@ export interface components {
             ground_mm: number[];
             /** Clearance Mm */
             clearance_mm: number;
+        };
+        /**
+         * FromPost
+         * @description A distance as it is measured from a post; of no name from the start of the leg.
+         */
+        FromPost: {
+            /** Post */
+            post: string;
+            /** Length */
+            length: string;
         };
         /**
          * Handle
@@ -2922,6 +2942,11 @@ export interface components {
              * @default []
              */
             ground: components["schemas"]["GroundPoint"][];
+            /**
+             * Falls Mm
+             * @default 0
+             */
+            falls_mm: number;
             /**
              * @default {
              *       "way": "stepped",

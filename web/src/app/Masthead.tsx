@@ -3,14 +3,33 @@ import { Link } from "react-router";
 import { Plain } from "../ui/controls";
 import { currentTheme, setTheme } from "./theme";
 
-/** The head of every page: the way home, what the page adds, and light or dark. On a phone it is one row: the rest, with what a
+interface Skip {
+  to: string;
+  words: string;
+}
+const MAIN: readonly Skip[] = [{ to: "main", words: "To the page" }];
+
+/** The head of every page: ways past it from the keyboard, the way home, what the page adds, and light or dark. On a phone it is one row: the rest, with what a
  * page has `more`, opens under it. */
-export function Masthead({ children, more }: { children?: ReactNode; more?: ReactNode }) {
+export function Masthead({ children, more, skips = MAIN }: { children?: ReactNode; more?: ReactNode; skips?: readonly Skip[] }) {
   const [open, setOpen] = useState(false);
   const [theme, setShown] = useState(currentTheme);
   const other = theme === "dark" ? "light" : "dark";
   return (
-    <header className="no-print flex min-h-11 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule px-3 py-1 text-[15px] max-sm:gap-x-1 max-sm:px-2 max-sm:[&_input]:max-w-34">
+    <header className="no-print flex min-h-11 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule px-3 py-1 text-[0.9375rem] max-sm:gap-x-1 max-sm:px-2 max-sm:[&_input]:max-w-34">
+      {skips.map(({ to, words }) => (
+        <a
+          key={to}
+          href={`#${to}`}
+          onClick={(e) => {
+            e.preventDefault();
+            document.getElementById(to)?.focus();
+          }}
+          className="fixed top-1 left-1 z-30 -translate-y-20 border border-ink bg-board px-3 py-1.5 font-semibold focus:translate-y-0"
+        >
+          {words}
+        </a>
+      ))}
       <Link to="/" className="flex items-center gap-2 text-lg font-bold no-underline">
         <img src="/stake.svg" alt="" width={22} height={22} />
         <span className={more ? "max-sm:sr-only" : ""}>Row Stake</span>

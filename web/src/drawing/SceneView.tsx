@@ -14,6 +14,10 @@ interface Props extends Picking {
   /** Draggable points; moved is called with a place in mm, let go when the drag ends. */
   onDrag?: (handle: Handle, at: [number, number]) => void;
   onDrop?: (handle: Handle) => void;
+  /** Takes what a handle is of away. */
+  onRemove?: (handle: Handle) => void;
+  /** What an arrow key moves a handle by, mm: a mark of the tape. */
+  reads?: number;
   /** When set, a press on the drawing gives a place in mm instead of a pick. */
   onPlace?: (at: [number, number]) => void;
   plain?: boolean;
@@ -65,7 +69,7 @@ const ShapeMark = memo(function ShapeMark({ shape, chosen, zone }: { shape: Shap
 });
 
 /** A drawing to scale: pan by dragging, zoom by wheel or keys, pick by pressing; dimensions stay readable. */
-export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPlace, plain, onView, caption }: Props) {
+export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRemove, reads, onPlace, plain, onView, caption }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const ids = useId();
   const [size, setSize] = useState<Size>({ w: 0, h: 0 });
@@ -115,15 +119,36 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
     return () => node.removeEventListener("wheel", onWheel);
   }, [onWheel, plain]);
 
+  const fingers = useRef(new Map<number, [number, number]>());
+  const pinch = useRef<{ from: View; apart: number; middle: [number, number] } | null>(null);
   const down = (event: PointerEvent, handle?: Handle) => {
     if (plain) return;
     event.stopPropagation();
     const [x, y] = local(event);
+    if (event.pointerType === "touch") fingers.current.set(event.pointerId, [x, y]);
+    if (fingers.current.size === 2) {
+      drag.current = null;
+      pinch.current = { from: seen, ...span(fingers.current) };
+      for (const id of fingers.current.keys()) frame.current!.setPointerCapture(id);
+      return;
+    }
     drag.current = { handle, x, y, moved: false, from: seen };
     if (handle) setView(seen);
-    frame.current!.setPointerCapture(event.pointerId);
+    if (handle || event.pointerType !== "touch") frame.current!.setPointerCapture(event.pointerId);
+  };
+  const lift = (event: PointerEvent) => {
+    fingers.current.delete(event.pointerId);
+    if (fingers.current.size < 2) pinch.current = null;
   };
   const move = (event: PointerEvent) => {
+    if (fingers.current.has(event.pointerId)) fingers.current.set(event.pointerId, local(event));
+    if (pinch.current && fingers.current.size === 2) {
+      const { from, apart: before, middle } = pinch.current;
+      const now = span(fingers.current);
+      const closer = zoom(from, size, before / Math.max(now.apart, 1), middle);
+      setView({ ...closer, x: closer.x - (now.middle[0] - middle[0]) * closer.mmPerPx, y: closer.y + (now.middle[1] - middle[1]) * closer.mmPerPx });
+      return;
+    }
     const held = drag.current;
     if (!held) return;
     const [x, y] = local(event);
@@ -133,12 +158,13 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
       const at = toWorld(seen, size, [x, y]);
       setGhost([x, y]);
       onDrag?.(held.handle, at);
-    } else if (!onPlace) {
+    } else if (!onPlace && event.pointerType !== "touch") {
       const from = held.from!;
       setView({ ...from, x: from.x - (x - held.x) * from.mmPerPx, y: from.y + (y - held.y) * from.mmPerPx });
     }
   };
   const up = (event: PointerEvent) => {
+    lift(event);
     const held = drag.current;
     drag.current = null;
     setGhost(null);
@@ -149,15 +175,15 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
     } else if (!held.moved) {
       const at = local(event);
       if (onPlace && !held.handle) onPlace(toWorld(seen, size, at));
-      else if (held.handle && held.handle.kind !== "corner") {
-        onPick?.(held.handle.kind === "gate" ? `gate ${held.handle.id}` : held.handle.id);
-      } else {
+      else if (held.handle) onPick?.(labelOf(held.handle));
+      else {
         const under = document.elementsFromPoint(event.clientX, event.clientY);
         const found = under.find((e) => e instanceof SVGElement && e.dataset.of) as SVGElement | undefined;
         if (found?.dataset.of) onPick?.(found.dataset.of);
       }
     }
   };
+  const parts = useMemo(() => [...new Set(scene.shapes.flatMap((s) => (s.of ? [s.of] : [])))], [scene.shapes]);
   const key = (event: React.KeyboardEvent) => {
     const step = 60 * seen.mmPerPx;
     const moves: Record<string, View> = {
@@ -169,7 +195,13 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
       ArrowUp: { ...seen, y: seen.y + step },
       ArrowDown: { ...seen, y: seen.y - step },
     };
-    if (event.key === "0") setView(null);
+    if (event.target !== event.currentTarget) return;
+    if (event.key === "PageDown" || event.key === "PageUp") {
+      const at = parts.indexOf(selected[0] ?? "");
+      const next = event.key === "PageDown" ? at + 1 : at < 0 ? parts.length - 1 : at - 1;
+      if (parts[next]) onPick?.(parts[next]);
+    } else if (event.key === "Escape") onPick?.("");
+    else if (event.key === "0") setView(null);
     else if (moves[event.key]) setView(moves[event.key]);
     else return;
     event.preventDefault();
@@ -183,14 +215,15 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
   const drawing = (
     <div
       ref={frame}
-      className={`relative min-h-0 w-full flex-1 touch-none overflow-hidden select-none ${onPlace ? "cursor-crosshair" : ""}`}
+      className={`relative min-h-0 w-full flex-1 touch-pan-y overflow-hidden select-none ${onPlace ? "cursor-crosshair" : ""}`}
       role="group"
-      aria-label={label}
+      aria-label={plain ? label : `${label}: arrows move it, plus and minus bring it closer, page down picks the next part`}
       tabIndex={plain ? undefined : 0}
       onPointerDown={(e) => down(e)}
       onPointerMove={move}
       onPointerUp={up}
-      onPointerCancel={() => {
+      onPointerCancel={(e) => {
+        lift(e);
         drag.current = null;
         setGhost(null);
       }}
@@ -273,12 +306,16 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
             <button
               key={`${handle.kind}${handle.id}`}
               type="button"
-              aria-label={`Drag ${name}`}
+              aria-label={`Drag ${name}: arrow keys move it${onRemove && handle.kind !== "deck" ? ", Delete takes it away" : ""}`}
               data-handle={`${handle.kind} ${handle.id}`}
               onPointerDown={(e) => down(e, handle)}
-              onKeyDown={(e) => nudge(e, handle, onDrag, onDrop)}
+              onKeyDown={(e) => {
+                if (e.key === "Delete" && onRemove) onRemove(handle);
+                else if (e.key === "Enter" || e.key === " ") onPick?.(labelOf(handle));
+                else nudge(e, handle, reads ?? 100, onDrag, onDrop);
+              }}
               style={{ left: x - 12, top: y - 12 }}
-              className="absolute grid h-6 w-6 cursor-grab place-items-center"
+              className="absolute grid h-6 w-6 cursor-grab touch-none place-items-center"
             >
               <span
                 className={`block h-3 w-3 border-2 border-signal bg-board/70 ${handle.kind === "corner" ? "rounded-full" : "rotate-45"}`}
@@ -315,8 +352,39 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onPl
         </div>
       )}
       {drawing}
+      {onPick && <PartList parts={parts} label={label} selected={selected} onPick={onPick} />}
     </div>
   );
+}
+
+const MOST_LISTED = 150;
+
+/** The parts of a drawing as a list for those who cannot see it; picked here as on the drawing, out of the way of the tab key. */
+function PartList({ parts, label, selected, onPick }: { parts: readonly string[]; label: string; selected: readonly string[]; onPick: (of: string) => void }) {
+  return (
+    <ul className="sr-only" aria-label={`Parts on ${label}`}>
+      {parts.slice(0, MOST_LISTED).map((of) => (
+        <li key={of}>
+          <button type="button" tabIndex={-1} aria-pressed={selected.includes(of)} onClick={() => onPick(of)}>
+            {of}
+          </button>
+        </li>
+      ))}
+      {parts.length > MOST_LISTED && <li>and {parts.length - MOST_LISTED} more; come closer for those</li>}
+    </ul>
+  );
+}
+
+/** How far two fingers are apart, and where between them is. */
+function span(fingers: Map<number, [number, number]>): { apart: number; middle: [number, number] } {
+  const [[ax, ay], [bx, by]] = [...fingers.values()];
+  return { apart: Math.hypot(bx - ax, by - ay), middle: [(ax + bx) / 2, (ay + by) / 2] };
+}
+
+/** What a handle is picked as: a corner is the leg that ends there. */
+function labelOf(handle: Handle): string {
+  if (handle.kind === "corner") return `leg ${Math.max(1, Number(handle.id))}`;
+  return handle.kind === "gate" ? `gate ${handle.id}` : handle.id;
 }
 
 /** A handle is this large; those that would lie on each other stand beside each other. */
@@ -339,23 +407,24 @@ function apart<T extends { at: [number, number] }>(handles: T[]): T[] {
   return out;
 }
 
-const NUDGE = 150;
+/** A handle moves by what a tape reads; where its own way is not the arrow's, right and up are on along it. */
 function nudge(
   event: React.KeyboardEvent,
   handle: Handle,
+  step: number,
   onDrag: (h: Handle, at: [number, number]) => void,
   onDrop?: (h: Handle) => void,
 ) {
   const by: Record<string, [number, number]> = {
-    ArrowLeft: [-NUDGE, 0],
-    ArrowRight: [NUDGE, 0],
-    ArrowUp: [0, NUDGE],
-    ArrowDown: [0, -NUDGE],
+    ArrowLeft: [-step, 0],
+    ArrowRight: [step, 0],
+    ArrowUp: [0, step],
+    ArrowDown: [0, -step],
   };
-  const step = by[event.key];
-  if (!step) return;
+  const moved = by[event.key];
+  if (!moved) return;
   event.preventDefault();
   event.stopPropagation();
-  onDrag(handle, [handle.at[0] + step[0], handle.at[1] + step[1]]);
+  onDrag(handle, [handle.at[0] + moved[0], handle.at[1] + moved[1]]);
   onDrop?.(handle);
 }

@@ -3,7 +3,7 @@ import type { BuyRow, CutRow } from "../api/types";
 import { Num } from "./Num";
 
 export const cell = "px-2 py-1";
-export const big = `${cell} text-right text-[17px] font-bold whitespace-nowrap`;
+export const big = `${cell} text-right text-[1.0625rem] font-bold whitespace-nowrap`;
 
 /** How a row stands in its table: the desk's rows can be picked, those of a site cannot. */
 type RowOf = (props: { parts: readonly string[]; children: ReactNode }) => ReactNode;
@@ -44,7 +44,7 @@ export function BuyTable({ rows, Row }: { rows: readonly BuyRow[]; Row: RowOf })
               </td>
               <td className={big}>{r.count}</td>
               <td className={`${cell} whitespace-nowrap`}>{r.unit}</td>
-              <td className={`${cell} text-[15px]`}>
+              <td className={`${cell} text-[0.9375rem]`}>
                 <Num>{r.needed}</Num>
                 {r.note && <b className="text-signal">; {r.note}</b>}
               </td>
@@ -74,7 +74,7 @@ export function CutTable({ rows, Row }: { rows: readonly CutRow[]; Row: RowOf })
             <td className={cell}>
               <Num>{r.width}</Num>
             </td>
-            <td className={`${cell} text-[15px]`}>{r.ends}</td>
+            <td className={`${cell} text-[0.9375rem]`}>{r.ends}</td>
             <td className={`${cell} text-sm text-faint`}>{r.labels}</td>
           </Row>
         ))}

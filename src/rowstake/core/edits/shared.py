@@ -54,7 +54,12 @@ def _kn(job: Job, value: Any, field: str) -> float:
     return parse_force(value, job.units, field) if isinstance(value, str) else float(value)
 
 
-READ = {"_mm": mm, "_kpa": _kpa, "_kn": _kn}
+def _mm(job: Job, value: Any, field: str) -> float:
+    """A length or a level: what may not be below zero says so itself."""
+    return mm(job, value, field, signed=True)
+
+
+READ = {"_mm": _mm, "_kpa": _kpa, "_kn": _kn}
 """How text is read by the ending of its field's name."""
 
 

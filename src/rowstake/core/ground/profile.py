@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from bisect import bisect_left, bisect_right
 from collections.abc import Iterable
 from dataclasses import dataclass
@@ -116,3 +117,13 @@ def lay_ground(points: Iterable[Station], lengths_mm: list[float], field: str = 
         out.append(Profile(tuple(r[0] for r in rows), tuple(r[1] for r in rows), tuple(r[2] for r in rows)))
         last = (rows[-1][1], rows[-1][2])
     return out
+
+
+def even_fall(lengths_mm: list[float], falls_mm: float) -> list[Profile]:
+    """A profile for each leg of ground that falls evenly along the whole line: `level = −fall · run ÷ line`."""
+    runs = [0.0, *itertools.accumulate(lengths_mm)]
+    levels = [-falls_mm * run / runs[-1] for run in runs]
+    return [
+        Profile((0.0, length), (a, b), ("soil", "soil"))
+        for length, (a, b) in zip(lengths_mm, itertools.pairwise(levels), strict=True)
+    ]

@@ -10,6 +10,7 @@ from pydantic import ValidationError
 from rowstake.core.faults import faults_of, refuse
 from rowstake.core.job.base import SCHEMA, Common
 from rowstake.core.job.upgrade import upgraded
+from rowstake.core.measure import Printer
 from rowstake.core.text import check_text, read_json
 from rowstake.core.trade import trades
 
@@ -41,7 +42,8 @@ def read_job(raw: Any) -> Job:
         job: Job = kind.document.model_validate(raw)
         return job
     except ValidationError as error:
-        raise faults_of(error) from None
+        in_feet = raw.get("units") == "ft-in"
+        raise faults_of(error, length=Printer("ft-in" if in_feet else "mm").length) from None
 
 
 def read_job_text(text: str) -> Job:

@@ -38,7 +38,7 @@ export function AnswersPage() {
   return (
     <div className="min-h-full">
       <Masthead />
-      <main className="mx-auto grid max-w-5xl gap-5 px-4 py-4 sm:grid-cols-[15rem_1fr]">
+      <main id="main" tabIndex={-1} className="mx-auto grid max-w-5xl gap-5 px-4 py-4 sm:grid-cols-[15rem_1fr]">
         <nav aria-label="Questions" className={chosen ? "hidden sm:block" : ""}>
           <h1 className="mb-1 text-2xl font-bold">Quick answers</h1>
           {problem && <p role="alert">{problem.detail}</p>}
@@ -122,7 +122,7 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
           const look = `min-h-11 w-full border-b-2 bg-board px-2 text-lg font-semibold ${fault ? "border-bad" : "border-ink/50"}`;
           return (
             <div key={field.name}>
-              <label htmlFor={id} className="block text-[15px] text-faint">
+              <label htmlFor={id} className="block text-[0.9375rem] text-faint">
                 {field.label}
                 {field.unit && `, ${field.unit}`}
                 {!field.required && field.example === null && " (may be left empty)"}

@@ -72,7 +72,8 @@ function useShortcuts() {
   const { undo, redo } = useDesk.getState();
   useEffect(() => {
     const keys = (e: KeyboardEvent) => {
-      const typing = e.target instanceof HTMLInputElement && !["checkbox", "radio", "range"].includes(e.target.type);
+      const at = e.target;
+      const typing = (at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement) && at.dataset.typed !== undefined;
       if (!(e.ctrlKey || e.metaKey) || typing || e.key.toLowerCase() !== "z") return;
       e.preventDefault();
       void (e.shiftKey ? redo() : undo());
@@ -81,6 +82,12 @@ function useShortcuts() {
     return () => window.removeEventListener("keydown", keys);
   }, [undo, redo]);
 }
+
+const SKIPS = [
+  { to: "choices", words: "To the choices" },
+  { to: "drawing", words: "To the drawing" },
+  { to: "margin", words: "To what is to look at" },
+];
 
 function Head() {
   const [history, setHistory] = useState(false);
@@ -95,6 +102,7 @@ function Head() {
   const { edit, undo, redo } = useDesk.getState();
   return (
     <Masthead
+      skips={SKIPS}
       more={
         <>
       {held.site && (
@@ -148,9 +156,10 @@ function Head() {
       <Plain disabled={!held.can_undo && saving === "saved"} onClick={() => void undo()} aria-keyshortcuts="Control+Z">
         Undo
       </Plain>
-      <span role="status" data-saving={saving} className={`text-sm ${saving === "waiting" || saving === "refused" || unkept ? "font-semibold text-bad" : "text-faint"}`}>
+      <span data-saving={saving} className={`text-sm ${saving === "waiting" || saving === "refused" || unkept ? "font-semibold text-bad" : "text-faint"}`}>
         {SAID[saving]} {unkept && UNKEPT}
       </span>
+      <Said />
       {variants && <VariantsSheet onClose={() => setVariants(false)} />}
       {standing && (
         <Suspense fallback={null}>
@@ -159,6 +168,19 @@ function Head() {
       )}
       {history && <HistorySheet onClose={() => setHistory(false)} />}
     </Masthead>
+  );
+}
+
+/** What is told aloud: what became of the work, once, and how many things are to look at when that changes. */
+function Said() {
+  const saving = useDesk((s) => s.saving);
+  const count = useShownDesk().findings.length;
+  const [settled, settle] = useState<keyof typeof SAID>("saved");
+  if (saving !== "saving" && saving !== settled) settle(saving);
+  return (
+    <span role="status" className="sr-only">
+      {SAID[settled]} {count ? `${count} to look at.` : "Nothing stands in the way."}
+    </span>
   );
 }
 
@@ -180,7 +202,7 @@ function Desk() {
       <Head />
       <StringLine />
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_332px]">
-        <div className="flex min-h-0 min-w-0 flex-col">
+        <div className="flex min-h-0 min-w-0 flex-col" id="main">
           <div className="max-lg:order-2">
             <Slip placing={placing} place={setPlacing} />
           </div>

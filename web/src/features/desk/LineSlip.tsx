@@ -78,7 +78,7 @@ export function LineSlip({ placing, place }: { placing: boolean; place: (on: boo
             of at most <Length path="fence.bays.max_mm" name="Largest spacing" />,
           </>
         )}{" "}
-        told <Pick path="fence.bays.told" name="How spacing is told" />.
+        measured <Pick path="fence.bays.told" name="How spacing is measured" />.
         <ObstacleWords leg={leg} />
       </Say>
     </>

@@ -8,7 +8,7 @@ import { useDesk, useShownDesk } from "./state";
 const TABS = [
   ["buy", "For the yard"],
   ["cuts", "For the saw"],
-  ["marks", "For the string"],
+  ["marks", "String marks"],
 ] as const;
 const LOOK = "look";
 
@@ -77,7 +77,7 @@ function MarkTable() {
   );
 }
 
-/** Lists to carry away: to the yard, to the saw, to the string. A row shows its pieces on the drawing above. */
+/** Lists to carry away: to the yard, to the saw, string marks. A row shows its pieces on the drawing above. */
 export function Lists() {
   const id = useDesk((s) => s.id);
   const flush = useDesk((s) => s.flush);
@@ -109,7 +109,7 @@ export function Lists() {
           Take as CSV:{" "}
           {TABS.map(([key, name]) => (
             <button key={key} type="button" onClick={() => void take(key)} className="px-1 underline underline-offset-4">
-              {name.replace("For the ", "")}
+              {name.replace("For the ", "").toLowerCase()}
             </button>
           ))}
         </span>

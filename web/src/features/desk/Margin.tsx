@@ -49,7 +49,7 @@ export function Margin() {
     />
   );
   return (
-    <aside aria-label="Margin" className="flex min-h-0 flex-col border-l border-rule bg-board lg:h-full lg:overflow-hidden">
+    <aside id="margin" tabIndex={-1} aria-label="Margin" className="flex min-h-0 flex-col border-l border-rule bg-board lg:h-full lg:overflow-hidden">
       <div className="min-h-0 px-3.5 pt-2 pb-2 lg:flex-1 lg:overflow-y-auto" tabIndex={-1}>
         {thing && (
           <section aria-label="Picked" className="mb-2 border-b border-rule pb-2">
@@ -77,7 +77,7 @@ export function Margin() {
         </section>
         <Stands />
       </div>
-      <section aria-label="What follows" className="shrink-0 border-t-2 border-rule px-3.5 pt-1 text-[14.5px] lg:max-h-[60%] lg:overflow-y-auto">
+      <section aria-label="What follows" className="shrink-0 border-t-2 border-rule px-3.5 pt-1 text-[0.9062rem] lg:max-h-[60%] lg:overflow-y-auto">
         <h2 className="font-bold">What follows</h2>
         <dl>
           {desk.figures.map((f) => (
@@ -91,7 +91,7 @@ export function Margin() {
             </div>
           ))}
         </dl>
-        <p className="py-1 text-[12px] leading-tight text-faint">
+        <p className="py-1 text-[0.75rem] leading-tight text-faint">
           {desk.region}. {desk.caution}
         </p>
       </section>
@@ -128,14 +128,14 @@ function Stands() {
   }, [document, trying]);
   if (!found || found.document !== document) return null;
   if (!found.checked.looked) {
-    return <p className="mt-3 text-[15px] text-faint">Too many pieces to look here whether all of them go together; the command “rowstake check” does.</p>;
+    return <p className="mt-3 text-[0.9375rem] text-faint">Too many pieces to look here whether all of them go together; the command “rowstake check” does.</p>;
   }
   const remarks = [...found.checked.apart, ...found.checked.loose];
   if (!remarks.length) return null;
   return (
     <section aria-label="Does it go together" className="mt-3 border-t border-rule pt-2">
       <h2 className="text-lg font-bold">Does not stand as drawn</h2>
-      <ul className="text-[15px] leading-snug">
+      <ul className="text-[0.9375rem] leading-snug">
         {remarks.slice(0, MOST_REMARKS).map((remark) => (
           <li key={remark.words}>
             <button type="button" className="min-h-6 text-left hover:underline" onClick={() => pick(remark.where[0])}>
@@ -144,7 +144,7 @@ function Stands() {
           </li>
         ))}
       </ul>
-      {remarks.length > MOST_REMARKS && <p className="text-[15px]">and {remarks.length - MOST_REMARKS} more.</p>}
+      {remarks.length > MOST_REMARKS && <p className="text-[0.9375rem]">and {remarks.length - MOST_REMARKS} more.</p>}
     </section>
   );
 }
@@ -165,16 +165,16 @@ function FindingNote({ alike, index, next, open, turn }: { alike: number[]; inde
   return (
     <article className={`border-l-4 border-signal pl-2 ${open ? "mt-2" : "mt-1"}`} data-finding={finding.rule}>
       <h3 className="leading-tight">
-        <button type="button" aria-expanded={open} title={open ? undefined : finding.title} onClick={turnTo} className={`min-h-6 w-full text-left hover:underline ${open ? "font-semibold" : "truncate text-[15px]"}`}>
+        <button type="button" aria-expanded={open} title={open ? undefined : finding.title} onClick={turnTo} className={`min-h-6 w-full text-left hover:underline ${open ? "font-semibold" : "truncate text-[0.9375rem]"}`}>
           <Num>{finding.title}</Num>
         </button>
       </h3>
       {open && (
         <>
-          <p className="text-[14.5px] leading-snug">{finding.why}</p>
+          <p className="text-[0.9062rem] leading-snug">{finding.why}</p>
           {!trying && <Ways index={index} finding={finding} />}
           {alike.length > 1 && (
-            <p className="mt-1 text-[14.5px]">
+            <p className="mt-1 text-[0.9062rem]">
               {alike.indexOf(index) + 1} of {alike.length} alike. <Quiet onClick={next}>The next</Quiet>
             </p>
           )}
@@ -190,7 +190,7 @@ const SHOWN = 3;
 function Ways({ index, finding }: { index: number; finding: Finding }) {
   const consequence = useDesk((s) => s.consequences[index]);
   const { tryOut } = useDesk.getState();
-  if (!consequence) return finding.fixes.length ? <p className="text-[14px] text-faint">working out what it does…</p> : null;
+  if (!consequence) return finding.fixes.length ? <p className="text-[0.875rem] text-faint">working out what it does…</p> : null;
   const ways = finding.fixes.map((fix, j) => ({ fix, does: consequence[j] })).filter(({ does }) => does?.settles.length);
   return (
     <ul className="mt-1 space-y-1">
@@ -201,7 +201,7 @@ function Ways({ index, finding }: { index: number; finding: Finding }) {
               <Num>{fix.label}</Num>
             </span>
             {mattering(does.differences, finding.stake).map((d) => (
-              <span key={d.key} className="flex justify-between gap-2 text-[14px] text-faint">
+              <span key={d.key} className="flex justify-between gap-2 text-[0.875rem] text-faint">
                 <span>{d.name}</span>
                 <span className="text-right">
                   <Num>{`${d.before} → ${d.after}`}</Num>
@@ -209,9 +209,9 @@ function Ways({ index, finding }: { index: number; finding: Finding }) {
                 </span>
               </span>
             ))}
-            {does.differences.length === 0 && <span className="block text-[14px] text-faint">settles it; no headline figure changes</span>}
+            {does.differences.length === 0 && <span className="block text-[0.875rem] text-faint">settles it; no headline figure changes</span>}
             {does.brings.map((title) => (
-              <span key={title} className="block text-[14px] font-semibold text-bad">
+              <span key={title} className="block text-[0.875rem] font-semibold text-bad">
                 but: <Num>{title}</Num>
               </span>
             ))}

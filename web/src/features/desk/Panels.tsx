@@ -17,7 +17,7 @@ export function Panels({ placing }: { placing: boolean }) {
   const first = desk.scenes[big.scenes?.[0] ?? ""];
   const wide = first && (first.high[0] - first.low[0]) / (first.high[1] - first.low[1]) > WIDE;
   return (
-    <div className={`flex min-h-0 flex-col lg:flex-1 ${wide ? "" : "lg:flex-row"}`} data-panels={stake}>
+    <div id="drawing" tabIndex={-1} className={`flex min-h-0 flex-col lg:flex-1 ${wide ? "" : "lg:flex-row"}`} data-panels={stake}>
       <PanelView key={keyOf(big)} panel={big} placing={placing} main className={wide ? "lg:flex-[1.35]" : "lg:flex-[1.45]"} />
       {rest.length > 0 && (
         <div className={`flex min-h-0 min-w-0 border-rule max-lg:flex-col lg:flex-1 ${wide ? "lg:border-t" : "lg:flex-col lg:border-l"}`}>
@@ -38,7 +38,7 @@ function PanelView({ panel, placing, main, className }: { panel: Panel; placing:
   const desk = useShownDesk();
   const schedule = panel.schedule ? desk.schedules.find((s) => s.title === panel.schedule) : undefined;
   return (
-    <figure className={`m-0 flex min-h-0 min-w-0 flex-col border-rule ${schedule ? "" : main ? "max-lg:h-[340px]" : "max-lg:h-[260px]"} ${className}`}>
+    <figure className={`m-0 flex min-h-0 min-w-0 flex-col border-rule ${schedule ? "" : main ? "max-lg:h-[21.25rem]" : "max-lg:h-[16.25rem]"} ${className}`}>
       {schedule ? <ScheduleView schedule={schedule} /> : <Drawing panel={panel} placing={placing} />}
     </figure>
   );
@@ -117,6 +117,11 @@ function useDragging(plan: boolean, placing: boolean) {
   return {
     onDrag: trying ? undefined : (handle: Handle, at: [number, number]) => void edit([dragged(desk.scenes.plan, handle, at)], "", { passing: true }),
     onDrop: (handle: Handle) => void edit([], `${handle.kind} ${handle.id} moved`),
+    onRemove: (handle: Handle) => {
+      const edits = removed(handle);
+      if (edits) void edit(edits, `${handle.kind} ${handle.id} taken away`);
+    },
+    reads: desk.reads_mm,
     onPlace: placing
       ? (at: [number, number]) => void edit([{ do: "add_leg", x_mm: at[0], y_mm: at[1], angle_deg: 180, side: "left" }], "Line carried on")
       : undefined,
@@ -131,7 +136,7 @@ function ScheduleView({ schedule }: { schedule: Schedule }) {
     <>
       <figcaption className="px-2 pt-1 text-sm font-semibold">{schedule.title}</figcaption>
       <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="group" aria-label={schedule.title}>
-        <table className="w-full text-[13.5px]">
+        <table className="w-full text-[0.8438rem]">
           <thead className="sticky top-0 bg-lime">
             <tr>
               {schedule.heads.map((head, i) => (
@@ -194,6 +199,13 @@ function LayerBar({ layers, shown, show }: { layers: { key: string; name: string
       <Quiet onClick={build}>Build the next</Quiet>
     </span>
   );
+}
+
+/** The edit that takes what a handle is of away; none for what a job cannot be without. */
+function removed(handle: Handle): Edit[] | null {
+  if (handle.kind === "deck") return null;
+  if (handle.kind === "corner") return [{ do: "remove_leg", index: Math.max(0, Number(handle.id) - 1) }];
+  return [{ do: `remove_${handle.kind}`, id: handle.id } as Edit];
 }
 
 /** The edit that a drag of this handle means. Places along a leg are read against the drawing's own frame. */

@@ -68,10 +68,10 @@ export function SecondLook() {
                 <th scope="row" className="px-2 py-1 text-left font-semibold">
                   {v.name}
                 </th>
-                <td className="px-2 py-1 text-right text-[17px] font-bold">
+                <td className="px-2 py-1 text-right text-[1.0625rem] font-bold">
                   <Num>{v.theirs}</Num>
                 </td>
-                <td className="px-2 py-1 text-right text-[17px] font-bold">
+                <td className="px-2 py-1 text-right text-[1.0625rem] font-bold">
                   <Num>{v.ours}</Num>
                 </td>
                 <td className={`px-2 py-1 font-semibold ${v.agrees === "agrees" ? "" : "text-signal"}`}>{v.agrees}</td>

@@ -19,7 +19,7 @@ export function SideBySide({ sides, take, words }: { sides: Side[]; take: (side:
             {side.label} {side.chosen && <span className="font-normal text-signal normal-case">as it is now</span>}
           </h3>
           {side.scene ? (
-            <div className={`${wide ? "h-[104px]" : "h-[150px]"} bg-lime`}>
+            <div className={`${wide ? "h-[6.5rem]" : "h-[9.375rem]"} bg-lime`}>
               <SceneView scene={side.scene} label={side.label} selected={[]} plain />
             </div>
           ) : (
@@ -28,7 +28,7 @@ export function SideBySide({ sides, take, words }: { sides: Side[]; take: (side:
         </section>
       ))}
       </div>
-      <table className="w-full border-collapse text-[15px]">
+      <table className="w-full border-collapse text-[0.9375rem]">
         <thead>
           <tr>
             <td />

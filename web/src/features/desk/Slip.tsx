@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
-import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Why } from "./fields";
+import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } from "./fields";
 import { DeckSlip } from "./DeckSlip";
 import { LevelsSheet } from "./LevelsSheet";
 import { LineSlip, useLeg } from "./LineSlip";
@@ -30,7 +30,7 @@ function SiteSlip() {
 }
 
 function GroundSlip() {
-  const text = useFence().ground_text;
+  const { ground_text: text, falls } = useFence();
   const way = useDesk((s) => valueAt(s.document, "fence.slope.way"));
   const datum = useDesk((s) => valueAt(s.document, "fence.slope.datum"));
   const along = useFence().along;
@@ -40,7 +40,15 @@ function GroundSlip() {
     <>
       <Say>
         The fence goes <Pick path="fence.slope.way" name="Way over the ground" /> over{" "}
-        {text ? `${text.split("\n").length} levels` : "level ground"}
+        {text ? (
+          <>
+            {text.split("\n").length} levels, which fall <b>{falls}</b> from end to end
+          </>
+        ) : (
+          <>
+            ground that falls <Length path="fence.falls_mm" name="Fall from end to end" /> from end to end
+          </>
+        )}
         {way !== "level" && "."}
         {way === "level" && (
           <>
@@ -236,6 +244,10 @@ function GatesSlip() {
   const found = gates.findIndex((g) => `gate ${g.id}` === picked);
   const index = found < 0 ? 0 : found;
   const gate = gates[index];
+  const legs = useDesk((s) => valueAt(s.document, "fence.legs")) ?? [];
+  const [after, setAfter] = useState("");
+  const places = useFence().from_posts[gate?.id] ?? [];
+  const from = places.find((p) => p.post === after) ?? places[0];
   const change = (values: Record<string, unknown>, words: string) => edit([{ do: "gate", id: gate.id, values, snap: false }], words);
   return (
     <>
@@ -254,8 +266,39 @@ function GatesSlip() {
                 </option>
               ))}
             </select>{" "}
-            on leg {gate.leg + 1} opens <Length path={`fence.gates.${index}.opening_mm`} name="Gate opening" /> clear, from{" "}
-            <Length path={`fence.gates.${index}.at_mm`} name="Gate from" />, as{" "}
+            on{" "}
+            <select
+              aria-label="Gate's leg"
+              value={gate.leg}
+              onChange={(e) => void change({ leg: Number(e.target.value) }, "Gate's leg")}
+              className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
+            >
+              {legs.map((_, i) => (
+                <option key={i} value={i}>
+                  leg {i + 1}
+                </option>
+              ))}
+            </select>{" "}
+            opens <Length path={`fence.gates.${index}.opening_mm`} name="Gate opening" /> clear,{" "}
+            <Typed
+              value={from.length}
+              name="Gate from"
+              commit={(at) => edit([{ do: "gate", id: gate.id, values: { at_mm: at }, snap: false, after: from.post || null }], "Gate moved")}
+            />{" "}
+            from{" "}
+            <select
+              aria-label="Gate measured from"
+              value={from.post}
+              onChange={(e) => setAfter(e.target.value)}
+              className="min-h-7 border-b-2 border-ink/50 bg-board font-semibold"
+            >
+              {places.map(({ post }) => (
+                <option key={post} value={post}>
+                  {post ? `the middle of ${post}` : "the start of the leg"}
+                </option>
+              ))}
+            </select>
+            , as{" "}
             <select
               aria-label="Leaves"
               value={gate.leaves}
@@ -343,7 +386,7 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
       }[stake]
     : stake !== "buy" && <DeckSlip stake={stake} />;
   return (
-    <section aria-label="Choices" className="no-print border-b border-rule bg-board px-3 py-1 text-[15.5px] lg:max-h-[190px] lg:overflow-y-auto [&_button]:min-h-7 [&_button]:py-0">
+    <section id="choices" tabIndex={-1} aria-label="Choices" className="no-print border-b border-rule bg-board px-3 py-1 text-[0.9688rem] lg:max-h-[11.875rem] lg:overflow-y-auto [&_button]:min-h-7 [&_button]:py-0">
       {open && body}
       {needs.length > 0 && (
         <p aria-label="Needed here by later choices" className="leading-snug">
@@ -352,7 +395,7 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
         </p>
       )}
       {cautions.length > 0 && (
-        <p className="text-[13.5px] leading-snug text-faint">
+        <p className="text-[0.8438rem] leading-snug text-faint">
           {cautions.join(" ")}{" "}
           {body && <Quiet onClick={() => setOpen(!open)}>{open ? "Fold the choices away" : "Show the choices"}</Quiet>}
         </p>
@@ -369,7 +412,7 @@ function TryingBar() {
     <section aria-label="Trying a change" className="border-b-4 border-signal bg-signal-soft px-3 py-2">
       <p className="text-lg font-bold">Trying: {trying.label}</p>
       <p>{c.sentence}.</p>
-      {c.settles.length > 0 && <p className="text-[15px]">Settles: {c.settles.join("; ")}.</p>}
+      {c.settles.length > 0 && <p className="text-[0.9375rem]">Settles: {c.settles.join("; ")}.</p>}
       <p className="mt-1.5 flex gap-2">
         <button type="button" onClick={() => void keep()} className="min-h-9 rounded-sm bg-signal px-4 font-semibold text-board">
           Keep it

@@ -1,3 +1,4 @@
+import type { KeyboardEvent } from "react";
 import { useDesk, useShownDesk } from "./state";
 import { Num } from "../../ui/Num";
 import { Worked } from "./Working";
@@ -7,10 +8,19 @@ export function StringLine() {
   const stakes = useShownDesk().stakes;
   const current = useDesk((s) => s.stake);
   const go = useDesk((s) => s.go);
+  /** One stop for the whole string: the arrows go along it. */
+  const along = (e: KeyboardEvent<HTMLOListElement>) => {
+    const at = stakes.findIndex((s) => s.key === current);
+    const to = { ArrowRight: at + 1, ArrowLeft: at - 1, Home: 0, End: stakes.length - 1 }[e.key];
+    if (to === undefined || !stakes[to] || !(e.target as HTMLElement).matches("[data-step]")) return;
+    e.preventDefault();
+    go(stakes[to].key);
+    e.currentTarget.querySelector<HTMLElement>(`[data-stake=${stakes[to].key}] [data-step]`)?.focus();
+  };
   return (
     <nav aria-label="Steps of the work" className="no-print relative overflow-x-auto border-b border-rule">
-      <div className="pointer-events-none absolute inset-x-0 top-[15px] h-[2px] min-w-[760px] bg-signal" aria-hidden="true" />
-      <ol className="relative flex min-w-[760px] px-2">
+      <div className="pointer-events-none absolute inset-x-0 top-[0.9375rem] h-[2px] min-w-[47.5rem] bg-signal" aria-hidden="true" />
+      <ol onKeyDown={along} className="relative flex min-w-[47.5rem] px-2">
         {stakes.map((stake) => {
           const on = stake.key === current;
           return (
@@ -18,10 +28,12 @@ export function StringLine() {
               <button
                 type="button"
                 onClick={() => go(stake.key)}
+                data-step
+                tabIndex={on ? 0 : -1}
                 aria-current={on ? "step" : undefined}
                 className="flex w-full flex-col items-start px-1.5 text-left"
               >
-                <span className="flex h-[32px] items-center gap-1.5">
+                <span className="flex h-[2rem] items-center gap-1.5">
                   <svg width="17" height="28" viewBox="0 0 17 28" aria-hidden="true">
                     <path
                       d="M2 2h13v15l-6.5 9-6.5-9z"
@@ -30,7 +42,7 @@ export function StringLine() {
                       strokeWidth="1.3"
                     />
                   </svg>
-                  <span className="bg-lime px-1 text-[13px]">
+                  <span className="bg-lime px-1 text-[0.8125rem]">
                     {stake.flag === "needs" ? (
                       <b className="text-signal">{stake.says}</b>
                     ) : stake.flag === "waits" ? (
@@ -42,9 +54,9 @@ export function StringLine() {
                     )}
                   </span>
                 </span>
-                <span className={`text-[15px] leading-tight ${on ? "font-bold text-signal" : "font-semibold"}`}>{stake.name}</span>
+                <span className={`text-[0.9375rem] leading-tight ${on ? "font-bold text-signal" : "font-semibold"}`}>{stake.name}</span>
               </button>
-              <Worked of={stake.working} className="block px-1.5 text-[13.5px] leading-tight">
+              <Worked of={stake.working} stop={on} className="block px-1.5 text-[0.8438rem] leading-tight">
                 <Num>{stake.figure}</Num>
               </Worked>
             </li>

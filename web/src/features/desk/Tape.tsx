@@ -57,8 +57,8 @@ export function Tape() {
     setPull(bound(held.current.pull + e.clientX - held.current.x));
   };
   return (
-    <section aria-label="Tape" className="flex h-[78px] shrink-0 items-stretch border-t border-rule">
-      <div className="flex w-[104px] shrink-0 flex-col justify-center gap-1 px-2 text-sm">
+    <section aria-label="Tape" className="flex h-[4.875rem] shrink-0 items-stretch border-t border-rule">
+      <div className="flex w-[6.5rem] shrink-0 flex-col justify-center gap-1 px-2 text-sm">
         <select aria-label="Tape hooked at" value={leg} onChange={(e) => (setLeg(Number(e.target.value)), setPull(0), pick(`leg ${Number(e.target.value) + 1}`))} className="bg-board font-semibold">
           {[...new Set(tapes.map((t) => t.leg))].map((l) => (
             <option key={l} value={l}>
@@ -97,7 +97,7 @@ export function Tape() {
           }
         }}
       >
-        <div className="absolute inset-x-0 top-[26px] h-[30px] border-y border-ink/60 bg-[color-mix(in_oklab,var(--timber)_35%,var(--board))]" />
+        <div className="absolute inset-x-0 top-[1.625rem] h-[1.875rem] border-y border-ink/60 bg-[color-mix(in_oklab,var(--timber)_35%,var(--board))]" />
         <div className="absolute top-0 left-0 h-full" style={{ transform: `translateX(${shift + 40}px)`, width: full }}>
           {thinned(tape.marks, perMm, selected).map((m) => {
             const on = selected.includes(m.of);
@@ -110,9 +110,9 @@ export function Tape() {
                 data-mark={m.of}
                 className={`absolute top-0 flex h-full min-w-6 -translate-x-1/2 flex-col items-center ${on ? "text-signal" : ""}`}
               >
-                <span className="h-[24px] text-[13px] leading-6">{m.of}</span>
-                <span className={`h-[32px] w-[2px] ${on ? "bg-signal" : "bg-ink"}`} />
-                <span className="text-[14.5px] font-semibold whitespace-nowrap">
+                <span className="h-[1.5rem] text-[0.8125rem] leading-6">{m.of}</span>
+                <span className={`h-[2rem] w-[2px] ${on ? "bg-signal" : "bg-ink"}`} />
+                <span className="text-[0.9062rem] font-semibold whitespace-nowrap">
                   <Num>{m.text}</Num>
                 </span>
               </button>

@@ -29,7 +29,7 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
       <p className="text-sm text-faint">{scene?.title}. Hatched: under the site&apos;s gust. A screening estimate, not a design.</p>
       {!sides && <p>Working out what each change buys…</p>}
       {now && (
-        <table className="mt-2 w-full border-collapse text-[15px]">
+        <table className="mt-2 w-full border-collapse text-[0.9375rem]">
           <thead>
             <tr>
               <th className="border-b border-ink text-left font-normal text-faint">one change at a time</th>

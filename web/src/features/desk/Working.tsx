@@ -4,19 +4,22 @@ import { Num } from "../../ui/Num";
 import { useShownDesk } from "./state";
 
 /** A figure that opens its working: the rule, this job's numbers, where it comes from, what changes it. */
-export function Worked({ of, children, className = "" }: { of?: string; children: ReactNode; className?: string }) {
+export function Worked({ of, children, className = "", stop = true }: { of?: string; children: ReactNode; className?: string; stop?: boolean }) {
   const working = useShownDesk().workings[of ?? ""];
   if (!working) return <span className={className}>{children}</span>;
   return (
     <Popover.Root>
       <Popover.Trigger
         title={`How “${working.title}” is worked out`}
+        aria-description={`${working.title}: opens how it is worked out`}
+        tabIndex={stop ? undefined : -1}
         className={`min-h-6 min-w-6 [text-align:inherit] underline decoration-dotted decoration-1 underline-offset-4 hover:decoration-solid ${className}`}
       >
         {children}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label={`How “${working.title}” is worked out`}
           collisionPadding={12}
           sideOffset={6}
           className="z-20 max-h-[70vh] w-[min(26rem,92vw)] overflow-auto border border-ink bg-board p-4 shadow-lg"

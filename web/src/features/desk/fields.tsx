@@ -26,6 +26,7 @@ export function Typed(props: {
     }
     const problem = await props.commit(text);
     setWrong(problem);
+    if (problem?.errors?.length) useDesk.getState().dismiss();
     if (!problem) setText(null);
   };
   const leave = () => {
@@ -54,6 +55,7 @@ export function Typed(props: {
         onBlur={() => void finish()}
         onKeyDown={keys}
         data-grows
+        data-typed={text === null || text === props.value ? undefined : ""}
         style={{ minWidth: `${props.width ?? 4}ch` }}
         className={`min-h-7 border-b-2 bg-board px-1 font-semibold ${wrong ? "border-bad" : "border-ink/50"}`}
       />
@@ -179,5 +181,5 @@ export function Tick({ path, words }: { path: Path; words: string }) {
 export function Why({ path }: { path: Path }) {
   const value = useDesk((s) => valueAt(s.document, path)) as string;
   const words = useDesk((s) => s.desk?.choices[path])?.find((c) => c.id === value)?.words;
-  return words ? <span className="text-[14px] text-faint"> {words}</span> : null;
+  return words ? <span className="text-[0.875rem] text-faint"> {words}</span> : null;
 }

@@ -72,7 +72,7 @@ export function JobsPage() {
   return (
     <div className="flex min-h-full flex-col">
       <Masthead />
-      <main className="mx-auto w-full max-w-5xl flex-1 px-4 py-4">
+      <main id="main" tabIndex={-1} className="mx-auto w-full max-w-5xl flex-1 px-4 py-4">
         <div className="flex flex-wrap items-end gap-2">
           <h1 className="mr-auto text-2xl font-bold">{archived ? "Jobs put away" : "Jobs on the go"}</h1>
           <Strong onClick={() => setMaking("fence")}>New fence</Strong>
@@ -129,7 +129,7 @@ export function JobsPage() {
         <ul className="mt-3">
           {found?.jobs.map((card) => (
             <li key={card.id} className="flex flex-wrap items-center gap-4 border-t border-rule py-3">
-              <Link to={`/job/${card.id}`} aria-label={`Open ${card.name}`} className="h-[92px] w-[168px] bg-board">
+              <Link to={`/job/${card.id}`} aria-label={`Open ${card.name}`} className="h-[5.75rem] w-[10.5rem] bg-board">
                 {card.card && <SceneView scene={card.card.outline} label={`Line of ${card.name}`} selected={[]} plain />}
               </Link>
               <div className="min-w-56 flex-1">

@@ -69,7 +69,7 @@ export function SitePage() {
   return (
     <div className="flex min-h-full flex-col">
       <Masthead />
-      <main className="mx-auto w-full max-w-5xl flex-1 px-4 py-4">
+      <main id="main" tabIndex={-1} className="mx-auto w-full max-w-5xl flex-1 px-4 py-4">
         {problem && (
           <div role="alert" className="mb-3 border-l-4 border-bad bg-board p-3">
             <b>{problem.title}.</b> {problem.errors?.map((e) => `${e.message}. Allowed: ${e.allowed}. `)}
@@ -101,7 +101,7 @@ export function SitePage() {
             <ul>
               {found.jobs.map((job) => (
                 <li key={job.id} className="flex flex-wrap items-center gap-4 border-t border-rule py-2">
-                  <Link to={`/job/${job.id}`} aria-label={`Open ${job.name}`} className="h-[70px] w-[128px] bg-board">
+                  <Link to={`/job/${job.id}`} aria-label={`Open ${job.name}`} className="h-[4.375rem] w-[8rem] bg-board">
                     {job.card && <SceneView scene={job.card.outline} label={`Line of ${job.name}`} selected={[]} plain />}
                   </Link>
                   <b className="w-6 text-center text-xl">{found.letters[job.id]}</b>

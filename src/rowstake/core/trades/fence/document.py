@@ -171,6 +171,8 @@ class Fence(Block):
     gates: Annotated[list[Gate], Field(max_length=400)] = []
     obstacles: Annotated[list[Obstacle], Field(max_length=400)] = []
     ground: Annotated[list[GroundPoint], Field(max_length=4000)] = []
+    falls_mm: Annotated[float, Field(ge=-100_000, le=100_000)] = 0.0
+    """Where no levels are given: the ground falls evenly by so much from end to end; below zero it rises."""
     slope: Slope = Slope()
     bays: Bays
     posts: Posts

@@ -14,7 +14,9 @@ from rowstake.core.faults import refuse
 from rowstake.core.ground import read_levels
 from rowstake.core.job import write_job
 from rowstake.core.trades.fence.document import FenceJob, Gate, Leg, Obstacle, bays_of
+from rowstake.core.trades.fence.layout import lay_out
 from rowstake.core.trades.fence.line import LegLine, Point, lay_line
+from rowstake.core.trades.fence.resolve import resolve
 
 SNAP_DEG = 5.0
 
@@ -81,6 +83,9 @@ class ChangeGate(Change):
     id: str
     values: dict[str, Any]
     snap: bool = False
+
+    after: str | None = None
+    """A post: the place along the leg is then measured from its middle."""
 
 
 class RemoveGate(Change):
@@ -294,11 +299,14 @@ def change(job: FenceJob, edit: ChangeGate | ChangeObstacle) -> dict[str, Any]:
     document = write_job(job)
     thing = _thing(document, kind, edit.id)
     where = f"fence.{kind}.{document['fence'][kind].index(thing)}"
+    after = getattr(edit, "after", None)
     for key, value in edit.values.items():
         if key not in thing or key == "id":
             raise refuse(f"{where}.{key}", value, ", ".join(k for k in thing if k != "id"), f"There is no “{key}” here")
         if key.endswith("_mm"):
             value = mm(job, value, f"{where}.{key}")
+            if after and key == "at_mm":
+                value += _station(job, after, int(thing["leg"]))
             if edit.snap and key == "at_mm":
                 leg = _leg_at(job, thing["leg"])
                 value = max(
@@ -307,6 +315,14 @@ def change(job: FenceJob, edit: ChangeGate | ChangeObstacle) -> dict[str, Any]:
                 )
         thing[key] = value
     return document
+
+
+def _station(job: FenceJob, post: str, leg: int) -> float:
+    """Where on a leg a post of the line as it stands is, mm."""
+    here = {p.label: at for p in lay_out(resolve(job)).posts for on, at in p.stations if on == leg}
+    if post not in here:
+        raise refuse("edit.after", post, ", ".join(here), f"There is no post “{post}” on leg {leg + 1}")
+    return here[post]
 
 
 def remove(job: FenceJob, edit: RemoveGate | RemoveObstacle) -> dict[str, Any]:

@@ -62,7 +62,7 @@ def explain_line(brief: Brief, layout: Layout, book: Notebook) -> None:
         rule=rule + "Clear = centres − post face; left edge to left edge = centres. Every mark is measured from the leg's start.",
         formula=f"asked {p.length(asked)} {told}{note}. {_run_sum(p, layout)}",
         source=TRADE,
-        changes="Leg lengths, gates, the largest centres or module, how spacing is told.",
+        changes="Leg lengths, gates, the largest centres or module, how spacing is measured.",
     )  # fmt: skip
     book.note(
         "length", "Length of the line", p.run(sum(leg.length_mm for leg in layout.legs)),

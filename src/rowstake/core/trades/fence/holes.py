@@ -390,7 +390,7 @@ class Digger:
 
     def _explain_hole(self, kind: HoleKind, book: Notebook) -> None:
         p, brief, hole = self.brief.printer, self.brief, kind.hole
-        school = (
+        depth_way = (
             f"half of {p.length(kind.above_mm)} above ground = {p.length(kind.above_mm / 2)}"
             if brief.fence.posts.school == "third"
             else f"fixed at {p.length(brief.fence.posts.fixed_depth_mm)}"
@@ -400,13 +400,13 @@ class Digger:
         deeper = f" × {CATALOGUE.materials.posts.gate_deeper:.2f} for a gate post" * kind.gate
         book.note(
             f"{kind.key}hole", f"Hole of a {kind.name}", f"{p.length(hole.hole_depth_mm)} deep",
-            rule=f"The deepest of the school's depth, frost, {p.length(CATALOGUE.materials.posts.least_embedment_mm)} "
+            rule=f"The deepest of the depth chosen, frost, {p.length(CATALOGUE.materials.posts.least_embedment_mm)} "
             f"and wind where it is checked. Here {WORDS[hole.governed_by]} governs. The gravel bed comes below it.",
-            formula=f"school: {school}; frost {p.length(brief.job.site.frost_depth_mm)}; the deepest, {p.length(deepest)}{deeper} = "
+            formula=f"{depth_way}; frost {p.length(brief.job.site.frost_depth_mm)}; the deepest, {p.length(deepest)}{deeper} = "
             f"{p.length(hole.embedment_mm)} in the ground + {p.length(brief.fence.posts.gravel_mm)} gravel "
             f"= {p.length(hole.hole_depth_mm)}" + "; widened once for the second post" * (kind.each > 1),
             source=f"{CATALOGUE.materials.posts.source}; frost depth is your entry: ask locally",
-            changes="Fence height, school, frost depth, gravel bed, wind-checked depth.",
+            changes="Fence height, the way of choosing the depth, frost depth, gravel bed, wind-checked depth.",
         )  # fmt: skip
 
     def _explain_base(self, kind: HoleKind, book: Notebook) -> None:

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
 
-from rowstake.core.faults import refuse
+from rowstake.core.faults import MEANT_MM, refuse
 from rowstake.core.measure.length import LONGEST_MM
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.divide import divide, merged
@@ -237,7 +237,8 @@ class _Surveyor:
             raise refuse(
                 f"fence.legs.{leg.index}.length_mm", self.brief.printer.length(leg.length_mm),
                 f"at least two posts, {self.brief.printer.length(2 * face_mm(self.brief.post))}",
-                f"Leg {leg.index + 1} is shorter than its posts",
+                f"Leg {leg.index + 1} is {self.brief.printer.length(leg.length_mm)} long, shorter than its posts"
+                + (f": did you mean {leg.length_mm:g} m or {leg.length_mm:g} ft?" if leg.length_mm < MEANT_MM else ""),
             )  # fmt: skip
         at = first
         for placed in self.gates[leg.index]:

@@ -14,7 +14,7 @@ from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
-from rowstake.core.ground import Profile, lay_ground
+from rowstake.core.ground import Profile, even_fall, lay_ground
 from rowstake.core.trades.fence.layout import Bay, Layout, Post, Run, corner_reach_mm
 from rowstake.core.trades.fence.resolve import Brief
 
@@ -124,7 +124,8 @@ def stretches(levels: Levels, bays: tuple[Bay, ...], at_bends: bool) -> list[lis
 
 def lay_levels(brief: Brief, layout: Layout) -> Levels:
     """Raises `JobFault` for levels off the line."""
-    profiles = lay_ground(brief.fence.ground, [leg.length_mm for leg in layout.legs])
+    fence, lengths = brief.fence, [leg.length_mm for leg in layout.legs]
+    profiles = lay_ground(fence.ground, lengths) if fence.ground else even_fall(lengths, fence.falls_mm)
     gap = brief.fence.skin.ground_gap_mm
     line = _level_line(brief, profiles) if brief.fence.slope.way == "level" else None
     feet: dict[str, Foot] = {}

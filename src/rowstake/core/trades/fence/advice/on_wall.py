@@ -27,7 +27,7 @@ def _unrated(planned: FencePlan) -> Iterator[Finding]:
         fixes = [put("Stand them in the soil behind the wall", posts__at_wall="behind")]
     yield found(
         f"{len(posts)} posts are bolted to masonry that must hold {asked:.0f} N·m each",
-        "Their gust is told from the post alone until the rating of the base or bolts is entered. Have the wall or slab looked "
+        "Their gust goes by the post alone until the rating of the base or bolts is entered. Have the wall or slab looked "
         "at by somebody who may say so; never fix to a neighbour's wall.",
         posts,
         fixes,

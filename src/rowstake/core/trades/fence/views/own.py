@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from rowstake.core.trades.fence.document import Gate
 from rowstake.core.trades.fence.gates import Swing
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.views.choices import ground_text
@@ -20,6 +21,23 @@ class LegCorner:
 
 
 @dataclass(frozen=True, slots=True)
+class FromPost:
+    """A distance as it is measured from a post; of no name from the start of the leg."""
+
+    post: str
+    length: str
+
+
+def _from_posts(plan: FencePlan, gate: Gate) -> list[FromPost]:
+    p = plan.brief.printer
+    posts = [q for q in plan.laid.layout.leg_posts(gate.leg) if q.on(gate.leg) < gate.at_mm - 0.5]
+    return [
+        FromPost("", p.length(gate.at_mm)),
+        *(FromPost(q.label, p.length(gate.at_mm - q.on(gate.leg))) for q in posts if q.on(gate.leg) > 0),
+    ]
+
+
+@dataclass(frozen=True, slots=True)
 class FenceDesk:
     """What only a fence's page shows."""
 
@@ -30,6 +48,10 @@ class FenceDesk:
     sheets: bool
     walled: bool
     ground_text: str
+    falls: str
+    """How far the ground falls from end to end."""
+    from_posts: dict[str, list[FromPost]]
+    """By gate: how far from the start of its leg it begins, and from each post before it."""
     without: list[str]
     """Paths of choices that change nothing under this style, and are not shown."""
     rehearsals: dict[str, list[Swing]]
@@ -40,6 +62,7 @@ def fence_own(plan: FencePlan) -> FenceDesk:
         LegCorner(leg.index, round(180 - abs(leg.turn_deg), 4), "left" if leg.turn_deg >= 0 else "right")
         for leg in plan.laid.layout.legs[1:]
     ]
+    profiles = plan.laid.levels.profiles
     return FenceDesk(
         corners=corners,
         joint=plan.brief.style.joint,
@@ -48,6 +71,8 @@ def fence_own(plan: FencePlan) -> FenceDesk:
         sheets=plan.brief.style.on_centres,
         walled=bool(plan.laid.levels.walled),
         ground_text=ground_text(plan.brief.job),
+        falls=plan.brief.printer.length(profiles[0].levels[0] - profiles[-1].levels[-1]),
+        from_posts={gate.id: _from_posts(plan, gate) for gate in plan.brief.fence.gates},
         without=without_effect(plan.brief),
         rehearsals={built.gate.id: list(built.swings) for built in plan.laid.gates},
     )

@@ -40,7 +40,7 @@ def stakes(plan: FencePlan) -> list[Stake]:
         ("ground", "Ground", _ground(plan), "" if plan.laid.levels.flat else "slope"),
         ("holes", "Holes", f"{by_key['hole'].text} deep" if plan.laid.digger.usual.dug else "no holes", by_key["hole"].working),
         ("frame", "Frame", _frame(plan), "rails"),
-        ("skin", "Skin", board, "boards"),
+        ("skin", "Boards", board, "boards"),
         ("gates", "Gates", f"{gates} gate{'s' * (gates != 1)}" if gates else "none yet",
          f"leaf_{plan.laid.gates[0].gate.id}" if gates else ""),
         ("buy", "Buy & cut", f"{lists.bags} bags, {by_key['timber'].text}", "bags"),
