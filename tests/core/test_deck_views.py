@@ -2,9 +2,10 @@
 
 import pytest
 
+from rowstake.core.beside import comparison
 from rowstake.core.desk import desk
 from rowstake.core.plan import plan
-from rowstake.core.preview import compare, comparison
+from rowstake.core.preview import compare
 from rowstake.core.trades.deck.drawing.on_plan import deck_outline
 from rowstake.core.trades.deck.views.strips import deck_strips as strips
 from tests.decks import cut, deck

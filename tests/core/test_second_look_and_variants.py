@@ -1,9 +1,9 @@
 import pytest
 
+from rowstake.core.beside import comparison, variants
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
-from rowstake.core.preview import comparison, variants
 from rowstake.core.trades.fence.laid import bay_weights_kg
 from rowstake.core.trades.fence.second_look import second_look
 from tests.jobs import edited, fence, put, scenes, yard

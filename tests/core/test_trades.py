@@ -7,6 +7,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from rowstake.core import kinds, trade
+from rowstake.core.beside import comparison
 from rowstake.core.catalogue import CATALOGUE, GoodEntry, Kind
 from rowstake.core.cautions import cautions
 from rowstake.core.desk import desk
@@ -21,7 +22,6 @@ from rowstake.core.job.base import Block
 from rowstake.core.parts import Part
 from rowstake.core.plan import plan
 from rowstake.core.planned import Plan
-from rowstake.core.preview import comparison
 from rowstake.core.schedule.days import days
 from rowstake.core.space import Pose, Solid
 from rowstake.core.takeoff.lists import Buyer, take_off

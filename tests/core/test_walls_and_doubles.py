@@ -4,8 +4,8 @@ import math
 
 import pytest
 
+from rowstake.core.beside import comparison
 from rowstake.core.plan import plan
-from rowstake.core.preview import comparison
 from tests.jobs import edited, fence, put, yard
 
 

@@ -7,15 +7,11 @@ from dataclasses import dataclass
 from typing import Any, Literal
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.drawing import Scene
-from rowstake.core.drawing.thin import thin
 from rowstake.core.edits import apply_raw
-from rowstake.core.faults import JobFault, refuse
-from rowstake.core.job import Job, write_job
+from rowstake.core.faults import JobFault
+from rowstake.core.job import Job
 from rowstake.core.parts import Finding
 from rowstake.core.plan import AnyPlan, plan
-from rowstake.core.trade import trade_of, trades
-from rowstake.core.views.base import Figure
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,7 +41,7 @@ def compare(before: AnyPlan, after: AnyPlan) -> Consequence:
     was = {f.key: f for f in before.trade.figures(before)}
     now = {f.key: f for f in after.trade.figures(after)}
     differences = tuple(
-        Difference(key, now[key].name, was[key].text, now[key].text, *_weighed(key, was[key].number, now[key].number))
+        Difference(key, now[key].name, was[key].text, now[key].text, *weighed(key, was[key].number, now[key].number))
         for key in now
         if key in was and now[key].number != was[key].number and now[key].text != was[key].text
     )
@@ -57,7 +53,7 @@ def compare(before: AnyPlan, after: AnyPlan) -> Consequence:
     return Consequence(differences, settles, brings, "; ".join(told))
 
 
-def _weighed(key: str, before: float, after: float) -> tuple[Literal["", "better", "worse"], tuple[str, ...]]:
+def weighed(key: str, before: float, after: float) -> tuple[Literal["", "better", "worse"], tuple[str, ...]]:
     entry = CATALOGUE.figures.get(key)
     if entry is None or not entry.better or before == after:
         return "", entry.stakes if entry else ()
@@ -87,57 +83,3 @@ def consequence(job: Job, before: AnyPlan, edits: list[dict[str, Any]]) -> Conse
         return compare(before, plan(apply_raw(job, edits)))
     except JobFault as fault:
         return Consequence((), (), (), fault.faults[0].message)
-
-
-@dataclass(frozen=True, slots=True)
-class Side:
-    """One of several ways beside each other: its figures, its drawing and what it would take to have it."""
-
-    label: str
-    chosen: bool
-    edits: list[dict[str, Any]]
-    figures: list[Figure]
-    findings: tuple[str, ...]
-    scene: Scene | None
-    refused: str
-
-
-def side_by_side(job: Job, ways: list[tuple[str, list[dict[str, Any]]]]) -> list[Side]:
-    """The same job each way, on the same elevation and the same figures; a way that cannot be had says why."""
-    out = []
-    for label, edits in ways:
-        try:
-            after = apply_raw(job, edits)
-            made = plan(after)
-        except JobFault as fault:
-            out.append(Side(label, False, edits, [], (), None, fault.faults[0].message))
-            continue
-        titles = tuple(f.title for f in made.findings)
-        out.append(
-            Side(label, after == job, edits, made.trade.figures(made), titles, thin(made.trade.picture(made)), "")
-        )
-    return out
-
-
-def comparison(job: Job, name: str) -> list[Side]:
-    """One of the comparisons of the job's trade. Raises `JobFault` where it has none of that name."""
-    trade = trade_of(job)
-    made = trade.comparisons.get(name)
-    if made is None:
-        others = [t.id for t in trades().values() if name in t.comparisons]
-        raise refuse(
-            "document",
-            f"a {trade.id}",
-            f"a {' or a '.join(others) or 'job that has it'}",
-            f"This is asked of a {' or a '.join(others) or 'job'} only",
-        )
-    return made(job, side_by_side)
-
-
-def variants(job: Job) -> list[Side]:
-    """The work in hand and its variants beside each other."""
-    kept = [
-        (v["name"], [{"do": "take_variant", "name": v["name"], "only": True}])
-        for v in write_job(job).get("variants", [])
-    ]
-    return side_by_side(job, [("in hand", []), *kept])

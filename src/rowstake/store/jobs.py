@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import uuid
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Literal
 
 from pydantic import TypeAdapter
 from sqlalchemy import func, or_, select, tuple_
@@ -13,8 +13,8 @@ from sqlalchemy.orm import Session, contains_eager, joinedload
 from rowstake.core.faults import JobFault, shown
 from rowstake.core.job import read_job, upgraded
 from rowstake.core.text import kept
-from rowstake.core.trade import trade_of
 from rowstake.core.views.base import Card
+from rowstake.core.views.card import card_of
 from rowstake.store.models import JobRow, RevisionRow, SiteRow
 
 HIGHEST = 2**31 - 1
@@ -90,6 +90,14 @@ class Revision:
 
 PAGE = 50
 """Jobs on one page of the list."""
+Sort = Literal["changed", "name", "customer", "needs"]
+ORDERS: dict[Sort, tuple[Any, ...]] = {
+    "changed": (),
+    "name": (func.lower(JobRow.name),),
+    "customer": (func.lower(SiteRow.customer).nulls_last(),),
+    "needs": (JobRow.card["needs"].as_integer().desc().nulls_last(),),
+}
+"""How the list may be put; what is alike, newest first."""
 _CARD = TypeAdapter(Card)
 
 
@@ -97,7 +105,7 @@ def summed_up(document: dict[str, Any]) -> tuple[dict[str, Any] | None, str | No
     """(card, None), or (None, why) for a document that this Row Stake cannot read."""
     try:
         job = read_job(document)
-        return _CARD.dump_python(trade_of(job).card(job), mode="json"), None
+        return _CARD.dump_python(card_of(job), mode="json"), None
     except JobFault as fault:
         return None, shown(fault)[:400]
 
@@ -108,8 +116,10 @@ class Jobs:
     def __init__(self, session: Session) -> None:
         self.session = session
 
-    def listed(self, archived: bool = False, search: str = "", skip: int = 0, most: int = PAGE) -> Page:
-        """A page of the list, newest first, of the jobs that hold all the words looked for in their names, or in the name,
+    def listed(
+        self, archived: bool = False, search: str = "", skip: int = 0, most: int = PAGE, sort: Sort = "changed"
+    ) -> Page:
+        """A page of the list, in an order, of the jobs that hold all the words looked for in their names, or in the name,
         customer or address of their sites."""
         told = (JobRow.name, SiteRow.name, SiteRow.customer, SiteRow.address)
         wanted = [
@@ -118,9 +128,15 @@ class Jobs:
         ]
         among = select(JobRow).outerjoin(SiteRow, JobRow.site_id == SiteRow.id).where(*wanted)
         total = self.session.scalar(select(func.count()).select_from(among.subquery())) or 0
-        page = among.order_by(JobRow.changed_at.desc(), JobRow.name).offset(skip).limit(most)
+        page = among.order_by(*ORDERS[sort], JobRow.changed_at.desc(), JobRow.name).offset(skip).limit(most)
         rows = list(self.session.scalars(page.options(contains_eager(JobRow.site))))
         return Page(self._shown(rows), total)
+
+    def last_region(self) -> str | None:
+        """The region of the job that was changed last; None where there is none that can be read."""
+        newest = select(JobRow).order_by(JobRow.changed_at.desc()).limit(1)
+        row = self.session.scalar(newest)
+        return None if row is None else self.documents([row.id]).get(row.id, {}).get("region")
 
     def of(self, keys: list[str]) -> list[JobListed]:
         """These jobs as a list shows them, in this order."""

@@ -50,7 +50,7 @@ export interface paths {
         };
         /**
          * Every
-         * @description A page of the list, newest first. A job whose document cannot be read says why, and the others are not troubled.
+         * @description A page of the list. A job whose document cannot be read says why, and the others are not troubled.
          */
         get: operations["every_api_jobs_get"];
         put?: never;
@@ -755,7 +755,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
+            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
             sight?: components["schemas"]["Sight"] | null;
         };
         /** AskAbout */
@@ -817,7 +817,11 @@ export interface components {
             /** For Text */
             for_text: string;
         };
-        /** Card */
+        /**
+         * Card
+         * @description What a list shows of a job. `needs` are the things to look at, and `figures` those that tell jobs apart; None and none
+         *     of a job that cannot be laid out.
+         */
         Card: {
             /** Region */
             region: string;
@@ -826,6 +830,16 @@ export interface components {
             /** Length */
             length: string;
             outline: components["schemas"]["Scene"];
+            /** Needs */
+            needs?: number | null;
+            /**
+             * Figures
+             * @default []
+             */
+            figures?: [
+                string,
+                string
+            ][];
         };
         /** ChangeGate */
         ChangeGate: {
@@ -1039,13 +1053,18 @@ export interface components {
              */
             stakes?: string[];
         };
-        /** DropVariants */
+        /**
+         * DropVariants
+         * @description Throw the variants away; with a name, that one.
+         */
         DropVariants: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             do: "drop_variants";
+            /** Name */
+            name?: string | null;
         };
         /**
          * FenceDesk
@@ -1637,6 +1656,18 @@ export interface components {
             /** Name */
             name: string;
         };
+        /** RenameVariant */
+        RenameVariant: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "rename_variant";
+            /** Name */
+            name: string;
+            /** To */
+            to: string;
+        };
         /** Revision */
         Revision: {
             /** Number */
@@ -1890,7 +1921,8 @@ export interface components {
         };
         /**
          * Side
-         * @description One of several ways beside each other: its figures, its drawing and what it would take to have it.
+         * @description One of several ways: its figures, its drawing and what it would take to have it. `weighs` says of a figure whether it
+         *     is better or worse than as it is, `per` what it comes to for each metre or square metre.
          */
         Side: {
             /** Label */
@@ -1908,6 +1940,14 @@ export interface components {
             scene: components["schemas"]["Scene"] | null;
             /** Refused */
             refused: string;
+            /** Weighs */
+            weighs?: {
+                [key: string]: "" | "better" | "worse";
+            };
+            /** Per */
+            per?: {
+                [key: string]: string;
+            };
         };
         /**
          * Sight
@@ -2122,6 +2162,8 @@ export interface components {
             styles: components["schemas"]["Choice"][];
             /** Caution */
             caution: string;
+            /** Region */
+            region: string;
         };
         /** Swept */
         Swept: {
@@ -3533,6 +3575,7 @@ export interface operations {
                 archived?: boolean;
                 search?: string;
                 page?: number;
+                sort?: "changed" | "name" | "customer" | "needs";
             };
             header?: never;
             path?: never;

@@ -1,13 +1,32 @@
 import "./index.css";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
-import { BrowserRouter, Route, Routes } from "react-router";
+import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { JobsPage } from "../features/jobs/JobsPage";
+import { Masthead } from "./Masthead";
 import { currentTheme, setTheme } from "./theme";
 
 const DeskPage = lazy(() => import("../features/desk/DeskPage").then((m) => ({ default: m.DeskPage })));
 const SitePage = lazy(() => import("../features/sites/SitePage").then((m) => ({ default: m.SitePage })));
 const AnswersPage = lazy(() => import("../features/answers/AnswersPage").then((m) => ({ default: m.AnswersPage })));
+
+/** An address that nothing stands at. */
+function Nowhere() {
+  return (
+    <>
+      <Masthead />
+      <main id="main" tabIndex={-1} className="p-6">
+        <h1 className="text-xl font-bold">There is nothing at this address</h1>
+        <p>
+          No page of Row Stake is called <b>{decodeURI(window.location.pathname)}</b>. It may have been typed wrong, or moved.{" "}
+          <Link to="/" className="underline">
+            All jobs
+          </Link>
+        </p>
+      </main>
+    </>
+  );
+}
 
 setTheme(currentTheme());
 createRoot(document.getElementById("root")!).render(
@@ -19,7 +38,7 @@ createRoot(document.getElementById("root")!).render(
           <Route path="/job/:id" element={<DeskPage />} />
           <Route path="/site/:id" element={<SitePage />} />
           <Route path="/answers/:name?" element={<AnswersPage />} />
-          <Route path="*" element={<JobsPage />} />
+          <Route path="*" element={<Nowhere />} />
         </Routes>
       </Suspense>
     </BrowserRouter>

@@ -26,6 +26,7 @@ SHARED: Mapping[type[Change], Make] = {
     shared.SetAside: shared.set_aside,
     shared.TakeVariant: shared.take_variant,
     shared.DropVariants: shared.drop_variants,
+    shared.RenameVariant: shared.rename_variant,
 }
 
 

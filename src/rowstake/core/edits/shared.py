@@ -36,7 +36,16 @@ class TakeVariant(Change):
 
 
 class DropVariants(Change):
+    """Throw the variants away; with a name, that one."""
+
     do: Literal["drop_variants"]
+    name: str | None = None
+
+
+class RenameVariant(Change):
+    do: Literal["rename_variant"]
+    name: str
+    to: str
 
 
 def _step(at: Any, key: str) -> Any:
@@ -89,21 +98,38 @@ def set(job: Job, edit: Set) -> dict[str, Any]:
 
 def set_aside(job: Job, edit: SetAside) -> dict[str, Any]:
     document = write_job(job)
-    names = {v["name"] for v in document["variants"]}
-    if edit.name in names or not edit.name.strip():
-        raise refuse("variants.name", edit.name, "a name that no other variant has", "That name is taken")
+    _free(document, edit.name)
     kind = trade_of(job).id
     document["variants"].append({"name": edit.name, kind: document[kind]})
     return document
 
 
+def _free(document: dict[str, Any], name: str) -> None:
+    """Raises `JobFault` for a name of nothing, or of another variant."""
+    if name in {v["name"] for v in document["variants"]} or not name.strip():
+        raise refuse("variants.name", name, "a name that no other variant has", "That name is taken")
+
+
+def _variant(document: dict[str, Any], name: str) -> dict[str, Any]:
+    found: dict[str, Any] | None = next((v for v in document["variants"] if v["name"] == name), None)
+    if found is None:
+        known = ", ".join(v["name"] for v in document["variants"]) or "none"
+        raise refuse("variants.name", name, known, f"There is no variant “{name}”")
+    return found
+
+
+def rename_variant(job: Job, edit: RenameVariant) -> dict[str, Any]:
+    document = write_job(job)
+    found = _variant(document, edit.name)
+    if edit.to != edit.name:
+        _free(document, edit.to)
+    found["name"] = edit.to
+    return document
+
+
 def take_variant(job: Job, edit: TakeVariant) -> dict[str, Any]:
     document = write_job(job)
-    variants = document["variants"]
-    found = next((v for v in variants if v["name"] == edit.name), None)
-    if found is None:
-        known = ", ".join(v["name"] for v in variants) or "none"
-        raise refuse("variants.name", edit.name, known, f"There is no variant “{edit.name}”")
+    found = _variant(document, edit.name)
     kind = trade_of(job).id
     document[kind], found[kind] = found[kind], document[kind]
     if edit.only:
@@ -112,4 +138,8 @@ def take_variant(job: Job, edit: TakeVariant) -> dict[str, Any]:
 
 
 def drop_variants(job: Job, edit: DropVariants) -> dict[str, Any]:
-    return {**write_job(job), "variants": []}
+    document = write_job(job)
+    if edit.name is None:
+        return {**document, "variants": []}
+    document["variants"].remove(_variant(document, edit.name))
+    return document

@@ -133,10 +133,15 @@ def worded(trade: str) -> dict[str, list[Choice]]:
 
 @dataclass(frozen=True, slots=True)
 class Card:
+    """What a list shows of a job. `needs` are the things to look at, and `figures` those that tell jobs apart; None and none
+    of a job that cannot be laid out."""
+
     region: str
     style: str
     length: str
     outline: Scene
+    needs: int | None = None
+    figures: tuple[tuple[str, str], ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

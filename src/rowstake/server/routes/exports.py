@@ -7,8 +7,8 @@ from dataclasses import dataclass
 from fastapi import APIRouter, Response
 
 from rowstake.core.job import read_job
+from rowstake.core.kept import kept_plan
 from rowstake.files import export, formats
-from rowstake.server.kept import kept_plan
 from rowstake.server.session import JobsHere
 
 router = APIRouter(prefix="/api/jobs/{key}/exports", tags=["exports"])

@@ -13,6 +13,7 @@ from rowstake.core.desk import Desk, desk
 from rowstake.core.edits import apply_raw
 from rowstake.core.job import Job, read_job, read_job_text, write_job
 from rowstake.core.job.base import Name
+from rowstake.core.kept import kept_plan
 from rowstake.core.measure import parse_length
 from rowstake.core.sight import Sight
 from rowstake.core.text import check_text, kept
@@ -21,9 +22,8 @@ from rowstake.core.trades.fence.document import Leg, new_fence
 from rowstake.core.views.base import Card
 from rowstake.files.geojson import read_line
 from rowstake.server.answer import as_json
-from rowstake.server.kept import kept_plan
 from rowstake.server.session import JobsHere, SitesHere
-from rowstake.store.jobs import HIGHEST, PAGE, Held, JobListed, OnSite, Revision
+from rowstake.store.jobs import HIGHEST, PAGE, Held, JobListed, OnSite, Revision, Sort
 from rowstake.store.sites import Sites
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"])
@@ -170,9 +170,10 @@ def every(
     archived: bool = False,
     search: Annotated[str, Query(max_length=120)] = "",
     page: Annotated[int, Query(ge=1, le=100_000)] = 1,
+    sort: Sort = "changed",
 ) -> ShownPage:
-    """A page of the list, newest first. A job whose document cannot be read says why, and the others are not troubled."""
-    found = jobs.listed(archived, search if kept(search) else "", (page - 1) * PAGE)
+    """A page of the list. A job whose document cannot be read says why, and the others are not troubled."""
+    found = jobs.listed(archived, search if kept(search) else "", (page - 1) * PAGE, sort=sort)
     return ShownPage(shown(found.jobs), found.total, page, max(1, -(-found.total // PAGE)))
 
 

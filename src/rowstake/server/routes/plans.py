@@ -8,18 +8,19 @@ from typing import TYPE_CHECKING, Annotated, Any
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field, TypeAdapter
 
+from rowstake.core.beside import Side, comparison, variants
 from rowstake.core.check import Checked, checked
 from rowstake.core.desk import Desk, Season, desk, seasons
 from rowstake.core.drawing.standing import Standing, standing
 from rowstake.core.edits import Change, apply, edit_type
 from rowstake.core.faults import refuse
 from rowstake.core.job import read_job, write_job
-from rowstake.core.preview import Consequence, Side, compare, comparison, consequence, variants
+from rowstake.core.kept import kept_plan
+from rowstake.core.preview import Consequence, compare, consequence
 from rowstake.core.sight import Seen, Sight, seen
 from rowstake.core.trade import trade_of, trades
 from rowstake.core.views.base import Verdict
 from rowstake.server.answer import as_json
-from rowstake.server.kept import kept_plan
 
 if TYPE_CHECKING:
     Edit = Change

@@ -12,6 +12,7 @@ from rowstake.core.faults import JobFault
 from rowstake.core.faults import shown as shown_words
 from rowstake.core.job import read_job
 from rowstake.core.job.base import Name
+from rowstake.core.kept import kept_plan
 from rowstake.core.parts import letters
 from rowstake.core.plan import AnyPlan
 from rowstake.core.text import check_text
@@ -19,7 +20,6 @@ from rowstake.core.together import together
 from rowstake.core.views.lists import BuyRow, CutRow, buy_rows, cut_rows
 from rowstake.files import stem_of
 from rowstake.files.formats.csv_lists import write_list
-from rowstake.server.kept import kept_plan
 from rowstake.server.routes.jobs import Number, Shown, shown
 from rowstake.server.session import JobsHere, SitesHere
 from rowstake.store.jobs import JobListed, Jobs, NoSuchJob

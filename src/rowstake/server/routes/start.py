@@ -8,6 +8,7 @@ from fastapi import APIRouter
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.views.base import Choice
+from rowstake.server.session import JobsHere
 
 router = APIRouter(prefix="/api/start", tags=["start"])
 
@@ -25,14 +26,19 @@ class Start:
     regions: list[RegionChoice]
     styles: list[Choice]
     caution: str
+    region: str
+    """The region of the job that was changed last, else the first."""
 
 
 @router.get("")
-def start() -> Start:
+def start(jobs: JobsHere) -> Start:
     regions = [
         RegionChoice(r.id, r.name, "feet and inches" if r.units == "ft-in" else "millimetres",
                      "40'" if r.units == "ft-in" else "12 m")
         for r in CATALOGUE.regions.values()
     ]  # fmt: skip
+    last = jobs.last_region()
     styles = [Choice(s.id, s.name, s.words) for s in CATALOGUE.styles.values()]
-    return Start(regions, styles, str(CATALOGUE.cautions["always"]))
+    return Start(
+        regions, styles, str(CATALOGUE.cautions["always"]), last if last in CATALOGUE.regions else regions[0].id
+    )

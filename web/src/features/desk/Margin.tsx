@@ -4,6 +4,7 @@ import type { Checked, Difference, Finding } from "../../api/types";
 import { Plain, Quiet } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { useDesk, useShownDesk } from "./state";
+import { Weighed } from "../../ui/Weighed";
 import { Worked } from "./Working";
 
 /** What fixes would do is asked for once the hands rest, so that it never slows a change. */
@@ -205,7 +206,7 @@ function Ways({ index, finding }: { index: number; finding: Finding }) {
                 <span>{d.name}</span>
                 <span className="text-right">
                   <Num>{`${d.before} → ${d.after}`}</Num>
-                  <Weighs as={d.weighs} />
+                  <Weighed as={d.weighs}>{" "}</Weighed>
                 </span>
               </span>
             ))}
@@ -225,16 +226,4 @@ function Ways({ index, finding }: { index: number; finding: Finding }) {
 function mattering(differences: Difference[], stake: string): Difference[] {
   const rank = (d: Difference) => (d.stakes?.includes(stake) ? 0 : d.weighs ? 1 : 2);
   return [...differences].sort((a, b) => rank(a) - rank(b)).slice(0, SHOWN);
-}
-
-/** Better or worse, by a sign and its word as well as by colour. */
-function Weighs({ as }: { as?: string }) {
-  if (!as) return null;
-  return (
-    <span className={as === "worse" ? "text-bad" : "text-ink"}>
-      {" "}
-      <span aria-hidden="true">{as === "worse" ? "▼" : "▲"}</span>
-      <span className="sr-only">{as}</span>
-    </span>
-  );
 }

@@ -31,6 +31,7 @@ function SiteSlip() {
 
 function GroundSlip() {
   const { ground_text: text, falls } = useFence();
+  const even = useDesk((s) => valueAt(s.document, "fence.falls_mm")) ?? 0;
   const way = useDesk((s) => valueAt(s.document, "fence.slope.way"));
   const datum = useDesk((s) => valueAt(s.document, "fence.slope.datum"));
   const along = useFence().along;
@@ -59,7 +60,7 @@ function GroundSlip() {
         {way === "stepped" && <Tick path="fence.slope.equal_steps" words="even steps" />}{" "}
         {(way === "stepped" || way === "level") && !along && <Tick path="fence.slope.fill" words="boards cut down to the ground" />}
         <Plain onClick={() => setLevels(true)}>{text ? "Change the levels" : "Enter levels"}</Plain>
-        {text && <Plain onClick={() => setCompare(true)}>The ways side by side</Plain>} It may stand{" "}
+        {(text || even !== 0) && <Plain onClick={() => setCompare(true)}>The ways side by side</Plain>} It may stand{" "}
         <OptionalLength path="site.height_limit_mm" name="Height limit" empty="any height" /> high at most, the far side lying{" "}
         <Length path="site.far_drop_mm" name="Far side lower" /> lower.
       </Say>

@@ -18,8 +18,8 @@ export function WaysSheet({ path, title, words, onClose }: { path: string; title
     onClose();
   };
   return (
-    <Sheet open onClose={onClose} title={title}>
-      {sides ? <SideBySide sides={sides} take={(s) => void take(s)} words={(s) => words(s.label)} /> : <p>Laying out each…</p>}
+    <Sheet open wide onClose={onClose} title={title}>
+      {sides ? <SideBySide sides={sides} take={(s) => void take(s)} words={(s) => words(s.label)} /> : <p role="status">Laying out each…</p>}
     </Sheet>
   );
 }

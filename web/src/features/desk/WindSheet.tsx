@@ -5,6 +5,7 @@ import { SceneView } from "../../drawing/SceneView";
 import { Plain } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { Sheet } from "../../ui/Sheet";
+import { Weighed } from "../../ui/Weighed";
 import { useDesk, useShownDesk } from "./state";
 
 const SHOWN = ["gust", "posts", "hole", "bags", "timber"];
@@ -22,9 +23,9 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
   }, [document]);
   const now = sides?.[0];
   return (
-    <Sheet open onClose={onClose} title="The wind along the line">
-      <div className="h-44 bg-lime">
-        {scene && <SceneView scene={scene} label={scene.title} selected={[]} />}
+    <Sheet open wide onClose={onClose} title="The wind along the line">
+      <div className="h-60 bg-lime">
+        {scene && <SceneView scene={scene} label={scene.title} selected={[]} caption={<span />} />}
       </div>
       <p className="text-sm text-faint">{scene?.title}. Hatched: under the site&apos;s gust. A screening estimate, not a design.</p>
       {!sides && <p>Working out what each change buys…</p>}
@@ -34,7 +35,7 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
             <tr>
               <th className="border-b border-ink text-left font-normal text-faint">one change at a time</th>
               {SHOWN.map((key) => (
-                <th key={key} className="border-b border-ink px-2 text-right font-normal text-faint">
+                <th key={key} scope="col" className="border-b border-ink px-2 text-right font-normal text-faint">
                   {now.figures.find((f) => f.key === key)?.name}
                 </th>
               ))}
@@ -49,10 +50,12 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
                 </th>
                 {SHOWN.map((key) => {
                   const figure = side.figures.find((f) => f.key === key);
-                  const differs = figure?.number !== now.figures.find((f) => f.key === key)?.number;
+                  const weighs = side.weighs?.[key];
                   return (
-                    <td key={key} className={`px-2 text-right ${differs ? "font-bold text-signal" : ""}`}>
-                      <Num>{figure?.text ?? ""}</Num>
+                    <td key={key} className={`px-2 text-right ${weighs ? "font-bold" : ""}`}>
+                      <Weighed as={weighs}>
+                        <Num>{figure?.text ?? ""}</Num>
+                      </Weighed>
                     </td>
                   );
                 })}

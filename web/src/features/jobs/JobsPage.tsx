@@ -15,6 +15,9 @@ function when(text: string): string {
   return new Date(text).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
 }
 
+const SORT = "rowstake-sort";
+const SORTS = { changed: "last change", name: "name", customer: "customer", needs: "what is to look at" };
+
 /** While the database or the program does not answer, it is asked again after this. */
 const AGAIN_MS = 2000;
 const passing = (problem: Problem | null) => problem !== null && (problem.status === 0 || problem.status >= 500);
@@ -25,6 +28,7 @@ export function JobsPage() {
   const [archived, setArchived] = useState(false);
   const [search, setSearch] = useState("");
   const [at, setAt] = useState(1);
+  const [sort, setSort] = useState(() => localStorage.getItem(SORT) ?? "changed");
   const [start, setStart] = useState<Start | null>(null);
   const [making, setMaking] = useState<"fence" | "deck" | null>(null);
   const [placing, setPlacing] = useState<Listing | null>(null);
@@ -37,14 +41,14 @@ export function JobsPage() {
   const look = useCallback(async () => {
     try {
       setStart(await get<Start>("/api/start"));
-      setFound(await get<ShownPage>(`/api/jobs?archived=${archived}&search=${encodeURIComponent(search)}&page=${at}`));
+      setFound(await get<ShownPage>(`/api/jobs?archived=${archived}&search=${encodeURIComponent(search)}&page=${at}&sort=${sort}`));
       setUnread(null);
       setRefused((was) => (passing(was) ? null : was));
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       setUnread(error.problem);
     }
-  }, [archived, search, at]);
+  }, [archived, search, at, sort]);
   useEffect(() => void look(), [look, again]);
   const ask = passing(unread) || passing(refused);
   useEffect(() => {
@@ -102,8 +106,9 @@ export function JobsPage() {
             }}
           />
         )}
-        {found && (found.total > 8 || search) && (
-          <label className="mt-3 flex items-center gap-2">
+        {found && (found.total > 1 || search) && (
+          <p className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-1">
+          <label className="flex min-w-60 flex-1 items-center gap-2">
             Look for{" "}
             <input
               type="search"
@@ -112,9 +117,29 @@ export function JobsPage() {
                 setSearch(e.target.value);
                 setAt(1);
               }}
+              placeholder="a job, a site, a customer, an address"
               className="min-h-9 flex-1 border-b-2 border-ink/50 bg-board px-1"
             />
           </label>
+          <label className="flex items-center gap-2">
+            in order of{" "}
+            <select
+              value={sort}
+              onChange={(e) => {
+                localStorage.setItem(SORT, e.target.value);
+                setSort(e.target.value);
+                setAt(1);
+              }}
+              className="min-h-9 border-b-2 border-ink/50 bg-board px-1 font-semibold"
+            >
+              {Object.entries(SORTS).map(([key, name]) => (
+                <option key={key} value={key}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+          </p>
         )}
         {!found && !problem && <p className="mt-6">Looking for jobs…</p>}
         {found?.total === 0 && (
@@ -139,6 +164,13 @@ export function JobsPage() {
                 {card.card ? (
                   <p>
                     {card.card.style}, <Num>{card.card.length}</Num>
+                    {card.card.figures?.map(([name, text]) => (
+                      <span key={name}>
+                        {"; "}
+                        {name} <Num>{text}</Num>
+                      </span>
+                    ))}
+                    {card.card.needs ? <b className="text-signal"> · {card.card.needs} to look at</b> : card.card.needs === 0 ? <span className="text-faint"> · ✓ nothing to look at</span> : null}
                   </p>
                 ) : (
                   <p role="note" className="max-w-prose text-bad">
@@ -175,13 +207,13 @@ export function JobsPage() {
         {found && found.pages > 1 && (
           <nav aria-label="Pages of jobs" className="mt-3 flex items-center gap-3">
             <Plain disabled={at <= 1} onClick={() => setAt(at - 1)}>
-              Newer
+              Before
             </Plain>
             <span>
               Page {found.page} of {found.pages}, {found.total} jobs
             </span>
             <Plain disabled={at >= found.pages} onClick={() => setAt(at + 1)}>
-              Older
+              After
             </Plain>
           </nav>
         )}

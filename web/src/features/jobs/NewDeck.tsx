@@ -5,7 +5,7 @@ import { box, RegionBlank, StartSheet } from "./StartSheet";
 
 /** A new deck, said in a sentence: where, how large, how high, and who carries it. */
 export function NewDeck({ start, site, region, onClose }: { start: Start; site?: string; region?: string; onClose: () => void }) {
-  const [said, say] = useState({ name: "", region: region ?? start.regions[0].id, width: "", out: "", height: "", support: "ledger" });
+  const [said, say] = useState({ name: "", region: region ?? start.region, width: "", out: "", height: "", support: "ledger" });
   const facts = start.regions.find((r) => r.id === said.region)!;
   const feet = facts.units.includes("inch");
   const blank = (key: "name" | "width" | "out" | "height", name: string, example: string) => (

@@ -13,7 +13,7 @@ interface LegText {
 /** A new job, said in a sentence: where, what, and its first line. */
 export function NewJob({ start, site, region: usual, onClose }: { start: Start; site?: string; region?: string; onClose: () => void }) {
   const [name, setName] = useState("");
-  const [region, setRegion] = useState(usual ?? start.regions[0].id);
+  const [region, setRegion] = useState(usual ?? start.region);
   const [style, setStyle] = useState(start.styles[0].id);
   const [legs, setLegs] = useState<LegText[]>([{ length: "", angle_deg: "90", side: "left" }]);
   const [line, setLine] = useState<{ name: string; text: string } | null>(null);
