@@ -5,6 +5,7 @@ from __future__ import annotations
 import datetime
 from collections.abc import Callable
 from dataclasses import dataclass
+from typing import Literal
 
 from rowstake.core.plan import AnyPlan
 
@@ -24,9 +25,10 @@ class Issue:
 
 @dataclass(frozen=True, slots=True)
 class Format:
-    """`documents` maps the key of each document to its name; `write` gives its bytes."""
+    """`group` is what it is taken away for; `documents` maps the key of each document to its name; `write` gives its bytes."""
 
     id: str
+    group: Literal["print", "lists", "drawings", "job"]
     name: str
     media: str
     suffix: str

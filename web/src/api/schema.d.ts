@@ -488,7 +488,7 @@ export interface paths {
         };
         /**
          * Every
-         * @description By their titles, each with an example in these units.
+         * @description In the order of the work, then by their titles, each as it begins in these units and this region.
          */
         get: operations["every_api_reckoners_get"];
         put?: never;
@@ -1367,8 +1367,11 @@ export interface components {
             title: string;
             /** Rule */
             rule: string;
+            /** Group */
+            group: string;
             /** Fields */
             fields: components["schemas"]["FormField"][];
+            picture: components["schemas"]["Scene"] | null;
         };
         /**
          * Mark
@@ -1506,12 +1509,16 @@ export interface components {
         };
         /** Offer */
         Offer: {
+            /** Group */
+            group: string;
             /** Format */
             format: string;
             /** Document */
             document: string;
             /** Name */
             name: string;
+            /** Kind */
+            kind: string;
         };
         /** OnRevision */
         OnRevision: {
@@ -4633,6 +4640,7 @@ export interface operations {
         parameters: {
             query?: {
                 units?: "mm" | "ft-in";
+                region?: string;
             };
             header?: never;
             path?: never;

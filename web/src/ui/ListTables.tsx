@@ -13,7 +13,7 @@ export function Head({ names }: { names: string[] }) {
     <thead className="sticky top-0 bg-board text-left text-sm text-faint">
       <tr>
         {names.map((n) => (
-          <th key={n} className="border-b border-ink px-2 py-1 font-normal">
+          <th key={n} scope="col" className="border-b border-ink px-2 py-1 font-normal">
             {n}
           </th>
         ))}
@@ -25,30 +25,30 @@ export function Head({ names }: { names: string[] }) {
 /** What to buy, group by group. */
 export function BuyTable({ rows, Row }: { rows: readonly BuyRow[]; Row: RowOf }) {
   return (
-    <table className="w-full min-w-[46rem] border-collapse bg-board">
+    <table role="table" className="cards w-full min-w-[46rem] border-collapse bg-board">
       <Head names={["What", "Length", "Buy", "Unit", "Why so many", "For"]} />
-      <tbody>
+      <tbody role="rowgroup">
         {rows.map((r, i) => (
           <Fragment key={i}>
             {(i === 0 || rows[i - 1].group !== r.group) && (
-              <tr>
-                <th colSpan={6} scope="rowgroup" className="px-2 pt-2 text-left text-sm font-bold text-faint">
+              <tr role="row">
+                <th role="rowheader" colSpan={6} scope="rowgroup" className="px-2 pt-2 text-left text-sm font-bold text-faint">
                   {r.group}
                 </th>
               </tr>
             )}
             <Row parts={r.parts}>
-              <td className={`${cell} font-semibold`}>{r.item}</td>
-              <td className={`${cell} whitespace-nowrap`}>
+              <td role="cell" data-as="" className={`${cell} font-semibold`}>{r.item}</td>
+              <td role="cell" data-as="length" className={`${cell} whitespace-nowrap`}>
                 <Num>{r.length}</Num>
               </td>
-              <td className={big}>{r.count}</td>
-              <td className={`${cell} whitespace-nowrap`}>{r.unit}</td>
-              <td className={`${cell} text-[0.9375rem]`}>
+              <td role="cell" data-as="buy" className={big}>{r.count}</td>
+              <td role="cell" data-as="" className={`${cell} whitespace-nowrap`}>{r.unit}</td>
+              <td role="cell" data-as="why" className={`${cell} text-[0.9375rem]`}>
                 <Num>{r.needed}</Num>
                 {r.note && <b className="text-signal">; {r.note}</b>}
               </td>
-              <td className={`${cell} max-w-52 text-sm text-faint`}>{r.for_text}</td>
+              <td role="cell" data-as="for" className={`${cell} max-w-52 text-sm text-faint`}>{r.for_text}</td>
             </Row>
           </Fragment>
         ))}
@@ -60,22 +60,22 @@ export function BuyTable({ rows, Row }: { rows: readonly BuyRow[]; Row: RowOf })
 /** What to cut, pieces alike on one line. */
 export function CutTable({ rows, Row }: { rows: readonly CutRow[]; Row: RowOf }) {
   return (
-    <table className="w-full min-w-[46rem] border-collapse bg-board">
+    <table role="table" className="cards w-full min-w-[46rem] border-collapse bg-board">
       <Head names={["Section", "Piece", "How many", "Cut", "Rip", "Ends", "Labels"]} />
-      <tbody>
+      <tbody role="rowgroup">
         {rows.map((r, i) => (
           <Row key={i} parts={r.parts}>
-            <td className={`${cell} font-semibold`}>{r.section}</td>
-            <td className={cell}>{r.piece}</td>
-            <td className={big}>{r.count}</td>
-            <td className={big}>
+            <td role="cell" data-as="" className={`${cell} font-semibold`}>{r.section}</td>
+            <td role="cell" data-as="" className={cell}>{r.piece}</td>
+            <td role="cell" data-as="pieces" className={big}>{r.count}</td>
+            <td role="cell" data-as="cut" className={big}>
               <Num>{r.length}</Num>
             </td>
-            <td className={cell}>
+            <td role="cell" data-as="rip" className={cell}>
               <Num>{r.width}</Num>
             </td>
-            <td className={`${cell} text-[0.9375rem]`}>{r.ends}</td>
-            <td className={`${cell} text-sm text-faint`}>{r.labels}</td>
+            <td role="cell" data-as="ends" className={`${cell} text-[0.9375rem]`}>{r.ends}</td>
+            <td role="cell" data-as="labels" className={`${cell} text-sm text-faint`}>{r.labels}</td>
           </Row>
         ))}
       </tbody>

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
+from rowstake.core.drawing.more_answers import MORE
 from rowstake.core.drawing.scene import Board, Scene, Shape
 from rowstake.core.measure import Printer
 
@@ -108,6 +109,7 @@ DRAWN: dict[str, Callable[[Any, Any, Printer], Board]] = {
     "gate-leaf": _leaf,
     "stairs": _stairs,
     "square-up": _square,
+    **MORE,
 }
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Annotated, Any, Generic, TypeVar
+from typing import Annotated, Any, Generic, Literal, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
@@ -40,9 +40,11 @@ O = TypeVar("O", bound=Outputs)  # noqa: E741
 
 @dataclass(frozen=True, slots=True)
 class Reckoner(Generic[I, O]):
-    """One entry of the registry. `say` puts an answer in a sentence, in the units of a printer."""
+    """One entry of the registry. `group` is the step of the work it is asked at; `say` puts an answer in a sentence, in the
+    units of a printer."""
 
     name: str
+    group: Literal["line", "holes", "frame", "boards", "gates", "timber"]
     title: str
     rule: str
     takes: type[I]

@@ -58,7 +58,7 @@ def say(given: BeamSpan, out: BeamSpanOut, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "beam-span", "Beam span", "Bending, deflection and shear under the joists it carries.",
+    "beam-span", "frame", "Beam span", "Bending, deflection and shear under the joists it carries.",
     BeamSpan, BeamSpanOut, run, say,
     {"species": ["southern_pine"], "size": "2x8", "plies": 2, "joist_span_mm": 3048,
      "live_kpa": 1.9152104, "dead_kpa": 0.4788026},

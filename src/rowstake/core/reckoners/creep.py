@@ -58,7 +58,7 @@ def say(given: Creep, out: Corrected, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "creep", "Creep of board rows", "What remains at both ends, shared over the boards left.",
+    "creep", "boards", "Creep of board rows", "What remains at both ends, shared over the boards left.",
     Creep, Corrected, run, say,
     {"remaining_a_mm": 1016, "remaining_b_mm": 1003.3, "board_mm": 139.7, "gap_mm": 4.76, "min_gap_mm": 3,
      "max_gap_mm": 8},

@@ -59,7 +59,7 @@ def say(given: DeckBoards, out: Rows, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "deck-boards", "Deck board rows", "Whole boards, the last rip, and the gap that finishes whole.",
+    "deck-boards", "boards", "Deck board rows", "Whole boards, the last rip, and the gap that finishes whole.",
     DeckBoards, Rows, run, say,
     {"run_mm": 3600, "board_mm": 137, "gap_mm": 5, "min_gap_mm": 3, "max_gap_mm": 8},
 )  # fmt: skip

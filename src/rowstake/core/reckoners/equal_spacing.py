@@ -33,6 +33,6 @@ def say(given: EqualSpacing, out: Spaced, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "equal-spacing", "Equal post spacing", "The fewest equal bays whose centres stay within the limit.",
+    "equal-spacing", "line", "Equal post spacing", "The fewest equal bays whose centres stay within the limit.",
     EqualSpacing, Spaced, run, say, {"length_mm": 30480, "max_spacing_mm": 2438.4},
 )  # fmt: skip

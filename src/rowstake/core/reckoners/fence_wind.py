@@ -79,7 +79,7 @@ def say(given: FenceWind, out: Stands, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "fence-wind", "Wind on a fence", "The gust at which the post or the earth reaches its limit.",
+    "fence-wind", "holes", "Wind on a fence", "The gust at which the post or the earth reaches its limit.",
     FenceWind, Stands, run, say,
     {"height_mm": 1828.8, "bay_mm": 2438.4, "solidity": 1, "exposure": "C", "wind_mps": 46.94,
      "species": "southern_pine", "post_size": "4x4", "hole_diameter_mm": 254, "embedment_mm": 762,

@@ -64,7 +64,7 @@ def say(given: FootingSize, out: Footing, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "footing-size", "Footing size", "Load over bearing, and thick enough for what stands past the post.",
+    "footing-size", "holes", "Footing size", "Load over bearing, and thick enough for what stands past the post.",
     FootingSize, Footing, run, say,
     {"tributary_m2": 3.7161216, "live_kpa": 1.9152104, "dead_kpa": 0.4788026, "bearing_kpa": 71.82039,
      "post_mm": 139.7},

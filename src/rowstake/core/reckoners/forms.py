@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Any, Literal
 
-from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.catalogue import CATALOGUE, pick
 from rowstake.core.measure import Printer
 from rowstake.core.measure.printer import Units
 from rowstake.core.reckoners.base import Reckoner
@@ -66,11 +66,26 @@ def _options(schema: dict[str, Any]) -> tuple[str, ...]:
     return ()
 
 
-METRIC: dict[str, Any] = {
-    "species": ["c24"], "size": "47x200", "post_size": "100x100", "live_kpa": 1.5, "dead_kpa": 0.5, "bag_kg": 25,
-    "bearing_kpa": 75, "wind_mps": 30, "post_w_mm": 100, "post_d_mm": 100,
+GROUPS = {
+    "line": "Setting out", "holes": "Holes, footings and wind", "frame": "Frame, ledger and steps", "boards": "Boards and pickets",
+    "gates": "Gates", "timber": "Timber, water and heat",
 }  # fmt: skip
-"""What a form begins with where millimetres are used; elsewhere the reckoner's own example."""
+"""In the order of the work."""
+
+
+def usual(region: str) -> dict[str, Any]:
+    """What a form begins with in a region, by field; what is not there begins with the reckoner's own example."""
+    facts = pick(CATALOGUE.regions, region, "region")
+    post = CATALOGUE.sections[facts.post]
+    bag = CATALOGUE.materials.bags[facts.bags[0]]
+    return {
+        "species": facts.species, "live_kpa": facts.live_kpa, "dead_kpa": facts.dead_kpa, "post_w_mm": post.width_mm,
+        "post_d_mm": post.thickness_mm, "max_spacing_mm": facts.max_bay_mm, "max_riser_mm": facts.riser_mm, "bag_kg": bag.kg,
+        "hinge_gap_mm": facts.hinge_gap_mm, "latch_gap_mm": facts.latch_gap_mm, "opening_mm": facts.gate_opening_mm,
+        "fixed_depth_mm": facts.fixed_depth_mm, "gravel_mm": facts.gravel_mm, **facts.answers,
+    }  # fmt: skip
+
+
 SIZES = {
     "size": ("2x6", "2x8", "2x10", "2x12", "47x150", "47x200", "47x225"),
     "post_size": ("4x4", "4x6", "6x6", "100x100", "125x125", "150x150"),
@@ -83,14 +98,10 @@ def _tidy(mm: float) -> float:
     return round(mm / step) * step
 
 
-def _said(name: str, kind: str, value: Any, units: Units, options: tuple[str, ...]) -> Any:
-    """The example as text in the units chosen; a figure or a choice as it is."""
+def _said(kind: str, value: Any, units: Units) -> Any:
+    """An example as text in the units chosen; a figure or a choice as it is."""
     if value is None:
         return None
-    if units == "mm" and name in METRIC:
-        metric = METRIC[name]
-        one_of = metric[0] if isinstance(metric, list) else metric
-        value = metric if not options or one_of in options else value
     p = Printer(units)
     one = (lambda v: p.length(_tidy(v))) if units == "mm" else p.length
     if kind == "length":
@@ -100,8 +111,9 @@ def _said(name: str, kind: str, value: Any, units: Units, options: tuple[str, ..
     return value
 
 
-def form(reckoner: Reckoner[Any, Any], units: Units = "mm") -> list[FormField]:
-    """Fields in the order of the model, each with an example in the units chosen."""
+def form(reckoner: Reckoner[Any, Any], units: Units, region: str) -> list[FormField]:
+    """Fields in the order of the model, each with what is usual in a region, else an example, in the units chosen."""
+    here = usual(region)
     schema = reckoner.takes.model_json_schema()
     required = set(schema.get("required", ()))
     out = []
@@ -118,6 +130,10 @@ def form(reckoner: Reckoner[Any, Any], units: Units = "mm") -> list[FormField]:
             kind = "species" if field.get("type") == "array" else "choice"
         elif name in ("size", "post_size"):
             options, kind = SIZES[name], "choice"
-        example = _said(name, kind, reckoner.example.get(name, field.get("default")), units, options)
+        value = reckoner.example.get(name, field.get("default"))
+        local = here.get(name)
+        if local is not None and value is not None and (not options or local in options):
+            value = [local] if isinstance(value, list) else local
+        example = _said(kind, value, units)
         out.append(FormField(name, label, kind, unit, options, name in required, example))
     return out

@@ -43,7 +43,7 @@ def say(given: GateLeaf, out: Leaf, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "gate-leaf", "Gate leaf", "The opening less its gaps.",
+    "gate-leaf", "gates", "Gate leaf", "The opening less its gaps.",
     GateLeaf, Leaf, run, say,
     {"opening_mm": 1066.8, "leaves": 1, "hinge_gap_mm": 9.525, "latch_gap_mm": 12.7, "leaf_height_mm": 1752.6},
 )  # fmt: skip

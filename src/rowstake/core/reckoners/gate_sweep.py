@@ -58,7 +58,7 @@ def say(given: GateSweep, out: Swept, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "gate-sweep", "Gate over rising ground", "The bottom edge less the ground, at each angle of the arc.",
+    "gate-sweep", "gates", "Gate over rising ground", "The bottom edge less the ground, at each angle of the arc.",
     GateSweep, Swept, run, say,
     {"leaf_width_mm": 1000, "bottom_gap_mm": 50, "ground_levels_mm": [0, 20, 45, 70, 80], "open_deg": 90},
 )  # fmt: skip

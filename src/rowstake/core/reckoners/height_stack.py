@@ -50,7 +50,7 @@ def say(given: HeightStack, out: HeightStackOut, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "height-stack", "Height stack", "Boards, clips, joists, beam and standoff, from the top down.",
+    "height-stack", "frame", "Height stack", "Boards, clips, joists, beam and standoff, from the top down.",
     HeightStack, HeightStackOut, run, say,
     {"finished_mm": 600, "board_mm": 28, "clip_mm": 0, "joist_mm": 147, "beam_mm": 147, "standoff_mm": 25,
      "footing_top_mm": 0},

@@ -68,7 +68,7 @@ def say(given: HoleConcrete, out: HoleConcreteOut, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "hole-concrete", "Concrete for holes", "Hole less post, waste added, bags pooled over all holes.",
+    "hole-concrete", "holes", "Concrete for holes", "Hole less post, waste added, bags pooled over all holes.",
     HoleConcrete, HoleConcreteOut, run, say,
     {"hole_diameter_mm": 254, "concrete_depth_mm": 762, "post_w_mm": 88.9, "post_d_mm": 88.9, "count": 14,
      "bag_kg": 36.287, "waste_pct": 5},

@@ -49,7 +49,7 @@ def say(given: JoistSpan, out: JoistSpanOut, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "joist-span", "Joist span", "Bending, deflection of the live load, shear, and the longest in the tables.",
+    "joist-span", "frame", "Joist span", "Bending, deflection of the live load, shear, and the longest in the tables.",
     JoistSpan, JoistSpanOut, run, say,
     {"species": ["southern_pine"], "size": "2x8", "spacing_mm": 406.4, "live_kpa": 1.9152104, "dead_kpa": 0.4788026},
 )  # fmt: skip

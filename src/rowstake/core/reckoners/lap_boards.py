@@ -37,6 +37,6 @@ def say(given: LapBoards, out: Lapped, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "lap-boards", "Lapped boards", "The fewest boards that keep the lap, then one even lap.",
+    "lap-boards", "boards", "Lapped boards", "The fewest boards that keep the lap, then one even lap.",
     LapBoards, Lapped, run, say, {"length_mm": 1800, "width_mm": 125, "min_lap_mm": 25},
 )  # fmt: skip

@@ -80,7 +80,7 @@ def say(given: LedgerFasteners, out: Fixed, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "ledger-fasteners", "Ledger fixings", "Capacity of a fixing over the load it carries.",
+    "ledger-fasteners", "frame", "Ledger fixings", "Capacity of a fixing over the load it carries.",
     LedgerFasteners, Fixed, run, say,
     {"joist_span_mm": 3048, "fastener": "lag_13mm", "live_kpa": 1.9152104, "dead_kpa": 0.4788026},
 )  # fmt: skip

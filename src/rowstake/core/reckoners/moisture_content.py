@@ -39,6 +39,6 @@ def say(given: MoistureContent, out: Settles, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "moisture-content", "Moisture in air", "The moisture timber settles at in air of a temperature and humidity.",
+    "moisture-content", "timber", "Moisture in air", "The moisture timber settles at in air of a temperature and humidity.",
     MoistureContent, Settles, run, say, {"temperature_c": 10, "humidity_pct": 80},
 )  # fmt: skip

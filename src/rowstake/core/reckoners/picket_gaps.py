@@ -95,6 +95,6 @@ def say(given: PicketGaps, out: Gaps, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "picket-gaps", "Picket gaps", "One even gap, from the largest allowed or nearest to the one wanted.",
+    "picket-gaps", "boards", "Picket gaps", "One even gap, from the largest allowed or nearest to the one wanted.",
     PicketGaps, Gaps, run, say, {"clear_mm": 2349.5, "width_mm": 88.9, "edges": "gap", "target_gap_mm": 63.5},
 )  # fmt: skip

@@ -113,7 +113,7 @@ def say(given: PostHole, out: Hole, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "post-hole", "Post and hole", "School, frost, least depth and wind: the deepest governs.",
+    "post-hole", "holes", "Post and hole", "The depth chosen, frost, least depth and wind: the deepest governs.",
     PostHole, Hole, run, say,
     {"above_ground_mm": 1900, "post_w_mm": 100, "school": "third", "fixed_depth_mm": 600, "frost_depth_mm": 450,
      "gravel_mm": 100, "stock_lengths_mm": [2400, 3000, 3600]},

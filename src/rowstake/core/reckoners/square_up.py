@@ -46,7 +46,7 @@ def say(given: SquareUp, out: Push, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "square-up", "Square up", "Equal diagonals; push the far edge.",
+    "square-up", "line", "Square up", "Equal diagonals; push the far edge.",
     SquareUp, Push, run, say,
     {"length_mm": 4876.8, "width_mm": 3657.6, "diagonal_a_mm": 6108.7, "diagonal_b_mm": 6083.3},
 )  # fmt: skip

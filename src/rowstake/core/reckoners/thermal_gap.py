@@ -38,6 +38,6 @@ def say(given: ThermalGap, out: Gap, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "thermal-gap", "Heat gap", "Growth along the length between fixing and the hottest day.",
+    "thermal-gap", "timber", "Heat gap", "Growth along the length between fixing and the hottest day.",
     ThermalGap, Gap, run, say, {"material": "pvc", "length_mm": 4876.8, "install_c": 5, "hottest_c": 40},
 )  # fmt: skip

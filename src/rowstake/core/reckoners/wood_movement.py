@@ -48,7 +48,7 @@ def say(given: WoodMovement, out: WoodMovementOut, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "wood-movement", "Wood movement", "Width × coefficient × change of moisture.",
+    "wood-movement", "timber", "Wood movement", "Width × coefficient × change of moisture.",
     WoodMovement, WoodMovementOut, run, say,
     {"species": "western_red_cedar", "width_mm": 139.7, "grain": "flat", "moisture_from_pct": 19,
      "moisture_to_pct": 12},

@@ -87,6 +87,6 @@ def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
 
 
 FORMAT = Format(
-    "dxf", "drawing for CAD", "image/vnd.dxf", "dxf",
+    "dxf", "drawings", "drawing for CAD", "image/vnd.dxf", "dxf",
     titles, write,
 )  # fmt: skip

@@ -54,5 +54,11 @@ def write(plan: AnyPlan, _: str, __: Issue) -> bytes:
 
 
 FORMAT = Format(
-    "glb", "solids, as glTF", "model/gltf-binary", "glb", lambda _: {"solids": "Every part as a solid"}, write
+    "glb",
+    "drawings",
+    "solids, as glTF",
+    "model/gltf-binary",
+    "glb",
+    lambda _: {"solids": "Every part as a solid"},
+    write,
 )

@@ -5,6 +5,7 @@ from rowstake.files.base import Format
 
 FORMAT = Format(
     "json",
+    "job",
     "job file",
     "application/json",
     "rowstake.json",

@@ -28,6 +28,6 @@ def write(plan: AnyPlan, document: str, issue: Issue) -> bytes:
 
 
 FORMAT = Format(
-    "pdf", "drawing sheets", "application/pdf", "pdf",
+    "pdf", "print", "drawing sheets", "application/pdf", "pdf",
     lambda plan: DOCUMENTS, write,
 )  # fmt: skip

@@ -121,6 +121,6 @@ def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
 
 
 FORMAT = Format(
-    "svg", "drawing", "image/svg+xml", "svg",
+    "svg", "drawings", "drawing", "image/svg+xml", "svg",
     titles, write,
 )  # fmt: skip

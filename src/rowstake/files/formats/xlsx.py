@@ -106,6 +106,6 @@ def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
 
 
 FORMAT = Format(
-    "xlsx", "workbook", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "xlsx",
+    "xlsx", "lists", "workbook", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "xlsx",
     lambda plan: {"lists": "All lists"}, write,
 )  # fmt: skip

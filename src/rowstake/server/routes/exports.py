@@ -14,11 +14,17 @@ from rowstake.server.session import JobsHere
 router = APIRouter(prefix="/api/jobs/{key}/exports", tags=["exports"])
 
 
+ORDER = ("print", "lists", "drawings", "job")
+
+
 @dataclass(frozen=True, slots=True)
 class Offer:
+    group: str
     format: str
     document: str
     name: str
+    kind: str
+    """How its file name ends."""
 
 
 @router.get("")
@@ -26,8 +32,8 @@ def offers(key: str, jobs: JobsHere) -> list[Offer]:
     """Everything that can be taken out of this job."""
     made = kept_plan(read_job(jobs.get(key).document))
     return [
-        Offer(f.id, document, f"{name} ({f.suffix.split('.')[-1].upper()})")
-        for f in formats().values()
+        Offer(f.group, f.id, document, name.split(";")[0].split(",")[0], f.suffix.split(".")[-1].upper())
+        for f in sorted(formats().values(), key=lambda f: ORDER.index(f.group))
         for document, name in f.documents(made).items()
     ]
 

@@ -8,12 +8,13 @@ from typing import Any, Literal
 from fastapi import APIRouter
 from pydantic import BaseModel
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing.answers import answer_scene
 from rowstake.core.drawing.scene import Scene
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners import find, registry
-from rowstake.core.reckoners.base import read_inputs
-from rowstake.core.reckoners.forms import WORDS, FormField, form
+from rowstake.core.reckoners.base import Reckoner, read_inputs
+from rowstake.core.reckoners.forms import GROUPS, WORDS, FormField, form
 from rowstake.core.views.answers import Row, rows
 
 router = APIRouter(prefix="/api/reckoners", tags=["reckoners"])
@@ -24,7 +25,10 @@ class Listed:
     name: str
     title: str
     rule: str
+    group: str
     fields: list[FormField]
+    picture: Scene | None
+    """What is reckoned, drawn from the fields as they begin."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,9 +45,19 @@ class Question(BaseModel):
 
 
 @router.get("")
-def every(units: Literal["mm", "ft-in"] = "mm") -> list[Listed]:
-    """By their titles, each with an example in these units."""
-    return [Listed(r.name, r.title, r.rule, form(r, units)) for r in sorted(registry().values(), key=lambda r: r.title)]
+def every(units: Literal["mm", "ft-in"] = "mm", region: str = "") -> list[Listed]:
+    """In the order of the work, then by their titles, each as it begins in these units and this region."""
+    here = region or next(iter(CATALOGUE.regions))
+    order = list(GROUPS)
+    found = sorted(registry().values(), key=lambda r: (order.index(r.group), r.title))
+    return [_listed(r, units, form(r, units, here)) for r in found]
+
+
+def _listed(r: Reckoner[Any, Any], units: Literal["mm", "ft-in"], fields: list[FormField]) -> Listed:
+    given = read_inputs(r, {f.name: f.example for f in fields if f.example is not None}, units)
+    return Listed(
+        r.name, r.title, r.rule, GROUPS[r.group], fields, answer_scene(r.name, given, r.run(given), Printer(units))
+    )
 
 
 @router.get("/words")

@@ -2,7 +2,7 @@ import { type FormEvent, useEffect, useLayoutEffect, useRef, useState } from "re
 import { Link, useParams } from "react-router";
 import { Masthead } from "../../app/Masthead";
 import { get, post, Refused } from "../../api/client";
-import type { Answer, FormField, Listed, Problem } from "../../api/types";
+import type { Answer, FormField, Listed, Problem, Start } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Strong } from "../../ui/controls";
 import { Num } from "../../ui/Num";
@@ -18,65 +18,129 @@ function exampleOf(field: FormField): string {
   return Array.isArray(value) ? String(value[0]) : String(value);
 }
 
-/** Every single calculation on one page, from a phone, with no job. */
+/** Every single calculation on one page, from a phone, with no job: the last ones used on top, then in the order of the work. */
 export function AnswersPage() {
   const { name } = useParams();
   const [all, setAll] = useState<Listed[] | null>(null);
   const [words, setWords] = useState<Record<string, string>>({});
+  const [start, setStart] = useState<Start | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
-  const [units, setUnits] = useState<Units>(() => (localStorage.getItem(KEY) === "ft-in" ? "ft-in" : "mm"));
+  const [search, setSearch] = useState("");
+  const [region, setRegion] = useState(() => localStorage.getItem(REGION));
+  const [units, setUnits] = useState<Units | null>(() => localStorage.getItem(KEY) as Units | null);
+  const here = region ?? start?.region;
+  const measured: Units = units ?? (start?.regions.find((r) => r.id === here)?.units.includes("inch") ? "ft-in" : "mm");
+  const refused = (error: Error) => error instanceof Refused && setProblem(error.problem);
+  useEffect(() => void get<Start>("/api/start").then(setStart, refused), []);
   useEffect(() => {
-    void Promise.all([get<Listed[]>(`/api/reckoners?units=${units}`), get<Record<string, string>>("/api/reckoners/words")]).then(
+    if (!here) return;
+    void Promise.all([get<Listed[]>(`/api/reckoners?units=${measured}&region=${here}`), get<Record<string, string>>("/api/reckoners/words")]).then(
       ([listed, said]) => {
         setAll(listed);
         setWords(said);
       },
-      (error: Error) => error instanceof Refused && setProblem(error.problem),
+      refused,
     );
-  }, [units]);
+  }, [measured, here]);
   const chosen = all?.find((r) => r.name === name);
+  useEffect(() => {
+    document.title = `${chosen ? `${chosen.title}, ` : ""}Quick answers – Row Stake`;
+    if (chosen) used(chosen.name);
+  }, [chosen]);
+  const found = (all ?? []).filter((r) => `${r.title} ${r.rule} ${r.group}`.toLowerCase().includes(search.toLowerCase()));
+  const last = search ? [] : recent().flatMap((key) => found.filter((r) => r.name === key));
+  const groups = [...new Set(found.map((r) => r.group))].map((group) => [group, found.filter((r) => r.group === group)] as const);
   return (
     <div className="min-h-full">
       <Masthead />
-      <main id="main" tabIndex={-1} className="mx-auto grid max-w-5xl gap-5 px-4 py-4 sm:grid-cols-[15rem_1fr]">
+      <main id="main" tabIndex={-1} className={`mx-auto grid max-w-5xl gap-5 px-4 py-4 ${chosen ? "sm:grid-cols-[15rem_1fr]" : ""}`}>
         <nav aria-label="Questions" className={chosen ? "hidden sm:block" : ""}>
-          <h1 className="mb-1 text-2xl font-bold">Quick answers</h1>
+          {chosen ? <p className="mb-1 text-2xl font-bold">Quick answers</p> : <h1 className="mb-1 text-2xl font-bold">Quick answers</h1>}
+          <p className="text-faint">No job is needed, and nothing is kept.</p>
           {problem && <p role="alert">{problem.detail}</p>}
-          <ul>
-            {all?.map((r) => (
-              <li key={r.name}>
-                <Link
-                  to={`/answers/${r.name}`}
-                  aria-current={r.name === name ? "page" : undefined}
-                  className={`block border-b border-rule py-2 text-lg sm:py-1 ${r.name === name ? "font-bold text-signal" : "hover:underline"}`}
-                >
-                  {r.title}
-                </Link>
-              </li>
-            ))}
-          </ul>
+          <label className="mt-1 flex items-center gap-2">
+            Look for{" "}
+            <input type="search" value={search} onChange={(e) => setSearch(e.target.value)} className="min-h-9 min-w-0 flex-1 border-b-2 border-ink/50 bg-board px-1" />
+          </label>
+          {last.length > 0 && <Group name="Used last" asked={last} chosen={name} pictures={!chosen} />}
+          {groups.map(([group, asked]) => (
+            <Group key={group} name={group} asked={asked} chosen={name} pictures={!chosen} />
+          ))}
+          {all && !found.length && <p className="mt-3">No question holds “{search}”.</p>}
         </nav>
-        {chosen ? (
+        {chosen && start && (
           <Question
             key={chosen.name}
             listed={chosen}
             words={words}
-            units={units}
+            units={measured}
             setUnits={(u) => {
               localStorage.setItem(KEY, u);
               setUnits(u);
             }}
+            regions={start.regions}
+            region={here!}
+            setRegion={(r) => {
+              localStorage.setItem(REGION, r);
+              localStorage.removeItem(KEY);
+              setRegion(r);
+              setUnits(null);
+            }}
           />
-        ) : (
-          all && <p className="hidden pt-10 text-lg sm:block">Pick a question. No job is needed, and nothing is kept.</p>
         )}
       </main>
     </div>
   );
 }
 
-function Question(props: { listed: Listed; words: Record<string, string>; units: Units; setUnits: (u: Units) => void }) {
-  const { listed, words, units, setUnits } = props;
+const REGION = "rowstake-region";
+const USED = "rowstake-used";
+const MOST_USED = 3;
+const recent = () => (localStorage.getItem(USED) ?? "").split(" ").filter(Boolean);
+const used = (name: string) => localStorage.setItem(USED, [name, ...recent().filter((other) => other !== name)].slice(0, MOST_USED).join(" "));
+
+/** Questions of one step of the work, each with a sentence and a small picture where there is room. */
+function Group({ name, asked, chosen, pictures }: { name: string; asked: readonly Listed[]; chosen?: string; pictures: boolean }) {
+  return (
+    <section aria-label={name} className="mt-3">
+      <h2 className="border-b border-ink text-sm font-bold">{name}</h2>
+      <ul className={pictures ? "grid gap-x-5 sm:grid-cols-2" : ""}>
+        {asked.map((r) => (
+          <li key={r.name} className="border-b border-rule">
+            <Link
+              to={`/answers/${r.name}`}
+              aria-label={r.title}
+              aria-current={r.name === chosen ? "page" : undefined}
+              className={`flex items-center gap-3 py-1.5 ${r.name === chosen ? "text-signal" : "hover:underline"}`}
+            >
+              {pictures && (
+                <span className="h-14 w-24 shrink-0 bg-board" aria-hidden="true">
+                  {r.picture && <SceneView scene={r.picture} label={r.title} selected={[]} plain />}
+                </span>
+              )}
+              <span>
+                <span className={`block leading-tight ${pictures ? "text-lg font-bold" : r.name === chosen ? "font-bold" : ""}`}>{r.title}</span>
+                {pictures && <span className="block leading-tight text-faint">{r.rule}</span>}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface Asking {
+  listed: Listed;
+  words: Record<string, string>;
+  units: Units;
+  setUnits: (u: Units) => void;
+  regions: Start["regions"];
+  region: string;
+  setRegion: (region: string) => void;
+}
+
+function Question({ listed, words, units, setUnits, regions, region, setRegion }: Asking) {
   const [typed, setTyped] = useState<Given>({}); // what is not typed is the example, in the units chosen
   const textOf = (field: FormField) => typed[field.name] ?? exampleOf(field);
   const [answer, setAnswer] = useState<Answer | null>(null);
@@ -113,7 +177,7 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
           All questions
         </Link>
       </p>
-      <h2 className="text-2xl font-bold">{listed.title}</h2>
+      <h1 className="text-2xl font-bold">{listed.title}</h1>
       <p className="text-faint">{listed.rule}</p>
       <form onSubmit={(e) => void ask(e)} className="mt-3 grid gap-x-5 gap-y-2 sm:grid-cols-2">
         {listed.fields.map((field) => {
@@ -142,6 +206,7 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
                   example={exampleOf(field)}
                   type={(text) => setTyped({ ...typed, [field.name]: text })}
                   faulty={Boolean(fault)}
+                  figures={field.kind === "number" || (field.kind === "length" && units === "mm")}
                   className={look}
                 />
               )}
@@ -153,7 +218,7 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
             </div>
           );
         })}
-        <p className="flex items-center gap-3 sm:col-span-2">
+        <p className="flex flex-wrap items-center gap-3 sm:col-span-2">
           <Strong type="submit" className="min-h-12 px-6 text-lg">
             Work it out
           </Strong>
@@ -162,6 +227,16 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
             <select value={units} onChange={(e) => setUnits(e.target.value as Units)} className="min-h-11 border border-rule bg-board px-2">
               <option value="mm">millimetres</option>
               <option value="ft-in">feet and inches</option>
+            </select>
+          </label>
+          <label>
+            as usual in{" "}
+            <select value={region} onChange={(e) => setRegion(e.target.value)} className="min-h-11 border border-rule bg-board px-2">
+              {regions.map((r) => (
+                <option key={r.id} value={r.id}>
+                  {r.name}
+                </option>
+              ))}
             </select>
           </label>
         </p>
@@ -202,8 +277,8 @@ function Question(props: { listed: Listed; words: Record<string, string>; units:
 
 /** A blank that holds an example until something is typed. The example stays selected while the blank is in hand, also
  * when it changes with the units, so that what is typed takes its place. */
-function Asked(props: { id: string; typed: string | undefined; example: string; type: (text: string) => void; faulty: boolean; className: string }) {
-  const { id, typed, example, type, faulty, className } = props;
+function Asked(props: { id: string; typed: string | undefined; example: string; type: (text: string) => void; faulty: boolean; figures: boolean; className: string }) {
+  const { id, typed, example, type, faulty, figures, className } = props;
   const box = useRef<HTMLInputElement>(null);
   useLayoutEffect(() => {
     if (typed === undefined && document.activeElement === box.current) box.current?.select();
@@ -215,6 +290,7 @@ function Asked(props: { id: string; typed: string | undefined; example: string; 
       value={typed ?? example}
       onChange={(e) => type(e.target.value)}
       onFocus={() => requestAnimationFrame(() => box.current?.select())} // after the tap that would put the caret somewhere
+      inputMode={figures ? "decimal" : undefined}
       aria-invalid={faulty ? true : undefined}
       aria-describedby={faulty ? `${id}-fault` : undefined}
       className={className}

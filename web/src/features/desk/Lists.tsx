@@ -17,6 +17,7 @@ function Row({ parts, children }: { parts: readonly string[]; children: ReactNod
   const { choose } = useDesk.getState();
   return (
     <tr
+      role="row"
       tabIndex={0}
       aria-selected={on}
       onClick={() => choose(on ? [] : [...parts])}
@@ -41,28 +42,28 @@ function MarkTable() {
             {desk.trade === "fence" ? `Leg ${t.leg + 1}` : `${t.what.charAt(0).toUpperCase()}${t.what.slice(1)} of the deck`}, <Num>{t.length}</Num>; every mark from{" "}
             {desk.trade === "fence" ? `the middle of ${t.marks[0].of}` : "the left end, or the house"}
           </h3>
-          <table className="w-full border-collapse">
+          <table role="table" className="cards w-full border-collapse">
             <Head names={[desk.trade === "fence" ? "Post" : "Mark", "Kind", "Middle", "Near face", "Far face", ...(t.marks[0].ground ? ["Ground", "Top"] : [])]} />
-            <tbody>
+            <tbody role="rowgroup">
               {t.marks.map((m) => (
                 <Row key={m.of} parts={[m.of]}>
-                  <td className={`${cell} font-semibold`}>{m.of}</td>
-                  <td className={cell}>{m.kind}</td>
-                  <td className={big}>
+                  <td role="cell" data-as="" className={`${cell} font-semibold`}>{m.of}</td>
+                  <td role="cell" data-as="" className={cell}>{m.kind}</td>
+                  <td role="cell" data-as="middle" className={big}>
                     <Num>{m.text}</Num>
                   </td>
-                  <td className={`${cell} text-right`}>
+                  <td role="cell" data-as="near face" className={`${cell} text-right`}>
                     <Num>{m.near}</Num>
                   </td>
-                  <td className={`${cell} text-right`}>
+                  <td role="cell" data-as="far face" className={`${cell} text-right`}>
                     <Num>{m.far}</Num>
                   </td>
                   {m.ground && (
                     <>
-                      <td className={`${cell} text-right`}>
+                      <td role="cell" data-as="ground" className={`${cell} text-right`}>
                         <Num>{m.ground}</Num>
                       </td>
-                      <td className={`${cell} text-right`}>
+                      <td role="cell" data-as="top" className={`${cell} text-right`}>
                         <Num>{m.top ?? ""}</Num>
                       </td>
                     </>
@@ -105,7 +106,7 @@ export function Lists() {
           </Tabs.Trigger>
         )}
       </Tabs.List>
-        <span className="ml-auto pb-1 text-sm">
+        <span className="ml-auto pb-1 text-sm max-sm:hidden">
           Take as CSV:{" "}
           {TABS.map(([key, name]) => (
             <button key={key} type="button" onClick={() => void take(key)} className="px-1 underline underline-offset-4">

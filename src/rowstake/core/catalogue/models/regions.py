@@ -30,6 +30,8 @@ class Region(Fact):
     hinge_gap_mm: float
     latch_gap_mm: float
     snap_mm: float
+    answers: dict[str, str | float] = {}
+    """What quick answers begin with here, by field, beside what follows from the rest."""
     decking: str
     live_kpa: float
     dead_kpa: float
