@@ -1,6 +1,6 @@
 import { memo, type PointerEvent, type ReactNode, useCallback, useEffect, useId, useLayoutEffect, useMemo, useRef, useState } from "react";
 import type { Handle, Scene, Shape, Window } from "../api/types";
-import { placeLabels } from "./labels";
+import { fitWords, placeLabels } from "./labels";
 import { fit, type Size, toScreen, toWorld, type View, zoom } from "./view";
 
 export interface Picking {
@@ -36,9 +36,7 @@ const FILL: Record<string, string> = {
   gravel: "var(--gravel)",
   hole: "var(--earth)",
 };
-const PAD: Record<string, number> = { plan: 58, elevation: 26, answer: 40, season: 16, joint_above: 30, joint_side: 30, edge: 26, last: 26 };
-/** In a small frame the drawing itself has the room. */
-const MOST_PAD = 0.16;
+const BARE = { left: 8, top: 8, right: 8, bottom: 8 };
 const WEIGHT: Record<string, number> = { string: 1.6, ground: 2.4, brace: 1.6, post: 1.2, board: 0.6, swing: 0.9 };
 
 function strokeOf(shape: Shape): string {
@@ -86,7 +84,7 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
     return () => watch.disconnect();
   }, []);
 
-  const seen = useMemo(() => view ?? fit(scene, size, plain ? 8 : Math.min(PAD[scene.name] ?? 42, MOST_PAD * Math.min(size.w, size.h))), [view, scene, size, plain]);
+  const seen = useMemo(() => view ?? (plain ? fit(scene, size, BARE) : fitWords(scene, size)), [view, scene, size, plain]);
   const telling = useRef(onView);
   useEffect(() => {
     telling.current = onView;

@@ -1,5 +1,5 @@
-import type { Shape } from "../api/types";
-import { type Size, toScreen, type View } from "./view";
+import type { Scene, Shape } from "../api/types";
+import { fit, type Size, toScreen, type View } from "./view";
 
 export interface Placed {
   shape: Shape;
@@ -9,9 +9,25 @@ export interface Placed {
   bar?: { x0: number; y0: number; x1: number; y1: number };
 }
 
-const CHAR = 6.6;
 const ROW = 22;
 const NAME = 19;
+/** Where the middle of a line of words lies over its foot, and how high it is. */
+const MIDDLE = 4;
+const HIGH = 15;
+const FONT = '600 13px "Source Sans 3", sans-serif';
+const CHAR = 6.6;
+const ruler = typeof OffscreenCanvas === "undefined" ? null : new OffscreenCanvas(1, 1).getContext("2d");
+const widths = new Map<string, number>();
+
+/** How wide words are drawn, px; by the letter where nothing can measure them. */
+function wide(words: string): number {
+  const known = widths.get(words);
+  if (known !== undefined) return known;
+  if (ruler) ruler.font = FONT;
+  const found = ruler ? ruler.measureText(words).width : words.length * CHAR;
+  if (document.fonts?.status === "loaded") widths.set(words, found);
+  return found;
+}
 
 function dim(shape: Shape, view: View, size: Size): Placed {
   const [a, b] = shape.points.map((p) => toScreen(view, size, p));
@@ -34,20 +50,26 @@ function dim(shape: Shape, view: View, size: Size): Placed {
   };
 }
 
-function box(p: Placed): [number, number, number, number] {
-  const w = (p.shape.text ?? "").length * CHAR + 6;
+type Box = [number, number, number, number];
+
+function box(p: Placed): Box {
+  const w = wide(p.shape.text ?? "") + 6;
   const rad = (p.turn * Math.PI) / 180;
-  const hw = (Math.abs(Math.cos(rad)) * w + Math.abs(Math.sin(rad)) * 15) / 2;
-  const hh = (Math.abs(Math.sin(rad)) * w + Math.abs(Math.cos(rad)) * 15) / 2;
-  return [p.x - hw, p.y - hh - 4, p.x + hw, p.y + hh - 4];
+  const [x, y] = [p.x + Math.sin(rad) * MIDDLE, p.y - Math.cos(rad) * MIDDLE];
+  const hw = (Math.abs(Math.cos(rad)) * w + Math.abs(Math.sin(rad)) * HIGH) / 2;
+  const hh = (Math.abs(Math.sin(rad)) * w + Math.abs(Math.cos(rad)) * HIGH) / 2;
+  return [x - hw, y - hh, x + hw, y + hh];
 }
 
+/** Words that do not lie in the frame as a whole are left out; by so much they may. */
+const SLACK = 2;
+
 /** Words and dimensions where they can be read: those that would lie on others, or on too short a bar, are left out. */
-export function placeLabels(shapes: Shape[], view: View, size: Size): Placed[] {
+export function placeLabels(shapes: readonly Shape[], view: View, size: Size, within = true): Placed[] {
   const words = shapes.filter((s) => s.kind === "dim" || s.kind === "text");
   const rank = (s: Shape) => (s.kind === "dim" ? (Math.abs(s.aside ?? 0) > 1.5 ? 0 : 2) : s.look === "label" ? 1 : 3);
   words.sort((a, b) => rank(a) - rank(b));
-  const taken: [number, number, number, number][] = [];
+  const taken: Box[] = [];
   const out: Placed[] = [];
   for (const shape of words) {
     let placed: Placed;
@@ -67,10 +89,34 @@ export function placeLabels(shapes: Shape[], view: View, size: Size): Placed[] {
       placed = { shape, x, y: y + 4, turn: 0 };
     }
     const b = box(placed);
-    if (b[2] < 0 || b[0] > size.w || b[3] < 0 || b[1] > size.h) continue;
+    if (within && (b[0] < -SLACK || b[2] > size.w + SLACK || b[1] < -SLACK || b[3] > size.h + SLACK)) continue;
     if (taken.some((t) => b[0] < t[2] && b[2] > t[0] && b[1] < t[3] && b[3] > t[1])) continue;
     taken.push(b);
     out.push(placed);
   }
   return out;
+}
+
+const EDGE = 6;
+/** Words take no more of a frame than this on one side. */
+const MOST = 0.42;
+
+/** The view that shows a whole drawing with the words round it. */
+export function fitWords(scene: Scene, size: Size): View {
+  const pads = { left: EDGE, top: EDGE, right: EDGE, bottom: EDGE };
+  let view = fit(scene, size, pads);
+  for (let turn = 0; turn < 6; turn++) {
+    const boxes = placeLabels(scene.shapes, view, size, false).map(box);
+    const over = {
+      left: Math.max(0, ...boxes.map((b) => EDGE - b[0])),
+      top: Math.max(0, ...boxes.map((b) => EDGE - b[1])),
+      right: Math.max(0, ...boxes.map((b) => b[2] - size.w + EDGE)),
+      bottom: Math.max(0, ...boxes.map((b) => b[3] - size.h + EDGE)),
+    };
+    if (Math.max(...Object.values(over)) < 0.5) break;
+    for (const side of ["left", "right"] as const) pads[side] = Math.min(pads[side] + over[side], size.w * MOST);
+    for (const side of ["top", "bottom"] as const) pads[side] = Math.min(pads[side] + over[side], size.h * MOST);
+    view = fit(scene, size, pads);
+  }
+  return view;
 }

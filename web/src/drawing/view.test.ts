@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
 import type { Scene, Shape } from "../api/types";
-import { placeLabels } from "./labels";
+import { fitWords, placeLabels } from "./labels";
 import { fit, toScreen, toWorld, zoom } from "./view";
 
 const size = { w: 600, h: 300 };
+const PADS = { left: 50, top: 50, right: 50, bottom: 50 };
 const scene = { name: "plan", title: "", low: [0, 0], high: [10_000, 2000], shapes: [], handles: [], legs: [], layers: [] } as Scene;
 
 function dim(a: [number, number], b: [number, number], text: string, aside = 1): Shape {
@@ -12,14 +13,14 @@ function dim(a: [number, number], b: [number, number], text: string, aside = 1):
 
 describe("view", () => {
   it("shows the whole scene with its padding", () => {
-    const view = fit(scene, size, 50);
+    const view = fit(scene, size, PADS);
     expect(view.mmPerPx).toBeCloseTo(20);
     expect(toScreen(view, size, [0, 1000])).toEqual([50, 150]);
     expect(toScreen(view, size, [10_000, 1000])).toEqual([550, 150]);
   });
 
   it("turns places on screen into places on the ground and back", () => {
-    const view = fit(scene, size);
+    const view = fit(scene, size, PADS);
     const [x, y] = toWorld(view, size, [123, 45]);
     const [sx, sy] = toScreen(view, size, [x, y]);
     expect(sx).toBeCloseTo(123);
@@ -27,7 +28,7 @@ describe("view", () => {
   });
 
   it("keeps the place under the pointer while zooming", () => {
-    const view = fit(scene, size);
+    const view = fit(scene, size, PADS);
     const before = toWorld(view, size, [400, 100]);
     const after = toWorld(zoom(view, size, 0.5, [400, 100]), size, [400, 100]);
     expect(after[0]).toBeCloseTo(before[0]);
@@ -35,8 +36,22 @@ describe("view", () => {
   });
 });
 
+describe("the words of a drawing", () => {
+  it("are in its frame when all of it is shown", () => {
+    const outside = dim([0, 0], [10_000, 0], "10 m", -2);
+    const named = { ...dim([0, 0], [0, 0], "a long name of a post"), kind: "text", points: [[0, 1000]] } as Shape;
+    const drawn = { ...scene, shapes: [outside, named] };
+    const view = fitWords(drawn, size);
+    // The dimension lies two rows of 22 px under the drawing, its words 15 px high; the name half before its left end.
+    const [left, low] = toScreen(view, size, [0, 0]);
+    expect(low + 2 * 22 + 4).toBeLessThanOrEqual(size.h);
+    expect(left).toBeGreaterThan((21 * 6.6) / 2);
+    expect(placeLabels(drawn.shapes, view, size)).toHaveLength(2);
+  });
+});
+
 describe("labels", () => {
-  const view = fit(scene, size, 50);
+  const view = fit(scene, size, PADS);
 
   it("lays a dimension aside its points, to the left of their direction", () => {
     const [placed] = placeLabels([dim([0, 1000], [10_000, 1000], "10 m", 2)], view, size);

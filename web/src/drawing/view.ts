@@ -14,14 +14,22 @@ export interface Size {
 
 type Point = [number, number];
 
-/** The view that shows a whole scene in a frame, with room for its dimensions. */
-export function fit(scene: Scene, size: Size, pad = 34): View {
+export interface Pads {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+
+/** The view that shows a whole scene in a frame, with room on its sides. */
+export function fit(scene: Pick<Scene, "low" | "high">, size: Size, pads: Pads): View {
   const w = scene.high[0] - scene.low[0];
   const h = scene.high[1] - scene.low[1];
-  const mmPerPx = Math.max(w / Math.max(40, size.w - 2 * pad), h / Math.max(40, size.h - 2 * pad), 0.05);
+  const room = [Math.max(40, size.w - pads.left - pads.right), Math.max(40, size.h - pads.top - pads.bottom)];
+  const mmPerPx = Math.max(w / room[0], h / room[1], 0.05);
   return {
-    x: scene.low[0] + w / 2 - (size.w / 2) * mmPerPx,
-    y: scene.low[1] + h / 2 - (size.h / 2) * mmPerPx,
+    x: scene.low[0] + w / 2 - (pads.left + room[0] / 2) * mmPerPx,
+    y: scene.low[1] + h / 2 - (pads.bottom + room[1] / 2) * mmPerPx,
     mmPerPx,
   };
 }

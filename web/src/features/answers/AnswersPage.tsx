@@ -106,23 +106,22 @@ function Group({ name, asked, chosen, pictures }: { name: string; asked: readonl
       <h2 className="border-b border-ink text-sm font-bold">{name}</h2>
       <ul className={pictures ? "grid gap-x-5 sm:grid-cols-2" : ""}>
         {asked.map((r) => (
-          <li key={r.name} className="border-b border-rule">
-            <Link
-              to={`/answers/${r.name}`}
-              aria-label={r.title}
-              aria-current={r.name === chosen ? "page" : undefined}
-              className={`flex items-center gap-3 py-1.5 ${r.name === chosen ? "text-signal" : "hover:underline"}`}
-            >
-              {pictures && (
-                <span className="h-14 w-24 shrink-0 bg-board" aria-hidden="true">
-                  {r.picture && <SceneView scene={r.picture} label={r.title} selected={[]} plain />}
-                </span>
-              )}
-              <span>
-                <span className={`block leading-tight ${pictures ? "text-lg font-bold" : r.name === chosen ? "font-bold" : ""}`}>{r.title}</span>
-                {pictures && <span className="block leading-tight text-faint">{r.rule}</span>}
+          <li key={r.name} className="relative flex items-center gap-3 border-b border-rule py-1.5">
+            {pictures && (
+              <span className="h-14 w-24 shrink-0 bg-board" aria-hidden="true">
+                {r.picture && <SceneView scene={r.picture} label={r.title} selected={[]} plain />}
               </span>
-            </Link>
+            )}
+            <span>
+              <Link
+                to={`/answers/${r.name}`}
+                aria-current={r.name === chosen ? "page" : undefined}
+                className={`block leading-tight after:absolute after:inset-0 hover:underline ${r.name === chosen ? "font-bold text-signal" : ""} ${pictures ? "text-lg font-bold" : ""}`}
+              >
+                {r.title}
+              </Link>
+              {pictures && <span className="block leading-tight text-faint">{r.rule}</span>}
+            </span>
           </li>
         ))}
       </ul>

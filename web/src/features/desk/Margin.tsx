@@ -166,7 +166,7 @@ function FindingNote({ alike, index, next, open, turn }: { alike: number[]; inde
   return (
     <article className={`border-l-4 border-signal pl-2 ${open ? "mt-2" : "mt-1"}`} data-finding={finding.rule}>
       <h3 className="leading-tight">
-        <button type="button" aria-expanded={open} title={open ? undefined : finding.title} onClick={turnTo} className={`min-h-6 w-full text-left hover:underline ${open ? "font-semibold" : "truncate text-[0.9375rem]"}`}>
+        <button type="button" aria-expanded={open} onClick={turnTo} className={`min-h-6 w-full text-left hover:underline ${open ? "font-semibold" : "text-[0.9375rem] leading-tight"}`}>
           <Num>{finding.title}</Num>
         </button>
       </h3>

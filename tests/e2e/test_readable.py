@@ -1,0 +1,45 @@
+"""Every step of every demo job can be read: at a desk, on a phone, in a narrow window, at twice the size; light and dark."""
+
+from importlib import resources
+
+import pytest
+
+from rowstake.core.job import read_job_text
+from tests.e2e.geometry import unreadable
+from tests.e2e.pages import add_job, open_job, stake
+from tests.e2e.test_answers_and_access import violations
+
+JOBS = {p.name: p.read_text("utf-8") for p in resources.files("rowstake.demo").iterdir() if p.name.endswith(".json")}
+SIZES = {"desk": (1280, 800), "phone": (390, 844), "narrow": (320, 700), "twice": (640, 400)}
+
+
+@pytest.mark.parametrize("name", sorted(JOBS))
+def test_nothing_is_cut_off_or_lies_on_other_words(page, site, name):
+    job = read_job_text(JOBS[name])
+    open_job(page, site.url, add_job(site.url, job))
+    steps = [e.get_attribute("data-stake") for e in page.locator("[data-stake]").all()]
+    wrong = []
+    for step in steps:
+        stake(page, step)
+        for size, (width, height) in SIZES.items():
+            page.set_viewport_size({"width": width, "height": height})
+            page.wait_for_function("() => !document.querySelector('[data-panels] figure p[role=status]')")
+            wrong += [f"{step} at {size}: {words}" for words in unreadable(page)]
+            if size == "phone":
+                page.evaluate("document.documentElement.dataset.theme = 'dark'")
+                wrong += [f"{step}: {words}" for words in violations(page)]
+                page.evaluate("document.documentElement.dataset.theme = 'light'")
+    assert wrong == []
+
+
+def test_whatever_is_pressed_on_a_phone_has_room(browser, site):
+    context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True)
+    page = context.new_page()
+    open_job(page, site.url, add_job(site.url, read_job_text(JOBS["2-saltpan-cottage.json"])))
+    small = """() => [...document.querySelectorAll('header button, main section button, main select, main input, main label')]
+        .filter(e => e.offsetParent && !e.matches('[data-mark], .sr-only *, input[type=checkbox], input[type=file]') && e.getBoundingClientRect().height < 43.5)
+        .map(e => e.outerHTML.slice(0, 90))"""
+    for step in ("line", "ground", "holes", "skin", "gates", "buy"):
+        stake(page, step)
+        assert page.evaluate(small) == []
+    context.close()
