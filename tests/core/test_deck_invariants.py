@@ -247,3 +247,17 @@ def _drawn_counted_bought(made):
         assert planned == wanted
     too_long = {key for key, cuts in made.lists.plans.items() if cuts.too_long_mm}
     assert bool(too_long) == any(f.rule == "deck_stock" for f in made.findings)
+
+
+def test_a_beam_without_room_for_a_post_sits_on_its_bases():
+    """Boards of 25, flush beams of 200 and the base's standoff of 25 leave nothing for a post under 250."""
+    edits = [put("deck.beams.way", "flush"), put("deck.footings.kind", "slab"), put("deck.footings.top_mm", 0)]
+    edits += [
+        put("deck.boards.run", "across"),
+        put("deck.boards.product", "uk_composite"),
+        put("deck.joists.size", "uk_47x200"),
+    ]
+    made = plan(deck(3689, 1200, 250, *edits, put("deck.beams.size", "uk_47x200")))
+    assert {p.height_mm for p in made.laid.main.posts} == {0}
+    assert made.count("post") == 0
+    check_solids(made)

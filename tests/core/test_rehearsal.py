@@ -68,3 +68,18 @@ def test_fixes_name_what_opens():
     assert finding.fixes[0].label == "Swing it to the right"
     binds = [f for f in gate(rise_left_mm=120, wheel=True).findings if "will bind" in f.title]
     assert binds[0].fixes[0].label == "Leave the wheel off"
+
+
+def test_every_way_of_hanging_moves_all_its_leaves():
+    job = edited(fence((9000, 0)), {"do": "add_gate", "leg": 0, "at_mm": 3000, "opening_mm": 3000})
+    one = plan(job)
+    ways = one.trade.own(one).rehearsals["G1"]
+    assert [w.words for w in ways if w.chosen] == ["at the near post, to the left"]
+    assert [len(w.leaves) for w in ways] == [1, 1, 1, 1]
+    # 10 mm at the hinges: 10 from the near side of the opening, or 10 from the far one.
+    assert [w.leaves[0].hinge_mm for w in ways] == [10, 10, 2990, 2990]
+    both = plan(edited(job, {"do": "gate", "id": "G1", "values": {"leaves": 2, "rise_left_mm": 400}}))
+    left, right = both.trade.own(both).rehearsals["G1"]
+    assert [leaf.hinge_mm for leaf in left.leaves] == [10, 2990]
+    assert (left.chosen, left.opens, right.opens) == (True, False, True)
+    assert left.told.startswith("grounds at")

@@ -28,6 +28,9 @@ LOOK = """() => {
   for (const e of document.querySelectorAll('select, input:not([type=checkbox]):not([type=radio]):not([type=range]):not([type=file])')) {
     if (e.offsetWidth && e.getAttribute('aria-label') !== 'Job name' && e.scrollWidth > e.clientWidth + 2) wrong.push(`the blank “${e.getAttribute('aria-label')}” is too small for “${(e.value || '').slice(0, 30)}”`);
   }
+  for (const e of document.querySelectorAll('[data-panels] figure')) {
+    if (e.scrollHeight > e.clientHeight + 2) wrong.push(`“${say(e)}” runs over its place`);
+  }
   if (document.documentElement.scrollWidth > innerWidth) wrong.push(`the page is ${document.documentElement.scrollWidth} wide in ${innerWidth}`);
   return wrong;
 }"""

@@ -1095,7 +1095,7 @@ export interface components {
             without: string[];
             /** Rehearsals */
             rehearsals: {
-                [key: string]: components["schemas"]["Swing"][];
+                [key: string]: components["schemas"]["Hanging"][];
             };
         };
         /**
@@ -1254,6 +1254,28 @@ export interface components {
             offset_mm?: number;
         };
         /**
+         * Hanging
+         * @description A way of hanging all leaves of a gate, in words with what becomes of it.
+         */
+        Hanging: {
+            /** Hinge */
+            hinge: string;
+            /** Swing */
+            swing: string;
+            /** Words */
+            words: string;
+            /** Told */
+            told: string;
+            /** Opens */
+            opens: boolean;
+            /** Chosen */
+            chosen: boolean;
+            /** Opening Mm */
+            opening_mm: number;
+            /** Leaves */
+            leaves: components["schemas"]["Leaf"][];
+        };
+        /**
          * Held
          * @description A job as it stands: its document in the schema of today, its revision, and whether there is something to undo or redo.
          */
@@ -1295,6 +1317,15 @@ export interface components {
             key: string;
             /** Name */
             name: string;
+        };
+        /**
+         * Leaf
+         * @description One leaf as it swings; `hinge_mm` is where its hinges are, from the near side of the opening.
+         */
+        Leaf: {
+            /** Hinge Mm */
+            hinge_mm: number;
+            swing: components["schemas"]["Swing"];
         };
         /**
          * LegCorner
@@ -1550,7 +1581,8 @@ export interface components {
         };
         /**
          * Panel
-         * @description What one place of a step's desk shows: a drawing, or one of several to choose from; or a schedule, by its title.
+         * @description What one place of a step's desk shows: a drawing, or one of several to choose from; or a schedule, by its title; or what
+         *     only its trade has, by a name of its own.
          */
         Panel: {
             /**
@@ -1563,6 +1595,11 @@ export interface components {
              * @default
              */
             schedule?: string;
+            /**
+             * Own
+             * @default
+             */
+            own?: string;
         };
         /** Planned */
         Planned: {

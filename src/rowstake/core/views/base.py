@@ -112,10 +112,12 @@ class Schedule:
 
 @dataclass(frozen=True, slots=True)
 class Panel:
-    """What one place of a step's desk shows: a drawing, or one of several to choose from; or a schedule, by its title."""
+    """What one place of a step's desk shows: a drawing, or one of several to choose from; or a schedule, by its title; or what
+    only its trade has, by a name of its own."""
 
     scenes: tuple[str, ...] = ()
     schedule: str = ""
+    own: str = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,8 +1,9 @@
-import { useRef, useState } from "react";
+import { type ReactNode, useRef, useState } from "react";
 import type { Edit, Handle, Panel, Scene, Schedule, Window } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Quiet } from "../../ui/controls";
 import { Num } from "../../ui/Num";
+import { Rehearsal } from "./Rehearsal";
 import { useDesk, useShownDesk } from "./state";
 
 /** A drawing this many times as wide as high lies over the others; any other stands beside them. */
@@ -22,7 +23,7 @@ export function Panels({ placing }: { placing: boolean }) {
       {rest.length > 0 && (
         <div className={`flex min-h-0 min-w-0 border-rule max-lg:flex-col lg:flex-1 ${wide ? "lg:border-t" : "lg:flex-col lg:border-l"}`}>
           {rest.map((panel, i) => (
-            <PanelView key={keyOf(panel)} panel={panel} placing={placing} className={`lg:flex-1 ${i ? (wide ? "lg:border-l" : "lg:border-t") : ""}`} />
+            <PanelView key={keyOf(panel)} panel={panel} placing={placing} className={`${panel.own ? "lg:flex-[1.6]" : "lg:flex-1"} ${i ? (wide ? "lg:border-l" : "lg:border-t") : ""}`} />
           ))}
         </div>
       )}
@@ -30,16 +31,19 @@ export function Panels({ placing }: { placing: boolean }) {
   );
 }
 
+/** What only one trade shows. */
+const OWN: Record<string, ReactNode> = { rehearsal: <Rehearsal /> };
+
 /** Sections and leaves change with what is picked or built; their place on the desk stays. */
-const keyOf = (panel: Panel) => panel.schedule || panel.scenes?.[0]?.replace(/^(section|leaf)_.*/, "$1");
+const keyOf = (panel: Panel) => panel.own || panel.schedule || panel.scenes?.[0]?.replace(/^(section|leaf)_.*/, "$1");
 
 /** One place of the desk: a drawing, one of several, or a schedule. */
 function PanelView({ panel, placing, main, className }: { panel: Panel; placing: boolean; main?: boolean; className: string }) {
   const desk = useShownDesk();
   const schedule = panel.schedule ? desk.schedules.find((s) => s.title === panel.schedule) : undefined;
   return (
-    <figure className={`m-0 flex min-h-0 min-w-0 flex-col border-rule ${schedule ? "" : main ? "max-lg:h-[21.25rem]" : "max-lg:h-[16.25rem]"} ${className}`}>
-      {schedule ? <ScheduleView schedule={schedule} /> : <Drawing panel={panel} placing={placing} />}
+    <figure className={`m-0 flex min-h-0 min-w-0 flex-col border-rule ${schedule || panel.own ? "" : main ? "max-lg:h-[23rem]" : "max-lg:h-[20rem]"} ${className}`}>
+      {panel.own ? OWN[panel.own] : schedule ? <ScheduleView schedule={schedule} /> : <Drawing panel={panel} placing={placing} />}
     </figure>
   );
 }

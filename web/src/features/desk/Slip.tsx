@@ -4,7 +4,6 @@ import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, 
 import { DeckSlip } from "./DeckSlip";
 import { LevelsSheet } from "./LevelsSheet";
 import { LineSlip, useLeg } from "./LineSlip";
-import { RehearsalSheet } from "./RehearsalSheet";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
 import { useDesk, useFence, useShownDesk, put, valueAt } from "./state";
@@ -239,7 +238,6 @@ function GatesSlip() {
   const picked = useDesk((s) => s.selected[0]);
   const leg = useLeg();
   const { edit, pick } = useDesk.getState();
-  const [rehearse, setRehearse] = useState(false);
   const along = useFence().along;
   const bars = useDesk((s) => valueAt(s.document, "fence.gate_frame.bars_mm")) ?? 0;
   const found = gates.findIndex((g) => `gate ${g.id}` === picked);
@@ -358,8 +356,7 @@ function GatesSlip() {
               <Length path="fence.gate_frame.connector_mm" name="Connector" /> for each connector
             </>
           )}
-          .<Plain onClick={() => setRehearse(true)}>Rehearse the gate</Plain>
-          {rehearse && <RehearsalSheet gate={gate.id} onClose={() => setRehearse(false)} />}
+          .
         </Say>
       )}
     </>

@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Hold
 from rowstake.core.structure.columns import column_n
 from rowstake.core.structure.timber import read_stick
 from rowstake.core.trades.deck.beam_line import Supports
@@ -28,6 +30,15 @@ class FootingAt:
     def label(self) -> str:
         before, _, number = self.post.label.rpartition("P")
         return f"{before}F{number}"
+
+
+def seat(f: FootingAt) -> Hold | None:
+    """What holds what stands on a footing: the base, by its standoff; none where the post itself stands in the ground."""
+    if f.dug.post_below_mm:
+        return None
+    return Hold(
+        f"{f.label} {f.dug.hardware[0][0].words}", CATALOGUE.deck.standoff_mm, "piece" if f.dug.layers else "ground"
+    )
 
 
 def post_used(brief: DeckBrief, f: FootingAt) -> float:

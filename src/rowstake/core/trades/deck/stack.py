@@ -11,6 +11,9 @@ from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.shape import Point
 
+NO_POST_MM = 0.5
+"""So little over a base is no post: what it carries sits on the base itself."""
+
 
 @dataclass(frozen=True, slots=True)
 class PostAt:
@@ -40,7 +43,7 @@ class PostAt:
         """Whether there is room for a post that can be cut and fixed, or for none at all; one that runs on into the
         ground may be as short as it likes over it."""
         return self.height_mm >= (
-            -0.5 if in_ground or abs(self.height_mm) <= 0.5 else CATALOGUE.deck.least_post_mm - 0.5
+            -NO_POST_MM if in_ground or abs(self.height_mm) <= NO_POST_MM else CATALOGUE.deck.least_post_mm - NO_POST_MM
         )
 
     @property

@@ -46,10 +46,12 @@ def leaf_scene(planned: FencePlan, built: Built) -> Scene:
     board.dim((left, 0.0), (left, height), p.length(height), 3.2)
     foot, head = (left, left + width) if hinged else (left + width, left)
     board.line((foot, 0.0), (head, height), "quiet", hidden=True)
-    board.text((left + width / 2, height + 240), f"diagonals {p.length(built.leaf.diagonal_mm)}", "label")
-    board.text((left + width / 2, height + 150), f"brace {p.length(built.brace_mm)} at {built.brace_deg:.1f}°", "label")
     gaps = f"{p.fine(frame.hinge_gap_mm)} at the hinges, {p.fine(frame.latch_gap_mm)} at the latch"
-    board.text((left + width / 2, height + 60), gaps, "quiet")
+    brace = f"brace {p.length(built.brace_mm)} at {built.brace_deg:.1f}°"
+    top, middle = max(y for s in board.shapes for _, y in s.points), left + width / 2
+    for row, words in enumerate((gaps, brace, f"diagonals {p.length(built.leaf.diagonal_mm)}")):
+        up = ((middle, top), (middle, top + 1.0))
+        board.add(Shape("text", up, "label" if row else "quiet", text=words, aside=0.9 + row))
     if built.panel.bars:
         under = built.panel.boards_mm
         board.dim((left + width, under), (left + width, under + frame.bars_mm), p.length(frame.bars_mm), -1.2)

@@ -5,9 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from rowstake.core.trades.fence.document import Gate
-from rowstake.core.trades.fence.gates import Swing
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.views.choices import ground_text
+from rowstake.core.trades.fence.views.hangings import Hanging, hangings
 from rowstake.core.trades.fence.views.offered import without_effect
 
 
@@ -54,7 +54,8 @@ class FenceDesk:
     """By gate: how far from the start of its leg it begins, and from each post before it."""
     without: list[str]
     """Paths of choices that change nothing under this style, and are not shown."""
-    rehearsals: dict[str, list[Swing]]
+    rehearsals: dict[str, list[Hanging]]
+    """By gate: every way it may be hung, swung over the ground."""
 
 
 def fence_own(plan: FencePlan) -> FenceDesk:
@@ -74,5 +75,5 @@ def fence_own(plan: FencePlan) -> FenceDesk:
         falls=plan.brief.printer.length(profiles[0].levels[0] - profiles[-1].levels[-1]),
         from_posts={gate.id: _from_posts(plan, gate) for gate in plan.brief.fence.gates},
         without=without_effect(plan.brief),
-        rehearsals={built.gate.id: list(built.swings) for built in plan.laid.gates},
+        rehearsals={built.gate.id: hangings(plan, built) for built in plan.laid.gates},
     )

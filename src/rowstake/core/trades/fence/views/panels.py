@@ -20,6 +20,6 @@ def fence_panels(plan: FencePlan) -> dict[str, list[Panel]]:
         "holes": [above, Panel(tuple(holes)), Panel(schedule=HOLES)],
         "frame": [side, *joint],
         "skin": [side, *joint],
-        "gates": [Panel(tuple(leaves)), above] if leaves else [above],
+        "gates": [Panel(tuple(leaves)), Panel(own="rehearsal"), above] if leaves else [above],
         "buy": [],
     }

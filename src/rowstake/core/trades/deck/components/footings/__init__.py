@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Hold, Notebook, Part
+from rowstake.core.parts import Notebook, Part
 from rowstake.core.setting import FillLayer
 from rowstake.core.space import Pose, Solid
 from rowstake.core.space.outlines import disc, rectangle
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.carried import FootingAt
+from rowstake.core.trades.deck.carried import FootingAt, seat
 from rowstake.core.trades.deck.components.base import Component
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.dug import bearing_of
@@ -39,14 +39,9 @@ def _footing_parts(brief: DeckBrief, pose: Pose, f: FootingAt) -> list[Part]:
     out += [_footing_hardware(pose, f, item, n) for item, n in dug.hardware]
     length = post.height_mm + below if post.fits(dug.post_below_mm > 0) else 0.0
     if length > 1:
-        seat = (
-            None
-            if below
-            else Hold(f"{f.label} {dug.hardware[0][0].words}", standoff, "piece" if dug.layers else "ground")
-        )
         out.append(
             Part(post.label, "post", "frame", timber(brief.post.id), f.label, length, brief.post.width_mm, above_mm=max(post.height_mm, 0.0),
-                 solid=Solid(pose, stood, foot, foot + length), hold=seat)
+                 solid=Solid(pose, stood, foot, foot + length), hold=seat(f))
         )  # fmt: skip
         cap = brief.sold.good("post_cap_beam", brief.post.name)
         out.append(Part(f"{post.label} cap", "hardware", "frame", cap, f.label, unit="each"))

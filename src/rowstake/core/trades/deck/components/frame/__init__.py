@@ -9,6 +9,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Notebook, Part
 from rowstake.core.space import Solid
+from rowstake.core.trades.deck.carried import seat
 from rowstake.core.trades.deck.components.base import TABLES, TRADE, Component
 from rowstake.core.trades.deck.components.ledger import fixing_label
 from rowstake.core.trades.deck.document import DeckJob
@@ -16,6 +17,7 @@ from rowstake.core.trades.deck.frame import Stick
 from rowstake.core.trades.deck.hardware import frame_hardware
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.members import beam_plies
+from rowstake.core.trades.deck.stack import NO_POST_MM
 from rowstake.core.views.base import Choice
 from rowstake.core.year import Year
 
@@ -29,8 +31,10 @@ def _lay(level: DeckLevel) -> list[Part]:
         out.append(replace(part, hold=house) if stick.kind == "ledger" else part)
     for beam in level.supports.beams:
         beam_top = top if level.supports.flush else top - depth
+        seats = [seat(f) for f in level.footings if f.post.beam is beam and abs(f.post.height_mm) <= NO_POST_MM]
         for label, stick in beam_plies(beam):
-            out.append(_piece(level, label, stick, beam_top - beam.section.width_mm, beam_top, beam.label))
+            ply = _piece(level, label, stick, beam_top - beam.section.width_mm, beam_top, beam.label)
+            out.append(replace(ply, hold=seats[0]) if seats else ply)  # without a post it sits on the base itself
     return out + frame_hardware(level)
 
 
