@@ -183,10 +183,15 @@ def test_a_gate_goes_to_another_leg_and_is_measured_from_a_post():
         job, {"do": "gate", "id": "G1", "values": {"leg": 1}}, {"do": "gate", "id": "G1", "values": {"at_mm": "2 m"}}
     )
     assert [(g.leg, g.at_mm) for g in moved.fence.gates] == [(1, 2000)]
-    # P2 stands at 1,763.33: three bays to the gate post, whose middle is 110 short of the opening at 5,400.
-    post = plan(job).laid.layout.posts[1]
-    after = edited(job, {"do": "gate", "id": "G1", "values": {"at_mm": "500 mm"}, "after": "P2"})
-    assert after.fence.gates[0].at_mm == pytest.approx(post.on(0) + 500)
+    # From the corner post at 9,000 back to the far side of the opening: 9,000 − 2,000 − 1,000.
+    posts = plan(job).laid.layout.leg_posts(0)
+    back = edited(job, {"do": "gate", "id": "G1", "values": {"at_mm": "2 m"}, "after": posts[-1].label})
+    assert back.fence.gates[0].at_mm == 6000
+    on = edited(job, {"do": "gate", "id": "G1", "values": {"at_mm": "2 m"}, "after": "P1"})
+    assert on.fence.gates[0].at_mm == 2000
+    shown = plan(back)
+    told = [(f.post, f.length, f.back) for f in shown.trade.own(shown).from_posts["G1"]]
+    assert told == [("P1", "6000 mm", False), (shown.laid.layout.leg_posts(0)[-1].label, "2000 mm", True)]
     with pytest.raises(JobFault, match="no post “P99” on leg 1"):
         edited(job, {"do": "gate", "id": "G1", "values": {"at_mm": "1 m"}, "after": "P99"})
 

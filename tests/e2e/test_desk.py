@@ -168,3 +168,37 @@ def test_the_schedule_of_holes_picks_its_post(desk):
     schedule.get_by_role("button", name="P4", exact=True).click()
     expect(desk.get_by_role("heading", name="P4,")).to_be_visible()
     expect(schedule.get_by_role("row", name="P4")).to_contain_text("1050 mm")
+
+
+def test_the_keyboard_reaches_everything(desk):
+    desk.keyboard.press("Tab")
+    skip = desk.get_by_role("link", name="To the choices")
+    for _ in range(30):
+        if skip.evaluate("e => e === document.activeElement"):
+            break
+        desk.keyboard.press("Tab")
+    desk.keyboard.press("Enter")
+    desk.keyboard.press("Tab")
+    expect(desk.get_by_label("Leg", exact=True)).to_be_focused()
+    # One stop for the string, the arrows along it.
+    desk.locator("[data-stake=line] [data-step]").focus()
+    desk.keyboard.press("ArrowRight")
+    expect(desk.locator("[data-stake=ground] [data-step]")).to_be_focused()
+    expect(desk.locator("[data-stake=ground] [data-step]")).to_have_attribute("aria-current", "step")
+    desk.keyboard.press("ArrowLeft")
+    # Undo from a blank in which nothing is typed.
+    type_in(desk, "Leg length", "4 m")
+    expect(desk.locator("[data-figure=length] dd")).to_have_text("19.000 m")
+    desk.get_by_label("Leg length", exact=True).focus()
+    desk.keyboard.press("Control+z")
+    expect(desk.locator("[data-figure=length] dd")).to_have_text("19.500 m")
+    # A gate is taken away at its handle, and the parts are picked one after another on the drawing.
+    gate = desk.locator("[data-handle='gate G1']")
+    gate.focus()
+    desk.keyboard.press("Delete")
+    expect(gate).to_have_count(0)
+    drawing = desk.locator("[data-scene=plan]")
+    drawing.focus()
+    desk.keyboard.press("PageDown")
+    expect(desk.get_by_label("Picked")).to_be_visible()
+    expect(desk.get_by_role("list", name="Parts on Plan").get_by_role("button", name="P1", exact=True)).to_be_attached()

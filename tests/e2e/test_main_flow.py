@@ -7,7 +7,8 @@ from pathlib import Path
 
 from playwright.sync_api import expect
 
-from tests.e2e.pages import figure, saved, stake, type_in
+from tests.e2e.pages import add_job, figure, saved, stake, type_in
+from tests.jobs import edited, put, yard
 
 
 def test_a_fence_from_the_string_to_the_shopping_list(page, site):
@@ -143,3 +144,23 @@ def test_a_fence_in_feet_with_a_surveyed_line(page, site, tmp_path):
     with page.expect_download() as download:
         page.get_by_role("menuitem", name="Plan (DXF)").click()
     assert Path(download.value.path()).read_text().startswith("  0\nSECTION")
+
+
+def test_an_address_that_nothing_stands_at_says_so(page, site):
+    page.goto(f"{site.url}/no/such/page")
+    expect(page.get_by_role("heading", name="There is nothing at this address")).to_be_visible()
+    page.get_by_role("link", name="All jobs").click()
+    expect(page.get_by_role("heading", name="Jobs on the go")).to_be_visible()
+
+
+def test_jobs_say_what_is_to_look_at_and_are_put_in_order(page, site):
+    for name, style in (("Ash row", "close_butted"), ("Birch row", "lapped")):
+        add_job(site.url, edited(yard(), put("name", name), {"do": "style", "style": style}))
+    page.goto(site.url)
+    expect(page.get_by_role("listitem").first).to_contain_text("Birch row")
+    expect(page.get_by_role("listitem").first).to_contain_text("to look at")
+    expect(page.get_by_role("listitem").first).to_contain_text("posts 14")
+    page.get_by_label("in order of").select_option("name")
+    expect(page.get_by_role("listitem").first).to_contain_text("Ash row")
+    page.get_by_role("button", name="New fence").click()
+    expect(page.get_by_label("Region")).to_have_value("uk_ireland")

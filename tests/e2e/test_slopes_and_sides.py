@@ -96,3 +96,65 @@ def test_the_year_in_the_boards(desk):
     sheet.get_by_label("Month").fill("4")
     expect(sheet.get_by_text("May")).to_be_visible()
     assert sheet.locator("label b").last.inner_text() != january
+
+
+def test_kept_ways_are_renamed_swapped_and_thrown_away(desk):
+    desk.get_by_role("button", name="Side by side").click()
+    sheet = desk.get_by_role("dialog")
+    sheet.get_by_label("Name of the variant").fill("Plain")
+    sheet.get_by_role("button", name="Set aside", exact=True).click()
+    expect(sheet.get_by_role("region", name="Plain")).to_be_visible()
+    desk.keyboard.press("Escape")
+    stake(desk, "skin")
+    desk.get_by_label("Style").select_option("lapped")
+    expect(desk.get_by_label("Lap", exact=True)).to_be_visible()
+    desk.get_by_role("button", name="Side by side").click()
+    # Only what differs is in the table, with so much a metre; the rest is folded.
+    row = sheet.get_by_role("row").filter(has_text="boards")
+    expect(row.first).to_contain_text("a m")
+    expect(sheet.get_by_role("row").filter(has_text="usual centres")).to_have_count(0)
+    expect(sheet.get_by_text("The same in all of them")).to_be_visible()
+    sheet.get_by_role("button", name="Rename Plain").click()
+    sheet.get_by_label("New name of Plain").fill("Butted")
+    sheet.get_by_role("button", name="Keep", exact=True).click()
+    sheet.get_by_role("button", name="Swap Butted with the one in hand").click()
+    expect(desk.get_by_label("Style")).to_have_value("close_butted")
+    sheet.get_by_role("button", name="Throw Butted away").click()
+    expect(sheet.get_by_role("region", name="Butted")).to_have_count(0)
+    saved(desk)
+
+
+def test_a_cut_wherever_a_line_is_drawn(desk):
+    desk.get_by_role("button", name="Cut through it").click()
+    sheet = desk.get_by_role("dialog")
+    cut = sheet.locator("[data-scene=cut]")
+    sheet.get_by_role("button", name="Turn a quarter").click()
+    plan = sheet.locator("[data-scene=plan]").bounding_box()
+    desk.mouse.move(plan["x"] + 60, plan["y"] + 30)
+    desk.mouse.down()
+    desk.mouse.move(plan["x"] + 70, plan["y"] + 50)
+    desk.mouse.move(plan["x"] + 160, plan["y"] + plan["height"] - 30)
+    desk.mouse.up()
+    expect(cut.locator("[data-look=board]").first).to_be_attached()
+    sheet.get_by_role("button", name="Nearer").click()
+    expect(sheet.get_by_text("seen from the right of the line").first).to_be_visible()
+
+
+def test_an_even_fall_is_typed_in_one_blank(desk):
+    stake(desk, "ground")
+    type_in(desk, "Fall from end to end", "0.6 m")
+    expect(desk.locator("[data-stake=ground]")).to_contain_text("600 mm")
+    desk.get_by_role("button", name="The ways side by side").click()
+    expect(desk.get_by_role("dialog").get_by_role("region", name="raked")).to_be_visible()
+
+
+def test_a_gate_goes_to_another_leg_measured_from_a_post(desk):
+    stake(desk, "gates")
+    desk.get_by_label("Gate's leg").select_option("1")
+    ends = desk.get_by_label("Gate measured from").locator("option")
+    expect(ends).to_have_count(2)
+    desk.get_by_label("Gate measured from").select_option(index=1)
+    type_in(desk, "Gate from", "1.2 m")
+    expect(desk.get_by_label("Gate from", exact=True)).to_have_value("1200 mm")
+    expect(desk.get_by_label("Choices")).to_contain_text("before")
+    saved(desk)

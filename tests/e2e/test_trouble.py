@@ -16,7 +16,7 @@ def test_refusals_stand_beside_what_was_typed(page, site):
     open_job(page, site.url, add_job(site.url, yard()))
     for text, says in (
         ("0", "length is 0 mm. Allowed: more than 0 mm"),
-        ("-3 m", "below zero"),
+        ("-3 m", "length is -3000 mm. Allowed: more than 0 mm"),
         ("twelve", "is not a length"),
         ("11000 m", "10 km"),
     ):

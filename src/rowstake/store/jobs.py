@@ -10,11 +10,11 @@ from pydantic import TypeAdapter
 from sqlalchemy import func, or_, select, tuple_
 from sqlalchemy.orm import Session, contains_eager, joinedload
 
+from rowstake.core.card import card_of
 from rowstake.core.faults import JobFault, shown
 from rowstake.core.job import read_job, upgraded
 from rowstake.core.text import kept
 from rowstake.core.views.base import Card
-from rowstake.core.views.card import card_of
 from rowstake.store.models import JobRow, RevisionRow, SiteRow
 
 HIGHEST = 2**31 - 1

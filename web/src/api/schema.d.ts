@@ -419,6 +419,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut
+         * @description What a line drawn over the plan goes through.
+         */
+        post: operations["cut_api_plan_cut_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/compare/{name}": {
         parameters: {
             query?: never;
@@ -787,6 +807,23 @@ export interface components {
             quoted: {
                 [key: string]: unknown;
             };
+        };
+        /** AskToCut */
+        AskToCut: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** End */
+            end: [
+                number,
+                number
+            ];
         };
         /** AskToSee */
         AskToSee: {
@@ -1217,13 +1254,15 @@ export interface components {
         };
         /**
          * FromPost
-         * @description A distance as it is measured from a post; of no name from the start of the leg.
+         * @description A distance as it is measured from a post that stays where it is, on or back along the leg.
          */
         FromPost: {
             /** Post */
             post: string;
             /** Length */
             length: string;
+            /** Back */
+            back: boolean;
         };
         /**
          * Handle
@@ -4523,6 +4562,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Standing"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cut_api_plan_cut_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskToCut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Scene"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

@@ -20,6 +20,9 @@ interface Props extends Picking {
   reads?: number;
   /** When set, a press on the drawing gives a place in mm instead of a pick. */
   onPlace?: (at: [number, number]) => void;
+  /** A line over the drawing, and what is called when another is drawn by dragging, in mm. */
+  line?: { start: [number, number]; end: [number, number] };
+  onLine?: (start: [number, number], end: [number, number]) => void;
   plain?: boolean;
   /** Told which part of the drawing is in the frame; null for all of it. */
   onView?: (window: Window | null) => void;
@@ -67,13 +70,15 @@ const ShapeMark = memo(function ShapeMark({ shape, chosen, zone }: { shape: Shap
 });
 
 /** A drawing to scale: pan by dragging, zoom by wheel or keys, pick by pressing; dimensions stay readable. */
-export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRemove, reads, onPlace, plain, onView, caption }: Props) {
+export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRemove, reads, onPlace, line, onLine, plain, onView, caption }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const ids = useId();
   const [size, setSize] = useState<Size>({ w: 0, h: 0 });
   const [view, setView] = useState<View | null>(null);
   const drag = useRef<{ handle?: Handle; x: number; y: number; moved: boolean; from?: View } | null>(null);
   const [ghost, setGhost] = useState<[number, number] | null>(null);
+  const [drawn, setDrawn] = useState<Props["line"] | null>(null);
+  const over = drawn ?? line;
 
   useLayoutEffect(() => {
     const node = frame.current!;
@@ -132,7 +137,7 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
     }
     drag.current = { handle, x, y, moved: false, from: seen };
     if (handle) setView(seen);
-    if (handle || event.pointerType !== "touch") frame.current!.setPointerCapture(event.pointerId);
+    if (handle || onLine || event.pointerType !== "touch") frame.current!.setPointerCapture(event.pointerId);
   };
   const lift = (event: PointerEvent) => {
     fingers.current.delete(event.pointerId);
@@ -156,6 +161,8 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
       const at = toWorld(seen, size, [x, y]);
       setGhost([x, y]);
       onDrag?.(held.handle, at);
+    } else if (onLine) {
+      setDrawn({ start: toWorld(seen, size, [held.x, held.y]), end: toWorld(seen, size, [x, y]) });
     } else if (!onPlace && event.pointerType !== "touch") {
       const from = held.from!;
       setView({ ...from, x: from.x - (x - held.x) * from.mmPerPx, y: from.y + (y - held.y) * from.mmPerPx });
@@ -166,7 +173,9 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
     const held = drag.current;
     drag.current = null;
     setGhost(null);
+    setDrawn(null);
     if (!held) return;
+    if (onLine && held.moved && drawn) return onLine(drawn.start, drawn.end);
     if (held.handle && held.moved) {
       onDrop?.(held.handle);
       setView(null);
@@ -213,7 +222,7 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
   const drawing = (
     <div
       ref={frame}
-      className={`relative min-h-0 w-full flex-1 touch-pan-y overflow-hidden select-none ${onPlace ? "cursor-crosshair" : ""}`}
+      className={`relative min-h-0 w-full flex-1 ${onLine ? "touch-none" : "touch-pan-y"} overflow-hidden select-none ${onPlace || onLine ? "cursor-crosshair" : ""}`}
       role="group"
       aria-label={plain ? label : `${label}: arrows move it, plus and minus bring it closer, page down picks the next part`}
       tabIndex={plain ? undefined : 0}
@@ -293,6 +302,7 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
               </g>
             );
           })}
+          {over && <CutLine from={toScreen(seen, size, over.start)} to={toScreen(seen, size, over.end)} />}
           {ghost && <circle cx={ghost[0]} cy={ghost[1]} r={9} fill="none" stroke="var(--signal)" strokeWidth={2} strokeDasharray="3 3" />}
         </svg>
       )}
@@ -352,6 +362,21 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
       {drawing}
       {onPick && <PartList parts={parts} label={label} selected={selected} onPick={onPick} />}
     </div>
+  );
+}
+
+/** The line of a cut, with arrows the way it is looked. */
+function CutLine({ from, to }: { from: [number, number]; to: [number, number] }) {
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  const long = Math.hypot(dx, dy) || 1;
+  const [ax, ay] = [(dy / long) * 12, (-dx / long) * 12];
+  return (
+    <g stroke="var(--signal)" strokeWidth={2} fill="none" data-cut>
+      <line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} strokeDasharray="12 4 3 4" />
+      {[from, to].map(([x, y], i) => (
+        <path key={i} d={`M${x - ax} ${y - ay}L${x} ${y}`} strokeWidth={4} />
+      ))}
+    </g>
   );
 }
 

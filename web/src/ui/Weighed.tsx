@@ -5,8 +5,8 @@ export function Weighed({ as, children }: { as?: string; children: ReactNode }) 
   if (!as) return <>{children}</>;
   return (
     <span className={as === "worse" ? "text-bad" : "text-ink"}>
-      {children} <span className="sr-only">{as}</span>
-      <span aria-hidden="true">{as === "worse" ? "▼" : "▲"}</span>
+      {children} <span aria-hidden="true">{as === "worse" ? "▼" : "▲"}</span>
+      <span className="sr-only">{as}</span>
     </span>
   );
 }

@@ -11,6 +11,8 @@ from pydantic import BaseModel, Field, TypeAdapter
 from rowstake.core.beside import Side, comparison, variants
 from rowstake.core.check import Checked, checked
 from rowstake.core.desk import Desk, Season, desk, seasons
+from rowstake.core.drawing import Scene
+from rowstake.core.drawing.cut import cut_between
 from rowstake.core.drawing.standing import Standing, standing
 from rowstake.core.edits import Change, apply, edit_type
 from rowstake.core.faults import refuse
@@ -123,6 +125,21 @@ STANDING = TypeAdapter(Standing)
 def stand(body: AskAbout) -> Response:
     """Every drawn part as a body, for a picture that can be turned."""
     return as_json(STANDING, standing(kept_plan(read_job(body.document)).parts))
+
+
+Place = Annotated[float, Field(ge=-1e8, le=1e8)]
+
+
+class AskToCut(AskAbout):
+    start: tuple[Place, Place]
+    end: tuple[Place, Place]
+
+
+@router.post("/cut")
+def cut(body: AskToCut) -> Scene:
+    """What a line drawn over the plan goes through."""
+    made = kept_plan(read_job(body.document))
+    return cut_between(made.parts, made.brief.printer, body.start, body.end)
 
 
 @router.post("/compare/{name}")

@@ -206,7 +206,7 @@ function Ways({ index, finding }: { index: number; finding: Finding }) {
                 <span>{d.name}</span>
                 <span className="text-right">
                   <Num>{`${d.before} → ${d.after}`}</Num>
-                  <Weighed as={d.weighs}>{" "}</Weighed>
+                  <Weighed as={d.weighs}>{""}</Weighed>
                 </span>
               </span>
             ))}

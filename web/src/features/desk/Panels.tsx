@@ -3,6 +3,7 @@ import type { Edit, Handle, Panel, Scene, Schedule, Window } from "../../api/typ
 import { SceneView } from "../../drawing/SceneView";
 import { Quiet } from "../../ui/controls";
 import { Num } from "../../ui/Num";
+import { CutSheet } from "./CutSheet";
 import { Rehearsal } from "./Rehearsal";
 import { useDesk, useShownDesk } from "./state";
 
@@ -54,6 +55,7 @@ function Drawing({ panel, placing }: { panel: Panel; placing: boolean }) {
   const stake = useDesk((s) => s.stake);
   const [chosen, choose] = useState("");
   const [layers, setLayers] = useState<readonly string[] | null>(null);
+  const [cutting, setCutting] = useState(false);
   const dragging = useDragging(panel.scenes?.[0] === "plan", placing);
   const { pick } = useDesk.getState();
   const names = (panel.scenes ?? []).filter((n) => desk.scenes[n]);
@@ -80,6 +82,8 @@ function Drawing({ panel, placing }: { panel: Panel; placing: boolean }) {
             {TABS[key] ?? desk.scenes[key].title.split(":")[0]}
           </button>
         ))}
+      {name === "plan" && <Quiet onClick={() => setCutting(true)}>Cut through it</Quiet>}
+      {cutting && <CutSheet onClose={() => setCutting(false)} />}
       {staged && <LayerBar layers={scene.layers ?? []} shown={shown ?? []} show={setLayers} />}
       {!staged && (names.length < 2 || TABS[name]) && <figcaption className={names.length > 1 ? "text-faint" : "font-semibold"}>{scene.title}</figcaption>}
     </span>

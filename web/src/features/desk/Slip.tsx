@@ -282,9 +282,9 @@ function GatesSlip() {
             <Typed
               value={from.length}
               name="Gate from"
-              commit={(at) => edit([{ do: "gate", id: gate.id, values: { at_mm: at }, snap: false, after: from.post || null }], "Gate moved")}
+              commit={(at) => edit([{ do: "gate", id: gate.id, values: { at_mm: at }, snap: false, after: from.post }], "Gate moved")}
             />{" "}
-            from{" "}
+            {from.back ? "before" : "from"}{" "}
             <select
               aria-label="Gate measured from"
               value={from.post}
@@ -293,7 +293,7 @@ function GatesSlip() {
             >
               {places.map(({ post }) => (
                 <option key={post} value={post}>
-                  {post ? `the middle of ${post}` : "the start of the leg"}
+                  the middle of {post}
                 </option>
               ))}
             </select>

@@ -85,7 +85,8 @@ class ChangeGate(Change):
     snap: bool = False
 
     after: str | None = None
-    """A post: the place along the leg is then measured from its middle."""
+    """A post: the place along the leg is then measured from its middle, to the near side of the opening; from one that stands
+    past the gate, back to the far side."""
 
 
 class RemoveGate(Change):
@@ -306,7 +307,8 @@ def change(job: FenceJob, edit: ChangeGate | ChangeObstacle) -> dict[str, Any]:
         if key.endswith("_mm"):
             value = mm(job, value, f"{where}.{key}")
             if after and key == "at_mm":
-                value += _station(job, after, int(thing["leg"]))
+                station = _station(job, after, int(thing["leg"]))
+                value = station - float(thing["opening_mm"]) - value if station > thing["at_mm"] else station + value
             if edit.snap and key == "at_mm":
                 leg = _leg_at(job, thing["leg"])
                 value = max(

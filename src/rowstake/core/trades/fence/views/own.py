@@ -22,19 +22,25 @@ class LegCorner:
 
 @dataclass(frozen=True, slots=True)
 class FromPost:
-    """A distance as it is measured from a post; of no name from the start of the leg."""
+    """A distance as it is measured from a post that stays where it is, on or back along the leg."""
 
     post: str
     length: str
+    back: bool
 
 
 def _from_posts(plan: FencePlan, gate: Gate) -> list[FromPost]:
-    p = plan.brief.printer
-    posts = [q for q in plan.laid.layout.leg_posts(gate.leg) if q.on(gate.leg) < gate.at_mm - 0.5]
-    return [
-        FromPost("", p.length(gate.at_mm)),
-        *(FromPost(q.label, p.length(gate.at_mm - q.on(gate.leg))) for q in posts if q.on(gate.leg) > 0),
-    ]
+    """From the ends and corners of its leg and the posts of other gates."""
+    p, layout = plan.brief.printer, plan.laid.layout
+    own = {post.label for o in layout.openings if o.gate.id == gate.id for post in (o.left, o.right)}
+    out = []
+    for post in layout.leg_posts(gate.leg):
+        at = post.on(gate.leg)
+        if post.kind in ("end", "corner") or (post.gate and post.label not in own):
+            back = at > gate.at_mm
+            far = at - gate.at_mm - gate.opening_mm if back else gate.at_mm - at
+            out.append(FromPost(post.label, p.length(max(0.0, far)), back))
+    return out
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,7 +57,7 @@ class FenceDesk:
     falls: str
     """How far the ground falls from end to end."""
     from_posts: dict[str, list[FromPost]]
-    """By gate: how far from the start of its leg it begins, and from each post before it."""
+    """By gate: how far it stands from each post that does not move with it."""
     without: list[str]
     """Paths of choices that change nothing under this style, and are not shown."""
     rehearsals: dict[str, list[Hanging]]
