@@ -117,6 +117,10 @@ TROUBLE = {
     "posts_close": deck(6000, 3600, 900, put("deck.beams.size", "uk_47x100"), put("deck.beams.plies", 1), put("deck.posts.most_mm", None),
                       put("deck.loads.snow_kpa", 9)),
     "hole_room": deck(4000, 3000, 600, {"do": "add_cut", "kind": "hole"}, *cut(x_mm=1700, y_mm=2330, along_mm=600, out_mm=600)),
+    "narrow_strip": deck(
+        7300, 6000, 900, {"do": "add_cut", "kind": "notch"}, {"do": "add_cut", "kind": "notch"},
+        *cut(0, along_mm=2130, out_mm=1950), *cut(1, corner="house_left", along_mm=2320, out_mm=1790), *cut(0, corner="house_left"),
+    ),
     "clipped_corner": deck(3808, 5835, 1000, *[x for n, (corner, along, out) in enumerate([("house_right", 1883, 2336), ("far_left", 2233, 472)])
                         for x in ({"do": "add_cut", "kind": "clip", "corner": corner}, *cut(n, along_mm=along, out_mm=out))]),
     "member_over": deck(8000, 3600, 800, {"do": "add_cut", "kind": "hole"}, *cut(x_mm=1500, y_mm=1500, along_mm=5000, out_mm=500), put("deck.loads.snow_kpa", 3.6), put("deck.species", "c16"), put("deck.beams.rows", 1)),

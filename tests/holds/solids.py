@@ -33,6 +33,8 @@ WITH = {
 """By rule: a kind, and those that it alone may clash with."""
 NAMED = {"corner_rail"}
 """Rules whose own places alone may be loose."""
+CROWDED = {"narrow_strip"}
+"""Rules whose own places alone may stand in another's."""
 
 
 def check_solids(made):
@@ -44,7 +46,12 @@ def check_solids(made):
     }
     named = {label for f in made.findings if f.rule in NAMED for label in f.where}
     both = [(c, {kinds[c.one], kinds[c.other]}) for c in proof.clashes]
-    clashes = [c for c, two in both if two not in pairs and not any(two <= may for may, _ in told)]
+    crowded = {label for f in made.findings if f.rule in CROWDED for label in f.where}
+    clashes = [
+        c
+        for c, two in both
+        if two not in pairs and not any(two <= may for may, _ in told) and not crowded & {c.one, c.other}
+    ]
     loose = [label for label in proof.loose if label not in named and not any(kinds[label] in may for _, may in told)]
     assert not clashes, (made.brief.job.model_dump_json(), clashes)
     assert not loose, (made.brief.job.model_dump_json(), loose)
