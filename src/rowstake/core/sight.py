@@ -48,6 +48,7 @@ def seen(plan: AnyPlan, sight: Sight | None = None) -> Seen:
     if sight is None:
         return Seen(dict(drawn), trade.schedules(plan), tapes, dict(told), buy_rows(plan.lists), cut_rows(plan.lists))
     panels = trade.panels(plan).get(sight.step, [])
+    told = trade.things(plan) if sight.picked else {}
     things = {label: told[label] for label in sight.picked if label in told}
     names: Iterable[str] = (
         *(name for panel in panels for name in panel.scenes),

@@ -82,10 +82,10 @@ function Drawing({ panel, placing }: { panel: Panel; placing: boolean }) {
             {TABS[key] ?? desk.scenes[key].title.split(":")[0]}
           </button>
         ))}
-      {name === "plan" && <Quiet onClick={() => setCutting(true)}>Cut through it</Quiet>}
-      {cutting && <CutSheet onClose={() => setCutting(false)} />}
       {staged && <LayerBar layers={scene.layers ?? []} shown={shown ?? []} show={setLayers} />}
       {!staged && (names.length < 2 || TABS[name]) && <figcaption className={names.length > 1 ? "text-faint" : "font-semibold"}>{scene.title}</figcaption>}
+      {name === "plan" && <Quiet onClick={() => setCutting(true)}>Cut through it</Quiet>}
+      {cutting && <CutSheet onClose={() => setCutting(false)} />}
     </span>
   );
   return (

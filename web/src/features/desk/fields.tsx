@@ -13,6 +13,8 @@ export function Typed(props: {
   value: string;
   name: string;
   width?: number;
+  /** A bare figure: a phone shows its number pad. */
+  figures?: boolean;
   commit: (text: string) => Promise<Problem | null>;
 }) {
   const [text, setText] = useState<string | null>(null);
@@ -55,6 +57,7 @@ export function Typed(props: {
         onBlur={() => void finish()}
         onKeyDown={keys}
         data-grows
+        inputMode={props.figures ? "decimal" : undefined}
         data-typed={text === null || text === props.value ? undefined : ""}
         style={{ minWidth: `${props.width ?? 4}ch` }}
         className={`min-h-7 border-b-2 bg-board px-1 font-semibold ${wrong ? "border-bad" : "border-ink/50"}`}
@@ -97,6 +100,7 @@ export function Figure({ path, name, unit, empty }: { path: Path; name: string; 
         value={String(value ?? empty ?? "")}
         name={name}
         width={empty && value == null ? 10 : 5}
+        figures
         commit={(text) => commit(empty && !/\d/.test(text) ? null : text)}
       />{" "}
       {unit}
