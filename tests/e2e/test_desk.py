@@ -202,3 +202,9 @@ def test_the_keyboard_reaches_everything(desk):
     desk.keyboard.press("PageDown")
     expect(desk.get_by_label("Picked")).to_be_visible()
     expect(desk.get_by_role("list", name="Parts on Plan").get_by_role("button", name="P1", exact=True)).to_be_attached()
+    # One stop for the tape too: the arrows read its marks.
+    tape = desk.get_by_label("Tape", exact=True).get_by_role("group")
+    tape.focus()
+    desk.keyboard.press("ArrowRight")
+    desk.keyboard.press("ArrowRight")
+    expect(desk.get_by_label("Picked")).to_contain_text("P2")

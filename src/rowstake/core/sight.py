@@ -44,9 +44,10 @@ class Seen:
 def seen(plan: AnyPlan, sight: Sight | None = None) -> Seen:
     """The views for a sight; all of them whole where there is none. What is not there is left out."""
     trade = plan.trade
-    drawn, told, tapes = trade.scenes(plan), trade.things(plan), trade.tapes(plan)
+    drawn, tapes = trade.scenes(plan), trade.tapes(plan)
     if sight is None:
-        return Seen(dict(drawn), trade.schedules(plan), tapes, dict(told), buy_rows(plan.lists), cut_rows(plan.lists))
+        every = dict(trade.things(plan))
+        return Seen(dict(drawn), trade.schedules(plan), tapes, every, buy_rows(plan.lists), cut_rows(plan.lists))
     panels = trade.panels(plan).get(sight.step, [])
     told = trade.things(plan) if sight.picked else {}
     things = {label: told[label] for label in sight.picked if label in told}

@@ -48,13 +48,37 @@ export function Tape() {
   const chosenMark = tape.marks.find((m) => selected.includes(m.of));
   const shift = bound(chosenMark && !held.current && pull === 0 ? Math.min(0, width / 2 - 40 - chosenMark.mm * perMm) : pull);
   const draw = (factor: number) => setCloser(Math.min(CLOSEST / whole, Math.max(1, closer * factor)));
+  const fingers = useRef(new Map<number, number>());
+  const apart = () => {
+    const [a, b] = [...fingers.current.values()];
+    return Math.max(1, Math.abs(a - b));
+  };
   const down = (e: PointerEvent) => {
-    held.current = { x: e.clientX, pull: shift };
+    if (e.pointerType === "touch") fingers.current.set(e.pointerId, e.clientX);
+    held.current = fingers.current.size > 1 ? null : { x: e.clientX, pull: shift };
+  };
+  const up = (e: PointerEvent) => {
+    fingers.current.delete(e.pointerId);
+    held.current = null;
   };
   const move = (e: PointerEvent) => {
+    if (fingers.current.size === 2 && fingers.current.has(e.pointerId)) {
+      const before = apart();
+      fingers.current.set(e.pointerId, e.clientX);
+      draw(apart() / before);
+      return;
+    }
     if (!held.current || Math.abs(e.clientX - held.current.x) < 4) return;
     box.current!.setPointerCapture(e.pointerId);
     setPull(bound(held.current.pull + e.clientX - held.current.x));
+  };
+  /** The mark after the one in hand, or before it. */
+  const read = (way: 1 | -1) => {
+    const at = tape.marks.findIndex((m) => m.of === selected[0]);
+    const next = tape.marks[at < 0 ? (way > 0 ? 0 : tape.marks.length - 1) : at + way];
+    if (!next) return;
+    setPull(0);
+    void pick(next.of);
   };
   return (
     <section aria-label="Tape" className="flex h-[4.875rem] shrink-0 items-stretch border-t border-rule">
@@ -81,14 +105,17 @@ export function Tape() {
         className="relative flex-1 cursor-ew-resize touch-none overflow-hidden bg-board"
         onPointerDown={down}
         onPointerMove={move}
-        onPointerUp={() => (held.current = null)}
+        onPointerUp={up}
+        onPointerCancel={up}
         onWheel={(e) => (e.deltaX ? setPull(bound(pull - e.deltaX)) : draw(Math.exp(-e.deltaY * 0.0015)))}
         tabIndex={0}
         role="group"
-        aria-label={`Tape of leg ${leg + 1}, ${tape.marks.length} marks; left and right pull it, plus and minus draw it closer`}
+        aria-label={`Tape of leg ${leg + 1}, ${tape.marks.length} marks; left and right read one after another, page up and down pull it, plus and minus draw it closer`}
         onKeyDown={(e) => {
-          if (e.key === "ArrowRight") setPull(bound(shift - 120));
-          if (e.key === "ArrowLeft") setPull(bound(shift + 120));
+          if (e.key === "ArrowRight") read(1);
+          if (e.key === "ArrowLeft") read(-1);
+          if (e.key === "PageDown") setPull(bound(shift - 240));
+          if (e.key === "PageUp") setPull(bound(shift + 240));
           if (e.key === "+" || e.key === "=") draw(1.5);
           if (e.key === "-") draw(1 / 1.5);
           if (e.key === "0") {
@@ -105,6 +132,7 @@ export function Tape() {
               <button
                 key={m.of}
                 type="button"
+                tabIndex={-1}
                 onClick={() => pick(m.of)}
                 style={{ left: m.mm * perMm }}
                 data-mark={m.of}

@@ -11,7 +11,9 @@ export function WaysSheet({ path, title, words, onClose }: { path: string; title
   const edit = useDesk((s) => s.edit);
   const [sides, setSides] = useState<Side[] | null>(null);
   useEffect(() => {
-    void post<Side[]>(path, { document }).then(setSides);
+    const given = new AbortController();
+    post<Side[]>(path, { document }, given.signal).then(setSides, () => undefined);
+    return () => given.abort();
   }, [document, path]);
   const take = async (side: Side) => {
     await edit(side.edits, `${title}: ${side.label}`);

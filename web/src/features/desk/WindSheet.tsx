@@ -19,7 +19,9 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
   useEffect(() => see({ also: ["wind"] }), [see]);
   const [sides, setSides] = useState<Side[] | null>(null);
   useEffect(() => {
-    void post<Side[]>("/api/plan/compare/wind", { document }).then(setSides);
+    const given = new AbortController();
+    post<Side[]>("/api/plan/compare/wind", { document }, given.signal).then(setSides, () => undefined);
+    return () => given.abort();
   }, [document]);
   const now = sides?.[0];
   return (
