@@ -43,7 +43,8 @@ def leaf_scene(planned: FencePlan, built: Built) -> Scene:
     left = frame.hinge_gap_mm if hinged else frame.latch_gap_mm
     _hinges(board, built, left if hinged else left + width, height)
     board.dim((left, 0.0), (left + width, 0.0), p.length(width), -1.2)
-    board.dim((left, 0.0), (left, height), p.length(height), 3.2)
+    outer = min(x for shape in board.shapes for x, _ in shape.points)
+    board.dim((outer, 0.0), (outer, height), p.length(height), 1.2)
     foot, head = (left, left + width) if hinged else (left + width, left)
     board.line((foot, 0.0), (head, height), "quiet", hidden=True)
     gaps = f"{p.fine(frame.hinge_gap_mm)} at the hinges, {p.fine(frame.latch_gap_mm)} at the latch"
