@@ -51,7 +51,7 @@ def test_each_step_names_panels_that_are_there(job):
         assert set(drawn) <= set(shown.scenes)
         assert len(drawn) == len(set(drawn))  # nothing is drawn twice
         assert {p.schedule for p in panels if p.schedule} <= titles
-        assert all(bool(p.scenes) != bool(p.schedule) for p in panels)
+        assert all([bool(p.scenes), bool(p.schedule), bool(p.own)].count(True) == 1 for p in panels)
 
 
 def test_the_joint_is_drawn_as_it_is_built():
