@@ -65,6 +65,8 @@ export const useDesk = create<DeskState>((set, get) => {
       if (going) return;
       try {
         await session.open();
+        const { desk, stake, go } = get();
+        if (session === current && !desk?.stakes?.some((s) => s.key === stake)) go("line");
       } catch (error) {
         if (!(error instanceof Refused)) throw error;
         if (session !== current) return;
