@@ -195,6 +195,13 @@ def test_the_keyboard_reaches_everything(desk):
     # A gate is taken away at its handle, and the parts are picked one after another on the drawing.
     gate = desk.locator("[data-handle='gate G1']")
     gate.focus()
+    # On a leg that runs to the right the arrow up is on along it, by a mark of the tape: 50 mm.
+    stake(desk, "gates")
+    before = desk.get_by_label("Gate from", exact=True).input_value()
+    gate.focus()
+    desk.keyboard.press("ArrowUp")
+    expect(desk.get_by_label("Gate from", exact=True)).to_have_value(f"{int(before.split()[0]) + 50} mm")
+    gate.focus()
     desk.keyboard.press("Delete")
     expect(gate).to_have_count(0)
     drawing = desk.locator("[data-scene=plan]")

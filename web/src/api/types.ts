@@ -13,6 +13,7 @@ export type Fix = WithEdits<S["Fix"]>;
 export type Finding = Omit<S["Finding"], "fixes"> & { fixes: Fix[] };
 export type Working = S["Working"];
 export type Thing = S["Thing"];
+export type LegFrame = S["LegFrame"];
 export type Panel = S["Panel"];
 export type Season = S["Season"];
 export type Seen = S["Seen"];

@@ -1,6 +1,10 @@
-import { memo, type PointerEvent, type ReactNode, useCallback, useEffect, useId, useLayoutEffect, useMemo, useRef, useState } from "react";
-import type { Handle, Scene, Shape, Window } from "../api/types";
+import { type PointerEvent, type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import type { Handle, Scene, Window } from "../api/types";
+import { Handles, labelOf } from "./Handles";
 import { fitWords, placeLabels } from "./labels";
+import { PartList } from "./PartList";
+import { Shapes } from "./Shapes";
+import { CutLine, Words } from "./Words";
 import { fit, type Size, toScreen, toWorld, type View, zoom } from "./view";
 
 export interface Picking {
@@ -30,49 +34,10 @@ interface Props extends Picking {
   caption?: ReactNode;
 }
 
-const FILL: Record<string, string> = {
-  post: "var(--timber-deep)",
-  board: "var(--timber)",
-  rail: "var(--timber-deep)",
-  frame: "var(--timber-deep)",
-  concrete: "var(--concrete)",
-  gravel: "var(--gravel)",
-  hole: "var(--earth)",
-};
 const BARE = { left: 8, top: 8, right: 8, bottom: 8 };
-const WEIGHT: Record<string, number> = { string: 1.6, ground: 2.4, brace: 1.6, post: 1.2, board: 0.6, swing: 0.9 };
-
-function strokeOf(shape: Shape): string {
-  if (shape.look === "string") return "var(--signal)";
-  if (shape.look === "frost") return "var(--frost)";
-  if (shape.look === "quiet" || shape.look === "swing") return "var(--faint)";
-  return shape.look === "hole" ? "none" : "var(--ink)";
-}
-
-const ShapeMark = memo(function ShapeMark({ shape, chosen, zone }: { shape: Shape; chosen: boolean; zone: string }) {
-  const dashed = shape.hidden || shape.look === "swing" || shape.look === "frost";
-  const common = {
-    fill: shape.kind === "line" ? "none" : shape.look === "zone" ? `url(#${zone})` : (FILL[shape.look] ?? "none"),
-    stroke: chosen ? "var(--signal)" : strokeOf(shape),
-    strokeWidth: chosen ? 3 : (WEIGHT[shape.look] ?? 1),
-    strokeDasharray: dashed && !chosen ? "5 4" : undefined,
-    fillOpacity: shape.hidden && shape.look !== "concrete" ? 0.25 : 1,
-    vectorEffect: "non-scaling-stroke" as const,
-    "data-of": shape.of || undefined,
-    "data-look": shape.look,
-  };
-  if (shape.kind === "circle") {
-    const [x, y] = shape.points[0];
-    return <circle cx={x} cy={-y} r={shape.radius_mm} {...common} />;
-  }
-  const points = shape.points.map(([x, y]) => `${x},${-y}`).join(" ");
-  return shape.kind === "poly" ? <polygon points={points} {...common} /> : <polyline points={points} {...common} />;
-});
-
 /** A drawing to scale: pan by dragging, zoom by wheel or keys, pick by pressing; dimensions stay readable. */
 export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRemove, reads, onPlace, line, onLine, plain, onView, caption }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  const ids = useId();
   const [size, setSize] = useState<Size>({ w: 0, h: 0 });
   const [view, setView] = useState<View | null>(null);
   const drag = useRef<{ handle?: Handle; x: number; y: number; moved: boolean; from?: View } | null>(null);
@@ -239,98 +204,19 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
     >
       {w > 0 && (
         <svg width={w} height={h} viewBox={box} className="absolute inset-0" aria-hidden="true">
-          <defs>
-            <pattern id={`${ids}zone`} width="8" height="8" patternUnits="userSpaceOnUse" patternTransform={`scale(${seen.mmPerPx}) rotate(45)`}>
-              <path d="M0 0V8" stroke="var(--faint)" strokeWidth="2.5" />
-            </pattern>
-            <pattern id={`${ids}cement`} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform={`scale(${seen.mmPerPx})`}>
-              <circle cx="2" cy="2" r="0.9" fill="var(--faint)" />
-              <path d="M5 7l2-2.4 1.4 2.4z" fill="none" stroke="var(--faint)" strokeWidth="0.6" />
-            </pattern>
-            <pattern id={`${ids}stones`} width="11" height="9" patternUnits="userSpaceOnUse" patternTransform={`scale(${seen.mmPerPx})`}>
-              <circle cx="3" cy="3" r="2.2" fill="none" stroke="var(--faint)" strokeWidth="0.8" />
-              <circle cx="8.5" cy="7" r="1.7" fill="none" stroke="var(--faint)" strokeWidth="0.8" />
-            </pattern>
-          </defs>
-          {scene.shapes.map((shape, i) =>
-            shape.kind === "dim" || shape.kind === "text" ? null : (
-              <ShapeMark key={i} shape={shape} chosen={Boolean(shape.of) && chosen.has(shape.of!)} zone={`${ids}zone`} />
-            ),
-          )}
-          {scene.shapes.map((shape, i) =>
-            shape.kind === "poly" && (shape.look === "concrete" || shape.look === "gravel") ? (
-              <polygon
-                key={i}
-                points={shape.points.map(([x, y]) => `${x},${-y}`).join(" ")}
-                fill={`url(#${ids}${shape.look === "concrete" ? "cement" : "stones"})`}
-                pointerEvents="none"
-              />
-            ) : null,
-          )}
+          <Shapes shapes={scene.shapes} chosen={chosen} mmPerPx={seen.mmPerPx} />
         </svg>
       )}
       {w > 0 && !plain && (
         <svg width={w} height={h} className="pointer-events-none absolute inset-0" aria-hidden="true">
-          {labels.map((p, i) => {
-            const on = Boolean(p.shape.of) && chosen.has(p.shape.of!);
-            const dimmed = p.shape.look === "quiet";
-            return (
-              <g key={i} fill={on ? "var(--signal)" : dimmed ? "var(--faint)" : "var(--ink)"}>
-                {p.bar && (
-                  <g stroke={on ? "var(--signal)" : "var(--ink)"} strokeWidth={0.8}>
-                    <line x1={p.bar.x0} y1={p.bar.y0} x2={p.bar.x1} y2={p.bar.y1} />
-                    <path d={`M${p.bar.x0 - 4} ${p.bar.y0 + 4}l8 -8M${p.bar.x1 - 4} ${p.bar.y1 + 4}l8 -8`} strokeWidth={1.6} />
-                  </g>
-                )}
-                <text
-                  x={p.x}
-                  y={p.y}
-                  textAnchor="middle"
-                  fontSize={p.shape.kind === "dim" ? 13 : 12.5}
-                  fontWeight={on || p.shape.look === "label" ? 600 : 400}
-                  transform={p.turn ? `rotate(${p.turn} ${p.x} ${p.y})` : undefined}
-                  stroke="var(--board)"
-                  strokeWidth={3}
-                  paintOrder="stroke"
-                >
-                  {(p.shape.text ?? "").split(/(\d+\/\d+)/).map((t, j) => (
-                    <tspan key={j} className={j % 2 ? "frac" : undefined}>
-                      {t}
-                    </tspan>
-                  ))}
-                </text>
-              </g>
-            );
-          })}
+          <Words labels={labels} chosen={chosen} />
           {over && <CutLine from={toScreen(seen, size, over.start)} to={toScreen(seen, size, over.end)} />}
           {ghost && <circle cx={ghost[0]} cy={ghost[1]} r={9} fill="none" stroke="var(--signal)" strokeWidth={2} strokeDasharray="3 3" />}
         </svg>
       )}
-      {w > 0 &&
-        onDrag &&
-        apart((scene.handles ?? []).map((handle) => ({ handle, at: toScreen(seen, size, handle.at) }))).map(({ handle, at: [x, y] }) => {
-          const name = handle.kind === "corner" ? `Corner ${Number(handle.id) + 1}` : `${handle.kind} ${handle.id}`;
-          return (
-            <button
-              key={`${handle.kind}${handle.id}`}
-              type="button"
-              aria-label={`Drag ${name}: arrow keys move it${onRemove && handle.kind !== "deck" ? ", Delete takes it away" : ""}`}
-              data-handle={`${handle.kind} ${handle.id}`}
-              onPointerDown={(e) => down(e, handle)}
-              onKeyDown={(e) => {
-                if (e.key === "Delete" && onRemove) onRemove(handle);
-                else if (e.key === "Enter" || e.key === " ") onPick?.(labelOf(handle));
-                else nudge(e, handle, reads ?? 100, onDrag, onDrop);
-              }}
-              style={{ left: x - 12, top: y - 12 }}
-              className="absolute grid h-6 w-6 cursor-grab touch-none place-items-center"
-            >
-              <span
-                className={`block h-3 w-3 border-2 border-signal bg-board/70 ${handle.kind === "corner" ? "rounded-full" : "rotate-45"}`}
-              />
-            </button>
-          );
-        })}
+      {w > 0 && onDrag && (
+        <Handles handles={scene.handles ?? []} legs={scene.legs ?? []} at={(place) => toScreen(seen, size, place)} reads={reads} onDown={down} onDrag={onDrag} onDrop={onDrop} onRemove={onRemove} onPick={onPick} />
+      )}
     </div>
   );
   return (
@@ -365,89 +251,8 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
   );
 }
 
-/** The line of a cut, with arrows the way it is looked. */
-function CutLine({ from, to }: { from: [number, number]; to: [number, number] }) {
-  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
-  const long = Math.hypot(dx, dy) || 1;
-  const [ax, ay] = [(dy / long) * 12, (-dx / long) * 12];
-  return (
-    <g stroke="var(--signal)" strokeWidth={2} fill="none" data-cut>
-      <line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} strokeDasharray="12 4 3 4" />
-      {[from, to].map(([x, y], i) => (
-        <path key={i} d={`M${x - ax} ${y - ay}L${x} ${y}`} strokeWidth={4} />
-      ))}
-    </g>
-  );
-}
-
-const MOST_LISTED = 150;
-
-/** The parts of a drawing as a list for those who cannot see it; picked here as on the drawing, out of the way of the tab key. */
-function PartList({ parts, label, selected, onPick }: { parts: readonly string[]; label: string; selected: readonly string[]; onPick: (of: string) => void }) {
-  return (
-    <ul className="sr-only" aria-label={`Parts on ${label}`}>
-      {parts.slice(0, MOST_LISTED).map((of) => (
-        <li key={of}>
-          <button type="button" tabIndex={-1} aria-pressed={selected.includes(of)} onClick={() => onPick(of)}>
-            {of}
-          </button>
-        </li>
-      ))}
-      {parts.length > MOST_LISTED && <li>and {parts.length - MOST_LISTED} more; come closer for those</li>}
-    </ul>
-  );
-}
-
 /** How far two fingers are apart, and where between them is. */
 function span(fingers: Map<number, [number, number]>): { apart: number; middle: [number, number] } {
   const [[ax, ay], [bx, by]] = [...fingers.values()];
   return { apart: Math.hypot(bx - ax, by - ay), middle: [(ax + bx) / 2, (ay + by) / 2] };
-}
-
-/** What a handle is picked as: a corner is the leg that ends there. */
-function labelOf(handle: Handle): string {
-  if (handle.kind === "corner") return `leg ${Math.max(1, Number(handle.id))}`;
-  return handle.kind === "gate" ? `gate ${handle.id}` : handle.id;
-}
-
-/** A handle is this large; those that would lie on each other stand beside each other. */
-const GRIP = 25;
-
-function apart<T extends { at: [number, number] }>(handles: T[]): T[] {
-  const out: T[] = [];
-  for (const one of handles) {
-    let at = one.at;
-    for (const other of out) {
-      const [dx, dy] = [at[0] - other.at[0], at[1] - other.at[1]];
-      const far = Math.hypot(dx, dy);
-      if (Math.max(Math.abs(dx), Math.abs(dy)) >= GRIP) continue;
-      const [ux, uy] = far > 1 ? [dx / far, dy / far] : [1, 0];
-      const reach = GRIP / Math.max(Math.abs(ux), Math.abs(uy));
-      at = [other.at[0] + ux * reach, other.at[1] + uy * reach];
-    }
-    out.push({ ...one, at });
-  }
-  return out;
-}
-
-/** A handle moves by what a tape reads; where its own way is not the arrow's, right and up are on along it. */
-function nudge(
-  event: React.KeyboardEvent,
-  handle: Handle,
-  step: number,
-  onDrag: (h: Handle, at: [number, number]) => void,
-  onDrop?: (h: Handle) => void,
-) {
-  const by: Record<string, [number, number]> = {
-    ArrowLeft: [-step, 0],
-    ArrowRight: [step, 0],
-    ArrowUp: [0, step],
-    ArrowDown: [0, -step],
-  };
-  const moved = by[event.key];
-  if (!moved) return;
-  event.preventDefault();
-  event.stopPropagation();
-  onDrag(handle, [handle.at[0] + moved[0], handle.at[1] + moved[1]]);
-  onDrop?.(handle);
 }

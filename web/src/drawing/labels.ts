@@ -9,13 +9,15 @@ export interface Placed {
   bar?: { x0: number; y0: number; x1: number; y1: number };
 }
 
-const ROW = 22;
-const NAME = 19;
+/** So much larger than usual the reader has letters. */
+const EM = typeof document === "undefined" ? 1 : parseFloat(getComputedStyle(document.documentElement).fontSize || "16") / 16 || 1;
+const ROW = 22 * EM;
+const NAME = 19 * EM;
 /** Where the middle of a line of words lies over its foot, and how high it is. */
-const MIDDLE = 4;
-const HIGH = 15;
-const FONT = '600 13px "Source Sans 3", sans-serif';
-const CHAR = 6.6;
+const MIDDLE = 4 * EM;
+const HIGH = 15 * EM;
+const FONT = `600 ${13 * EM}px "Source Sans 3", sans-serif`;
+const CHAR = 6.6 * EM;
 const ruler = typeof OffscreenCanvas === "undefined" ? null : new OffscreenCanvas(1, 1).getContext("2d");
 const widths = new Map<string, number>();
 
