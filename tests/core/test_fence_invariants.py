@@ -124,6 +124,17 @@ def test_a_short_stretch_laps_board_on_board_by_half_at_most():
     check_solids(made)
 
 
+def test_a_lapped_board_that_leans_past_the_start_of_its_rails_is_told():
+    """Round a corner of 7° the rails begin at 44.2; the first board ends at 55 and bears up to its lap at 30."""
+    job = fence((1500, 0), (1500, 0), (1500, -7), region="australia_nz", style="lapped")
+    edits = [put("fence.skin.board", "au_90x22"), put("fence.skin.fit", "exact"), put("fence.skin.lap_mm", 25)]
+    edits += [put("fence.skin.start", "end"), put("fence.bays.max_mm", 900), put("fence.skin.height_mm", 700)]
+    made = plan(edited(job, *edits, put("fence.skin.side", "left")))
+    finding = next(f for f in made.findings if f.rule == "corner_rail")
+    assert finding.title == "Board 3B1 at the corner bears 14 mm before its rails begin"
+    check_solids(made)
+
+
 def test_a_lap_of_more_than_half_a_board_is_told_and_not_laid():
     job = fence((7200, 0), style="board_on_board")
     made = plan(edited(job, put("fence.skin.fit", "exact"), put("fence.skin.lap_mm", 70)))

@@ -19,12 +19,16 @@ def look(planned: FencePlan) -> Iterator[Finding]:
         return
     boards, rails = _first_of_legs(planned.parts, "board"), _first_of_legs(planned.parts, "rail")
     least = CATALOGUE.materials.limits.bears_mm
+    # A board that leans on the one after it bears on the rails up to their lap only.
+    leans = brief.style.deep > 1 and brief.fence.skin.start == "end"
+    lap = max((c.laid.lap_mm for c in planned.laid.courses), default=0.0) if leans else 0.0
     for leg in sorted(boards.keys() & rails.keys() - {0}):
         (_, end, label), (start, _, _) = boards[leg], rails[leg]
-        if end < start + least:
+        bears = end - lap
+        if bears < start + least:
             other = "right" if brief.fence.skin.side == "left" else "left"
             yield found(
-                f"Board {label} at the corner ends {p.length(max(0.0, start - end))} before its rails begin",
+                f"Board {label} at the corner {'bears' if lap else 'ends'} {p.length(max(0.0, start - bears))} before its rails begin",
                 "Round the outside of a corner the rails of the second leg begin behind those of the first. Screw this board to a "
                 "block between the ends of the rails, or take wider boards.",
                 (label,),
