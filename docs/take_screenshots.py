@@ -68,9 +68,11 @@ def main() -> None:
         go(page, "ground")
         page.locator("[data-finding]").first.wait_for()
         shoot(page, "desk-ground")
+        go(page, "gates")
+        page.get_by_label("Open to").fill("60")
+        shoot(page, "rehearsal")
         sheets = [
             ("ground", "The ways side by side", "slopes", None),
-            ("gates", "Rehearse the gate", "rehearsal", ("Open to", "60")),
             ("skin", "The year in the boards", "seasons", ("Month", "6")),
             ("site", "The wind along the line", "wind", None),
         ]
