@@ -62,7 +62,9 @@ def opened(page: Page, url: str) -> float:
     page.goto("about:blank")
     page.goto(url, wait_until="commit")
     page.wait_for_selector("[data-panels] svg polygon", state="attached", timeout=120_000)
-    return float(page.evaluate("() => new Promise(r => requestAnimationFrame(() => setTimeout(() => r(performance.now()))))"))
+    return float(
+        page.evaluate("() => new Promise(r => requestAnimationFrame(() => setTimeout(() => r(performance.now()))))")
+    )
 
 
 def edits(page: Page, blank: str, least_mm: int) -> list[float]:
@@ -112,7 +114,9 @@ def measure(page: Page, cdp: CDPSession, url: str, name: str, job: Job, blank: s
 
 def main(url: str) -> None:
     yard, long, broad = fence(20), fence(2000), deck(5000, 3600)
-    print(f"{'job':>12} {'plan ms':>8} {'open ms':>8} {'edit ms':>8} {'p95 ms':>7} {'÷ plan':>7} {'kB sent':>8} {'drags/s':>7} {'heap MB':>7}")
+    print(
+        f"{'job':>12} {'plan ms':>8} {'open ms':>8} {'edit ms':>8} {'p95 ms':>7} {'÷ plan':>7} {'kB sent':>8} {'drags/s':>7} {'heap MB':>7}"
+    )
     with sync_playwright() as p:
         browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=["--disable-gpu", "--no-sandbox"])
         page = browser.new_page(viewport={"width": 1280, "height": 800})
