@@ -15,7 +15,7 @@ const ROW = 22 * EM;
 const NAME = 19 * EM;
 /** Where the middle of a line of words lies over its foot, and how high it is. */
 const MIDDLE = 4 * EM;
-const HIGH = 15 * EM;
+const HIGH = 17 * EM;
 const FONT = `600 ${13 * EM}px "Source Sans 3", sans-serif`;
 const CHAR = 6.6 * EM;
 const ruler = typeof OffscreenCanvas === "undefined" ? null : new OffscreenCanvas(1, 1).getContext("2d");

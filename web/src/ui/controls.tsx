@@ -29,7 +29,7 @@ export function Quiet({ className = "", ...rest }: Props) {
   return (
     <button
       type="button"
-      className={`rounded-sm px-1 underline decoration-dotted underline-offset-4 hover:decoration-solid ${className}`}
+      className={`min-h-6 rounded-sm px-1 underline decoration-dotted underline-offset-4 hover:decoration-solid ${className}`}
       {...rest}
     />
   );
