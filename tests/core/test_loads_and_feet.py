@@ -220,3 +220,7 @@ def test_everything_of_a_deck_is_told_from_one_end():
     mark = next(m for m in tapes["posts of B1"].marks if m.of == "P1")
     stands = next(line.value for line in desk(made).things["P1"].lines if line.name == "stands")
     assert stands.startswith(f"{mark.mm:.0f} mm along")
+
+
+def test_ground_that_rises_from_the_house_can_be_typed():
+    assert deck(4000, 3000, 600, put("deck.ground.fall_out_mm", "-200 mm")).deck.ground.fall_out_mm == -200

@@ -1,6 +1,6 @@
 import pytest
 
-from rowstake.core.beside import comparison, variants
+from rowstake.core.beside import comparison, side_by_side, variants
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
@@ -103,3 +103,30 @@ def test_the_wind_is_drawn_in_proportion():
             assert bars[where] == pytest.approx(min(gust.stands.holds_to_mps / 30, 2) * 1500)
     weak = {s.of for s in drawn.shapes if s.look == "zone"}
     assert weak == set(made.laid.gusts[0].where)
+
+
+def test_so_much_a_metre_and_a_foot_by_hand():
+    job = edited(yard(), put("fence.skin.style", "lapped"))
+    for units, base_m in (("mm", 1.0), ("ft-in", 0.3048)):
+        made = plan(edited(job, put("units", units)))
+        [side] = side_by_side(made.brief.job, [("as it is", [])])
+        line, p = 19.5 / base_m, made.brief.printer
+        assert side.per["posts"] == f"{14 / line:.3g} a {'m' if units == 'mm' else 'ft'}"
+        assert side.per["load"] == f"{p.weight(made.lists.kg / line)} a {'m' if units == 'mm' else 'ft'}".replace(
+            "  ", " "
+        )
+        assert side.per["timber"].startswith(p.length(made.lists.timber_mm / line))
+    # 14 posts over 19.5 m, and over 64 ft.
+    assert side.per["posts"] == "0.219 a ft"
+    assert ("lb" in side.per["load"], "mm" in side.per["timber"]) == (True, False)
+
+
+def test_ways_are_weighed_against_the_job_as_it_is():
+    sides = side_by_side(
+        yard(), [("as it is", []), ("closer posts", [put("fence.bays.max_mm", 1200)]), ("the same", [])]
+    )
+    assert [s.label for s in sides] == ["as it is", "closer posts"]  # what changes nothing stands there once
+    assert {sides[0].weighs[k] for k in ("posts", "bags", "gust")} == {""}
+    assert (sides[1].weighs["posts"], sides[1].weighs["gust"]) == ("worse", "better")
+    assert sides[0].scene.low == sides[1].scene.low
+    assert sides[0].scene.high == sides[1].scene.high

@@ -33,8 +33,8 @@ WITH = {
 """By rule: a kind, and those that it alone may clash with."""
 NAMED = {"corner_rail"}
 """Rules whose own places alone may be loose."""
-CROWDED = {"narrow_strip"}
-"""Rules whose own places alone may stand in another's."""
+CROWDED = {"narrow_strip": {"post", "beam"}}
+"""By rule: kinds that may clash with each other, one of the two being a place that it names."""
 
 
 def check_solids(made):
@@ -46,11 +46,13 @@ def check_solids(made):
     }
     named = {label for f in made.findings if f.rule in NAMED for label in f.where}
     both = [(c, {kinds[c.one], kinds[c.other]}) for c in proof.clashes]
-    crowded = {label for f in made.findings if f.rule in CROWDED for label in f.where}
+    crowded = [(set(f.where), CROWDED[f.rule]) for f in made.findings if f.rule in CROWDED]
     clashes = [
         c
         for c, two in both
-        if two not in pairs and not any(two <= may for may, _ in told) and not crowded & {c.one, c.other}
+        if two not in pairs
+        and not any(two <= may for may, _ in told)
+        and not any(two == may and where & {c.one, c.other} for where, may in crowded)
     ]
     loose = [label for label in proof.loose if label not in named and not any(kinds[label] in may for _, may in told)]
     assert not clashes, (made.brief.job.model_dump_json(), clashes)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any, Literal
 
@@ -77,8 +77,14 @@ def _per(made: AnyPlan, figures: Sequence[Figure]) -> dict[str, str]:
         base, unit = numbers.get("length", 0.0) / (FOOT_MM if feet else 1000.0), "ft" if feet else "m"
     if base <= 0:
         return {}
-    adding = [f for f in figures if (entry := CATALOGUE.figures.get(f.key)) and entry.adds]
-    return {f.key: f"{f.number / base:.3g} a {unit}" for f in adding}
+    p = made.brief.printer
+    say: dict[str, Callable[[float], str]] = {
+        "count": lambda n: f"{n:.3g}",
+        "kg": p.weight,
+        "m": lambda m: p.length(m * 1000),
+    }
+    adding = [(f, entry.adds) for f in figures if (entry := CATALOGUE.figures.get(f.key)) and entry.adds]
+    return {f.key: f"{say[adds](f.number / base)} a {unit}" for f, adds in adding}
 
 
 def _drawn(plans: Sequence[AnyPlan]) -> list[Scene]:

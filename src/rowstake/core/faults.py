@@ -63,7 +63,12 @@ def faults_of(error: ValidationError, prefix: str = "", length: Length = _mm) ->
 
 LIMITS = {"gt": "more than", "ge": "at least", "lt": "less than", "le": "at most", "expected": "one of"}
 MEANT_MM = 100.0
-"""A length under this where it must be longer was perhaps meant in a larger unit."""
+"""A length of fewer whole millimetres where it must be longer was perhaps meant in a larger unit."""
+
+
+def meant(mm: float) -> str:
+    """The question that such a length asks; nothing of any other."""
+    return f": did you mean {mm:g} m or {mm:g} ft?" if 0 < mm < MEANT_MM and mm == round(mm) else ""
 
 
 def told(errors: Iterable[Any], prefix: str = "", length: Length = _mm) -> tuple[Fault, ...]:
@@ -86,8 +91,8 @@ def _told(error: Any, prefix: str, length: Length) -> Fault:
     if limits and isinstance(value, int | float) and not isinstance(value, bool):
         given = word(value)
         message = f"{_place(field)}{label} is {given}"
-        if long and 0 < value < MEANT_MM and {"gt", "ge"} & context.keys():
-            message += f": did you mean {value:g} m or {value:g} ft?"
+        if long and {"gt", "ge"} & context.keys():
+            message += meant(value)
         return Fault(field, given, allowed, message[0].upper() + message[1:])
     said = error["msg"]
     message = said.replace("Input should", "should", 1) if said.startswith("Input should") else f": {said}"

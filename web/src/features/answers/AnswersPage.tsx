@@ -46,6 +46,9 @@ export function AnswersPage() {
   useEffect(() => {
     document.title = `${chosen ? `${chosen.title}, ` : ""}Quick answers – Row Stake`;
     if (chosen) used(chosen.name);
+    return () => {
+      document.title = "Row Stake";
+    };
   }, [chosen]);
   const found = (all ?? []).filter((r) => `${r.title} ${r.rule} ${r.group}`.toLowerCase().includes(search.toLowerCase()));
   const last = search ? [] : recent().flatMap((key) => found.filter((r) => r.name === key));

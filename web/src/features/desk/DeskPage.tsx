@@ -37,7 +37,7 @@ export function DeskPage() {
     return (
       <>
         <Masthead />
-        <main className="p-6">
+        <main id="main" tabIndex={-1} className="p-6">
           <h1 className="text-xl font-bold">{failed.title}</h1>
           <p role="alert">
             {failed.detail} {failed.status === 0 || failed.status >= 500 ? "It is asked again by itself." : ""}
@@ -61,7 +61,9 @@ export function DeskPage() {
     return (
       <>
         <Masthead />
-        <p className="p-6">Laying the job out…</p>
+        <main id="main" tabIndex={-1} className="p-6">
+          <p role="status">Laying the job out…</p>
+        </main>
       </>
     );
   }
@@ -85,7 +87,7 @@ function useShortcuts() {
 
 const SKIPS = [
   { to: "choices", words: "To the choices" },
-  { to: "drawing", words: "To the drawing" },
+  { to: "drawing", words: "To the drawing or the lists" },
   { to: "margin", words: "To what is to look at" },
 ];
 
@@ -202,7 +204,7 @@ function Desk() {
       <Head />
       <StringLine />
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_332px]">
-        <div className="flex min-h-0 min-w-0 flex-col" id="main">
+        <div className="flex min-h-0 min-w-0 flex-col">
           <div className="max-lg:order-2">
             <Slip placing={placing} place={setPlacing} />
           </div>
@@ -221,7 +223,9 @@ function Desk() {
             </p>
           )}
           {stake === "buy" ? (
-            <Lists />
+            <div id="drawing" tabIndex={-1} className="flex min-h-0 flex-1 flex-col">
+              <Lists />
+            </div>
           ) : (
             <>
               <Panels placing={placing} />

@@ -278,7 +278,7 @@ function TryingBar() {
   const { keep, putBack } = useDesk.getState();
   const c = trying.tried.consequence;
   return (
-    <section aria-label="Trying a change" className="border-b-4 border-signal bg-signal-soft px-3 py-2">
+    <section id="choices" tabIndex={-1} aria-label="Trying a change" className="border-b-4 border-signal bg-signal-soft px-3 py-2">
       <p className="text-lg font-bold">Trying: {trying.label}</p>
       <p>{c.sentence}.</p>
       {c.settles.length > 0 && <p className="text-[0.9375rem]">Settles: {c.settles.join("; ")}.</p>}

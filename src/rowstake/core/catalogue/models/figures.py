@@ -14,7 +14,7 @@ class FigureEntry(BaseModel):
 
     better: Literal["", "less", "more"] = ""
     stakes: tuple[str, ...] = ()
-    adds: bool = False
-    """It adds up over a job, so that so much a metre says something."""
+    adds: Literal["", "count", "kg", "m"] = ""
+    """What it adds up in over a job, so that so much a metre says something."""
     listed: bool = False
     """A list of jobs shows it."""

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
 
-from rowstake.core.faults import MEANT_MM, refuse
+from rowstake.core.faults import meant, refuse
 from rowstake.core.measure.length import LONGEST_MM
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.divide import divide, merged
@@ -238,7 +238,7 @@ class _Surveyor:
                 f"fence.legs.{leg.index}.length_mm", self.brief.printer.length(leg.length_mm),
                 f"at least two posts, {self.brief.printer.length(2 * face_mm(self.brief.post))}",
                 f"Leg {leg.index + 1} is {self.brief.printer.length(leg.length_mm)} long, shorter than its posts"
-                + (f": did you mean {leg.length_mm:g} m or {leg.length_mm:g} ft?" if leg.length_mm < MEANT_MM else ""),
+                + meant(leg.length_mm),
             )  # fmt: skip
         at = first
         for placed in self.gates[leg.index]:
