@@ -51,15 +51,10 @@ class Sold:
     def screw(self, id: str, wanted_mm: float, most_mm: float | None = None) -> tuple[Good, float]:
         """(good, length) of the shortest screw that is long enough; where it would come out, past `most_mm`, the longest
         that does not."""
-        return self._of(id, self.screws_mm, wanted_mm, most_mm)
+        return _driven(self, id, False, wanted_mm, most_mm)
 
     def nail(self, id: str, wanted_mm: float, most_mm: float | None = None) -> tuple[Good, float]:
-        return self._of(id, self.nails_mm, wanted_mm, most_mm)
-
-    def _of(self, id: str, sold: list[float], wanted_mm: float, most_mm: float | None) -> tuple[Good, float]:
-        fits = [s for s in sold if most_mm is None or s <= most_mm + 1e-6] or sold[:1]
-        length = next((s for s in fits if s >= wanted_mm - 1e-6), fits[-1])
-        return self.good(id, length), length
+        return _driven(self, id, True, wanted_mm, most_mm)
 
     def longer(self, length_mm: float, nails: bool = False) -> float | None:
         """The next longer screw or nail on sale; None for the longest."""
@@ -90,6 +85,14 @@ def _good(sold: Sold, id: str, sizes: tuple[Size, ...]) -> Good:
     words = entry.words_in if entry.words_in and sold.units == "ft-in" else entry.words
     plain = tuple(s if isinstance(s, str) else float(s) for s in sizes)
     return Good(id, plain, words.format(*map(sold._told, entry.takes, plain)))
+
+
+@lru_cache(maxsize=4096)
+def _driven(sold: Sold, id: str, nails: bool, wanted_mm: float, most_mm: float | None) -> tuple[Good, float]:
+    lengths = sold.nails_mm if nails else sold.screws_mm
+    fits = [s for s in lengths if most_mm is None or s <= most_mm + 1e-6] or lengths[:1]
+    length = next((s for s in fits if s >= wanted_mm - 1e-6), fits[-1])
+    return sold.good(id, length), length
 
 
 FOOT_MM = 304.8

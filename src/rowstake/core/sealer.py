@@ -11,10 +11,11 @@ from rowstake.core.reckoners.base import up
 def end_sealer(sold: Sold, parts: list[Part], label: str = "cut ends") -> list[Part]:
     """Preservative for every end that is cut, two coats, in whole litres or quarts."""
     facts = CATALOGUE.materials.sealer
+    sections = CATALOGUE.sections
     ends = [
-        CATALOGUE.sections[p.material].thickness_mm * p.width_mm * (1 if p.kind == "post" else 2)
+        sections[p.good.id].thickness_mm * p.width_mm * (1 if p.kind == "post" else 2)
         for p in parts
-        if p.unit == "piece" and CATALOGUE.sections[p.material].use not in ("sheet", "decking", "fascia")
+        if p.unit == "piece" and sections[p.good.id].use not in ("sheet", "decking", "fascia")
     ]
     if not ends:
         return []

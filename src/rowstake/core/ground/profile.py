@@ -66,15 +66,16 @@ class Profile:
     def lowest(self, start_mm: float, end_mm: float) -> float:
         return min(level for _, level in self.corners(start_mm, end_mm))
 
+    def about_line(self, start_mm: float, a: float, end_mm: float, b: float) -> tuple[float, float]:
+        """By how much the ground rises above a straight line from level `a` to level `b`, at most (below zero: clear), and by how
+        much the line stands above the ground, at most."""
+        run = (end_mm - start_mm) or 1.0
+        over = [v - (a + (b - a) * (s - start_mm) / run) for s, v in self.corners(start_mm, end_mm)]
+        return max(over), -min(over)
+
     def over_line(self, start_mm: float, a: float, end_mm: float, b: float) -> float:
         """By how much the ground rises above a straight line from level `a` to level `b`, at most; below zero: clear."""
-        run = (end_mm - start_mm) or 1.0
-        return max(v - (a + (b - a) * (s - start_mm) / run) for s, v in self.corners(start_mm, end_mm))
-
-    def under_line(self, start_mm: float, a: float, end_mm: float, b: float) -> float:
-        """By how much a straight line stands above the ground, at most."""
-        run = (end_mm - start_mm) or 1.0
-        return max((a + (b - a) * (s - start_mm) / run) - v for s, v in self.corners(start_mm, end_mm))
+        return self.about_line(start_mm, a, end_mm, b)[0]
 
     def on_wall(self, station_mm: float) -> bool:
         """True where the line stands on a wall."""

@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.catalogue.models import WorkingDay
 from rowstake.core.measure import Printer
 from rowstake.core.parts import Notebook, Part
 
@@ -31,10 +32,10 @@ STAGE = {
 }
 
 
-def _hours(part: Part, crew: int) -> float:
+def _hours(part: Part, crew: int, day: WorkingDay) -> float:
     """Hours for one part by its kind and its length; what is poured, by volume; nothing for what goes in with another. One
     person alone takes longer over a long piece."""
-    day, kind = CATALOGUE.rates.day, part.sort
+    kind = part.sort
     if kind.counted == "volume":
         return day.dig_h_per_m3 * part.amount
     hours = kind.hours_each + kind.hours_metre * part.length_mm / 1000
@@ -48,7 +49,7 @@ def days(parts: list[Part], crew: int, rails_after_h: float, gates_after_h: floa
     facts = CATALOGUE.rates.day
     hours = dict.fromkeys(STAGE, 0.0)
     for part in parts:
-        hours[part.step] += _hours(part, crew)
+        hours[part.step] += _hours(part, crew, facts)
     hours["finish"] = finish_m2 * facts.finish_h_per_m2
     each = {step: h / (crew * facts.hours) for step, h in hours.items()}
     set_by = math.ceil(each["holes"] - 1e-9) if rails_after_h else each["holes"]

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from itertools import chain, pairwise
+from itertools import chain
 
 Flat = tuple[float, float]
 Vec = tuple[float, float, float]
@@ -55,6 +56,11 @@ class Pose:
         return replace(self, at=(self.at[0] + x, self.at[1] + y, self.at[2] + z))
 
     @property
+    def laid(self) -> Pose:
+        """The same with outlines as seen from above, pushed upwards: its second and third directions change places."""
+        return Pose(self.at, self.a, self.c, self.b, self.number)
+
+    @property
     def handed(self) -> float:
         """The determinant of its directions: the volume of a unit cube, below zero where it is mirrored."""
         return dot(cross(self.a, self.b), self.c)
@@ -102,8 +108,8 @@ class Solid:
     @property
     def volume_m3(self) -> float:
         """V = (outline − holes) · (far − near) · |det(A, B, C)|."""
-        area = abs(_area(self.profile)) - sum(abs(_area(h)) for h in self.holes)
-        return area * (self.far_mm - self.near_mm) * abs(self.pose.handed) / 1e9
+        flat = abs(area(self.profile)) - sum(abs(area(h)) for h in self.holes)
+        return flat * (self.far_mm - self.near_mm) * abs(self.pose.handed) / 1e9
 
     def faces(self) -> list[Face]:
         """Both ends and every side; outlines run counter-clockwise seen from outside, holes the other way."""
@@ -113,7 +119,7 @@ class Solid:
             out = (-out[0], -out[1], -out[2])
         rings = []
         for flat in (self.profile, *self.holes):
-            left = (_area(flat) > 0) != mirrored
+            left = (area(flat) > 0) != mirrored
             rings.append(flat if left == (flat is self.profile) else flat[::-1])
         point = self.pose.point
         near, far = ([tuple(point(u, v, c) for u, v in ring) for ring in rings] for c in (self.near_mm, self.far_mm))
@@ -124,9 +130,9 @@ class Solid:
         return ends + [side for low, high in zip(near, far, strict=True) for side in _sides(low, high)]
 
 
-def _area(ring: tuple[Flat, ...]) -> float:
-    """Above zero where the ring runs counter-clockwise."""
-    return sum(x0 * y1 - x1 * y0 for (x0, y0), (x1, y1) in pairwise((*ring, ring[0]))) / 2
+def area(ring: Sequence[Flat]) -> float:
+    """Above zero where the ring runs counter-clockwise; ½·Σ (x₀·y₁ - x₁·y₀)."""
+    return sum(x0 * y1 - x1 * y0 for (x0, y0), (x1, y1) in zip(ring, (*ring[1:], *ring[:1]), strict=True)) / 2
 
 
 def _sides(near: tuple[Vec, ...], far: tuple[Vec, ...]) -> list[Face]:

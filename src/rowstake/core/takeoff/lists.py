@@ -197,7 +197,7 @@ def _counted(parts: list[Part], packed: bool) -> tuple[Counter[Good], dict[Good,
     counts: Counter[Good] = Counter()
     whose: dict[Good, list[Part]] = defaultdict(list)
     for p in parts:
-        if p.sort.family in ("fixing", "hardware") and bool(p.good.entry.packs) == packed:
+        if p.unit == "each" and p.sort.family in ("fixing", "hardware") and bool(p.good.entry.packs) == packed:
             counts[p.good] += int(p.amount)
             whose[p.good].append(p)
     return counts, whose

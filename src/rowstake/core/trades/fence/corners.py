@@ -5,13 +5,11 @@ An outline on the plan is told in the measures of the leg that has to keep clear
 
 from __future__ import annotations
 
-from collections.abc import Iterable
-
-from shapely import affinity
-from shapely.geometry import Polygon, box
+from collections.abc import Iterable, Sequence
 
 from rowstake.core.space import Pose
-from rowstake.core.space.solid import dot
+from rowstake.core.space.outlines import band
+from rowstake.core.space.solid import Flat, area, dot
 from rowstake.core.trades.fence.layout import Layout, Post
 from rowstake.core.trades.fence.on_leg import Depth
 from rowstake.core.trades.fence.planes import board_planes_mm, covered_mm, trim_planes_mm
@@ -37,11 +35,20 @@ def post_depths(brief: Brief, gate: bool) -> list[Depth]:
     return [(front - deep * (n + 1), front - deep * n) for n in range(1 + doubled(brief, gate))]
 
 
-def _seen_from(shape: Polygon, own: Pose, leg: Pose) -> Polygon:
-    """An outline in the measures of one leg in those of another."""
+Outline = Sequence[Flat]
+
+
+def _seen_from(shape: Outline, own: Pose, leg: Pose) -> list[Flat]:
+    """An outline in the measures of one leg in those of another: s' = (o - o')·a' + s·a·a' + d·c·a', and d' likewise by c'."""
     moved = (own.at[0] - leg.at[0], own.at[1] - leg.at[1], 0.0)
-    turned = [dot(own.a, leg.a), dot(own.c, leg.a), dot(own.a, leg.c), dot(own.c, leg.c)]
-    return affinity.affine_transform(shape, [*turned, dot(moved, leg.a), dot(moved, leg.c)])
+    (aa, ca, ac, cc) = dot(own.a, leg.a), dot(own.c, leg.a), dot(own.a, leg.c), dot(own.c, leg.c)
+    along, off = dot(moved, leg.a), dot(moved, leg.c)
+    return [(s * aa + d * ca + along, s * ac + d * cc + off) for s, d in shape]
+
+
+def _spread(stations: Depth, depth: Depth) -> Outline:
+    (left, right), (back, front) = stations, depth
+    return (left, back), (right, back), (right, front), (left, front)
 
 
 def rooms(brief: Brief, layout: Layout, post: Post) -> list[tuple[Depth, Depth]]:
@@ -52,14 +59,14 @@ def rooms(brief: Brief, layout: Layout, post: Post) -> list[tuple[Depth, Depth]]
     if len(out) > 1 and post.kind == "corner":
         (left, right), (back, front) = out[1]
         here, after = layout.poses[own], layout.poses[own + 1]
-        past = _seen_from(box(left, back, right, front), here, after).bounds[3] - brief.post.width_mm / 2
+        past = max(d for _, d in _seen_from(_spread(*out[1]), here, after)) - brief.post.width_mm / 2
         sideways = dot(here.a, after.c)
         if past > 0 and abs(sideways) > LEAST_TURN:
             out[1] = ((left - past / sideways, right - past / sideways), (back, front))
     return out
 
 
-def bevelled(brief: Brief, layout: Layout, post: Post) -> Polygon | None:
+def bevelled(brief: Brief, layout: Layout, post: Post) -> Outline | None:
     """The outline of a corner post cut back to the faces of the posts of the next leg, where it would reach past them under
     boards that run round the outside of the corner; None where it does not."""
     if post.kind != "corner" or not brief.style.mitred:
@@ -67,36 +74,33 @@ def bevelled(brief: Brief, layout: Layout, post: Post) -> Polygon | None:
     (own, _), (after, _) = post.stations
     if (layout.legs[after].turn_deg > 0) == (brief.fence.skin.side == "left"):
         return None
-    ((left, right), (back, front)) = rooms(brief, layout, post)[0]
     here, there = layout.poses[own], layout.poses[after]
-    whole, face = box(left, back, right, front), brief.post.width_mm / 2
-    kept = _seen_from(whole, here, there).intersection(box(-LONG_MM, -LONG_MM, LONG_MM, face))
-    if not isinstance(kept, Polygon) or whole.area - kept.area <= SLIVER_MM2:
+    whole = _seen_from(_spread(*rooms(brief, layout, post)[0]), here, there)
+    kept = band(whole, -LONG_MM, brief.post.width_mm / 2)
+    if not kept or abs(area(whole)) - abs(area(kept)) <= SLIVER_MM2:
         return None
     return _seen_from(kept, there, here)
 
 
-def posts_from(brief: Brief, layout: Layout, post: Post, leg: int) -> list[Polygon]:
+def posts_from(brief: Brief, layout: Layout, post: Post, leg: int) -> list[Outline]:
     """A post and its double as they stand to a leg."""
     own = layout.poses[post.stations[0][0]]
-    return [
-        _seen_from(box(a, back, z, front), own, layout.poses[leg])
-        for (a, z), (back, front) in rooms(brief, layout, post)
-    ]
+    return [_seen_from(_spread(*room), own, layout.poses[leg]) for room in rooms(brief, layout, post)]
 
 
-def strip_from(layout: Layout, on: int, ends: Depth, depth: Depth, leg: int) -> Polygon:
+def strip_from(layout: Layout, on: int, ends: Depth, depth: Depth, leg: int) -> Outline:
     """What lies along another leg between two stations, as it stands to a leg."""
-    return _seen_from(box(ends[0], depth[0], ends[1], depth[1]), layout.poses[on], layout.poses[leg])
+    return _seen_from(_spread(ends, depth), layout.poses[on], layout.poses[leg])
 
 
-def clear_from(shapes: Iterable[Polygon], depth: Depth, at: float, way: int) -> float:
+def clear_from(shapes: Iterable[Outline], depth: Depth, at: float, way: int) -> float:
     """The station nearest to `at`, going on along the leg (1) or back (-1), from which what lies at a depth off the line is
     clear of shapes about a corner."""
     for shape in shapes:
-        met = shape.intersection(box(at - LONG_MM, depth[0], at + LONG_MM, depth[1]))
-        if met.area > SLIVER_MM2:
-            at = max(at, met.bounds[2]) if way > 0 else min(at, met.bounds[0])
+        met = band(shape, *depth)
+        if abs(area(met)) > SLIVER_MM2:
+            stations = [s for s, _ in met]
+            at = max(at, *stations) if way > 0 else min(at, *stations)
     return at
 
 

@@ -18,7 +18,7 @@ from rowstake.core.space import Pose, Solid
 from rowstake.core.trades.fence.corners import bevelled, doubled, rooms
 from rowstake.core.trades.fence.layout import Bay, Layout, Opening, Post
 from rowstake.core.trades.fence.levels import Levels
-from rowstake.core.trades.fence.on_leg import FLAT_MM, Room, pour, upright_by
+from rowstake.core.trades.fence.on_leg import FLAT_MM, Pit, Room, upright_by
 from rowstake.core.trades.fence.resolve import Brief, face_mm
 
 
@@ -141,8 +141,9 @@ class Digger:
 
     def __init__(self, brief: Brief, layout: Layout, levels: Levels, solidity: float) -> None:
         self.brief, self.layout, self.levels, self.solidity = brief, layout, levels, solidity
-        used = dict.fromkeys(self.setting_of(post) for post in layout.posts)
-        self.kinds = {setting: self._kind(setting) for setting in used}
+        settings = {post.label: self.setting_of(post) for post in layout.posts}
+        self.kinds = {setting: self._kind(setting) for setting in dict.fromkeys(settings.values())}
+        self._of = {label: self.kinds[setting] for label, setting in settings.items()}
 
     def setting_of(self, post: Post) -> Setting:
         walled = post.label in self.levels.walled
@@ -276,11 +277,11 @@ class Digger:
         return PostCut(above, length, stock, None if stock is None else stock - length)
 
     def of(self, post: Post) -> HoleKind:
-        return self.kinds[self.setting_of(post)]
+        return self._of[post.label]
 
     def _weaker(self, posts: tuple[Post, Post], width_mm: float, height_mm: float) -> tuple[Setting, Holds]:
         """What a bay stands on the weaker of its two posts."""
-        kinds = dict.fromkeys(self.setting_of(post) for post in posts)
+        kinds = dict.fromkeys(self.of(post).setting for post in posts)
         each = [(s, self.gust(s, width_mm, height_mm, self.kinds[s].hole.embedment_mm)) for s in kinds]
         return min(each, key=lambda h: h[1].holds_to_mps)
 
@@ -289,7 +290,7 @@ class Digger:
         groups: dict[tuple[float, float, frozenset[Setting]], list[Bay]] = {}
         for bay in self.layout.bays:
             height = self.exposed_mm(bay.left, bay.right)
-            on = frozenset({self.setting_of(bay.left), self.setting_of(bay.right)})
+            on = frozenset({self.of(bay.left).setting, self.of(bay.right).setting})
             groups.setdefault((round(bay.centres_mm, 1), round(height, 0), on), []).append(bay)
         out = []
         for bays in groups.values():
@@ -311,7 +312,7 @@ class Digger:
         leg, ground = post.stations[0][0], self.levels.ground[post.label]
         name = post.label if n == 0 else f"{post.label}b"
         pose, stands = self.layout.poses[leg], rooms(self.brief, self.layout, post)
-        below, lowest = kind.hole.embedment_mm, self._lowest_mm(post, kind.diameter_mm / 2)
+        below = kind.hole.embedment_mm
         solid, ends = self._upright(post, pose, stands[n], ground - below), self.levels.heads[post.label].cut
         if n == 0 and self.brief.let_in:
             ends = f"{self.brief.rows} notches for the rails"
@@ -323,16 +324,7 @@ class Digger:
                 ends or "square", above_mm=cut.above_mm, hold=self._footed(kind, name), solid=solid,
             )
         ]  # fmt: skip
-        out.extend(
-            Part(
-                f"{name} {layer.what}", layer.material, "holes", self.brief.sold.good(layer.material), post.label,
-                amount=layer.volume_m3, unit="m³", domed=layer.domed,
-                solid=pour(pose, kind.diameter_mm, ground + layer.bottom_mm,
-                           max(ground + layer.bottom_mm + 1, min(ground + (0.0 if layer.domed else layer.top_mm), lowest)), kind.post.width_mm * (kind.each - 1), stands,
-                           filled=layer.top_mm <= 1 - below),
-            )
-            for layer in (kind.layers if n == 0 else ())
-        )  # fmt: skip
+        out.extend(self._filled(kind, post, pose, stands) if n == 0 else ())
         out.extend(
             Part(f"{name} {item.words}", "hardware", "holes", item, post.label, amount=count, unit="each")
             for item, count in kind.hardware
@@ -342,6 +334,25 @@ class Digger:
         screws = self._doubling(name, post, kind.post.width_mm)
         twin = out[0] if out[0].hold else replace(out[0], hold=Hold(screws.label, to="twin"))
         return [twin, *out[1:], screws]
+
+    def _filled(self, kind: HoleKind, post: Post, pose: Pose, stands: list[Room]) -> list[Part]:
+        """The layers of a post's hole."""
+        if not kind.layers:
+            return []
+        ground, below = self.levels.ground[post.label], kind.hole.embedment_mm
+        lowest = self._lowest_mm(post, kind.diameter_mm / 2)
+        pit = Pit.round(pose, kind.diameter_mm, kind.post.width_mm * (kind.each - 1), stands)
+        out = []
+        for layer in kind.layers:
+            low, high = ground + layer.bottom_mm, ground + (0.0 if layer.domed else layer.top_mm)
+            solid = pit.filled(low, max(low + 1, min(high, lowest)), whole=layer.top_mm <= 1 - below)
+            out.append(
+                Part(
+                    f"{post.label} {layer.what}", layer.material, "holes", self.brief.sold.good(layer.material), post.label,
+                    amount=layer.volume_m3, unit="m³", domed=layer.domed, solid=solid,
+                )
+            )  # fmt: skip
+        return out
 
     def _upright(self, post: Post, pose: Pose, room: Room, foot: float) -> Solid:
         """A post from its foot up, its top cut to what lies over it."""
@@ -367,6 +378,8 @@ class Digger:
     def _lowest_mm(self, post: Post, radius_mm: float) -> float:
         """The lowest ground over a hole: its fill is drawn no higher, though what is poured there is counted to the post's
         own ground."""
+        if self.levels.flat:
+            return self.levels.ground[post.label]
         return min(
             [self.levels.ground[post.label]]
             + [self.levels.profiles[leg].at(at + d) for leg, at in post.stations for d in (-radius_mm, radius_mm)]

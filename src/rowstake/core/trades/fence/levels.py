@@ -153,10 +153,8 @@ def lay_levels(brief: Brief, layout: Layout) -> Levels:
 
 
 def _foot(profile: Profile, leg: int, a: float, b: float, left: float, right: float, height: float) -> Foot:
-    return Foot(
-        leg, a, b, left, right,
-        -profile.over_line(a, left, b, right), profile.under_line(a, left, b, right), height,
-    )  # fmt: skip
+    rises, falls = profile.about_line(a, left, b, right)
+    return Foot(leg, a, b, left, right, -rises, falls, height)
 
 
 def _height(brief: Brief, label: str, line: float | None, foot: float) -> float:

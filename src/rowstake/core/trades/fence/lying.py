@@ -40,7 +40,7 @@ def _pieces_of(brief: Brief, levels: Levels, course: Course, row: int) -> list[P
 def lying(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Part]:
     """Every board of every course, labelled along its leg, with stiffeners, channels, caps and fixings."""
     out: list[Part] = []
-    numbers = dict.fromkeys(range(len(layout.legs)), 0)
+    numbers, fixings = dict.fromkeys(range(len(layout.legs)), 0), board_fixings(brief)
     for course in laid:
         crossings = 0
         upright = [(bay, at) for bay in course.bays for at in stiffeners(brief, bay)]
@@ -52,7 +52,7 @@ def lying(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> l
                 out.append(_board(brief, layout, course, piece, offset, wide, label))
         for n, (bay, at) in enumerate(upright, 1):
             out.append(_stiffener(brief, layout, course, levels.feet[bay.label], at, f"{course.label} stiffener {n}"))
-        out += board_fixings(brief, course.label, crossings)
+        out += fixings(course.label, crossings)
         if brief.style.channels:
             out.extend(_channels(brief, layout, course))
     return out

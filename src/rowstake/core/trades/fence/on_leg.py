@@ -10,7 +10,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from shapely import get_parts
-from shapely.geometry import Polygon, box
+from shapely.geometry import box
 from shapely.ops import unary_union
 
 from rowstake.core.parts import Part
@@ -76,14 +76,26 @@ Room = tuple[Depth, Depth]
 """What a post takes up: from station to station, and from where to where off the line."""
 
 
-def pour(
-    pose: Pose, across_mm: float, low: float, high: float, drawn_out_mm: float, posts: Sequence[Room], filled: bool
-) -> Solid:
-    """A layer of a hole round the posts that stand in it, drawn out for a second one; all of the hole where it is `filled`."""
-    flat = replace(pose, b=pose.c, c=pose.b)
-    (a, z), (_, front), back = *posts[0], posts[-1][1][0]
-    ring = disc(((a + z) / 2, (back + front) / 2), across_mm, drawn_out_mm)
-    return Solid(flat, ring, low, high, () if filled else _stood_in(posts))
+@dataclass(frozen=True, slots=True)
+class Pit:
+    """A hole from above: its outline about the post it is dug for, and what the posts that stand in it take up of it."""
+
+    pose: Pose
+    ring: tuple[Flat, ...]
+    taken: tuple[tuple[Flat, ...], ...]
+
+    @staticmethod
+    def round(pose: Pose, across_mm: float, drawn_out_mm: float, posts: Sequence[Room]) -> Pit:
+        """Round about its posts, drawn out for a second one."""
+        (a, z), (_, front), back = *posts[0], posts[-1][1][0]
+        middle = (a + z) / 2
+        about = Pose(pose.point(middle, 0.0, 0.0), pose.a, pose.c, pose.b, pose.number)
+        here = [((left - middle, right - middle), depth) for (left, right), depth in posts]
+        return Pit(about, disc((0.0, (back + front) / 2), across_mm, drawn_out_mm), _stood_in(here))
+
+    def filled(self, low: float, high: float, whole: bool) -> Solid:
+        """A layer of it round the posts, or below them the `whole` of it."""
+        return Solid(self.pose, self.ring, low, high, () if whole else self.taken)
 
 
 def _stood_in(posts: Sequence[Room]) -> tuple[tuple[Flat, ...], ...]:
@@ -95,10 +107,9 @@ def _stood_in(posts: Sequence[Room]) -> tuple[tuple[Flat, ...], ...]:
     return tuple(tuple((float(x), float(y)) for x, y in p.exterior.coords[:-1]) for p in get_parts([taken]))
 
 
-def upright_by(pose: Pose, shape: Polygon, low: float, high: float) -> Solid:
+def upright_by(pose: Pose, shape: Sequence[Flat], low: float, high: float) -> Solid:
     """What stands on an outline in stations and depths, from a level to a level."""
-    ring = tuple((float(x), float(y)) for x, y in shape.exterior.coords[:-1])
-    return Solid(replace(pose, b=pose.c, c=pose.b), ring, low, high)
+    return Solid(pose.laid, tuple(shape), low, high)
 
 
 def notched(post: Part, cuts: Sequence[tuple[float, float, float]]) -> Part:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Literal
 
@@ -141,31 +142,40 @@ def _behind_mm(brief: Brief) -> float:
     return brief.post.width_mm if brief.on_posts else brief.rail.thickness_mm
 
 
-def board_fixings(brief: Brief, of: str, crossings: int) -> list[Part]:
-    """What holds the boards of a stretch: fixings at each crossing, and a bead of adhesive across it where that is used."""
-    out, glued = [], brief.fence.skin.fixing == "adhesive"
-    if brief.style.per_crossing:
-        _, _, longer = driven(brief, _behind_mm(brief))
-        joint = held_by(brief, "board", ("post", "stiffener") if brief.on_posts else ("rail",), longer)
-        out.append(
-            Part(f"{of} board screws", "board screw", "skin", board_screw(brief)[0], of,
-                 amount=crossings * brief.style.per_crossing, unit="each", joint=None if glued else joint)
-        )  # fmt: skip
-    if glued and crossings:
-        bead = crossings * min(brief.board.width_mm, brief.rail.width_mm) / 1000
-        out.append(
-            Part(f"{of} adhesive", "adhesive", "skin", brief.sold.good("adhesive"), of, amount=bead, unit="each")
-        )
-    return out
+Fixings = Callable[[str, int], list[Part]]
+"""From the name of a stretch and how often its boards cross what is behind them: what holds them."""
+
+
+def board_fixings(brief: Brief) -> Fixings:
+    """Fixings at each crossing, and a bead of adhesive across it where that is used."""
+    glued, each = brief.fence.skin.fixing == "adhesive", brief.style.per_crossing
+    _, _, longer = driven(brief, _behind_mm(brief))
+    joint = held_by(brief, "board", ("post", "stiffener") if brief.on_posts else ("rail",), longer)
+    screw, bead_m = board_screw(brief)[0], min(brief.board.width_mm, brief.rail.width_mm) / 1000
+
+    def fixings(of: str, crossings: int) -> list[Part]:
+        out = []
+        if each:
+            out.append(
+                Part(f"{of} board screws", "board screw", "skin", screw, of,
+                     amount=crossings * each, unit="each", joint=None if glued else joint)
+            )  # fmt: skip
+        if glued and crossings:
+            bead, good = crossings * bead_m, brief.sold.good("adhesive")
+            out.append(Part(f"{of} adhesive", "adhesive", "skin", good, of, amount=bead, unit="each"))
+        return out
+
+    return fixings
 
 
 def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Part]:
     """Every upright board with its label along its leg, and the screws of each stretch."""
-    numbers = dict.fromkeys(range(len(layout.legs)), 0)
+    numbers, fixings = dict.fromkeys(range(len(layout.legs)), 0), board_fixings(brief)
     out: list[Part] = []
     for course in laid:
         boards = started(brief, course.laid.boards, course.stretch.length_mm)
         feet, at, crossings = course.feet, 0, 0
+        rows = brief.rows_for(feet[0].height_mm)
         held = covering(brief, layout.poses[course.leg], boards, rail_planes_mm(brief)[0])
         for n, (left, wide) in enumerate(boards):
             numbers[course.leg] += 1
@@ -173,11 +183,12 @@ def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
             middle = x + wide / 2
             while at < len(feet) - 1 and middle > feet[at].end_mm:
                 at += 1
-            crossings += brief.rows_for(feet[at].height_mm)
+                rows = brief.rows_for(feet[at].height_mm)
+            crossings += rows
             label = f"{course.leg + 1}B{numbers[course.leg]}"
             beside = feet[at - 1] if x < feet[at].start_mm and at else feet[min(at + 1, len(feet) - 1)]
             out.append(upright(brief, levels, course, (feet[at], beside), x, wide, label, held(n, x, wide)))
-        out += board_fixings(brief, course.label, crossings)
+        out += fixings(course.label, crossings)
     return out
 
 
@@ -198,8 +209,10 @@ def upright(
     foot, beside = feet
     slope, height = foot.slope, foot.height_mm
     low, rise = foot.left_mm + slope * (x - foot.start_mm), slope * wide
-    over = [beside.at(e) - (low + slope * (e - x)) for e in (x, x + wide) if beside.start_mm < e < beside.end_mm]
-    low += max(0.0, *over) if over else 0.0
+    if beside is not foot and beside.start_mm < x + wide and x < beside.end_mm:
+        low += max(
+            0.0, *(beside.at(e) - (low + slope * (e - x)) for e in (x, x + wide) if beside.start_mm < e < beside.end_mm)
+        )
     ends = "square" if wide > brief.board.width_mm - 0.05 else "ripped"
     foot_rise, length = None, height + abs(rise)
     if abs(slope) > SQUARE_CUT:

@@ -17,8 +17,10 @@ def look(planned: FencePlan) -> Iterator[Finding]:
     if brief.along:
         return
     boards = [part for part in planned.parts if part.kind == "board"]
+    lengths = {b.length_mm for b in boards}
     for stock in sorted(brief.board.lengths_mm)[:-1]:
-        over = [b for b in boards if 0.05 < b.length_mm - stock <= CATALOGUE.materials.limits.just_over_mm]
+        near = {mm for mm in lengths if 0.05 < mm - stock <= CATALOGUE.materials.limits.just_over_mm}
+        over = [b for b in boards if b.length_mm in near] if near else []
         if len(over) < max(3, CATALOGUE.materials.limits.just_over_share * len(boards)):
             continue
         less = max(b.length_mm for b in over) - stock

@@ -7,8 +7,6 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from shapely.geometry import Polygon
-
 from rowstake.core.catalogue import CATALOGUE, Section, Species
 from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
@@ -172,8 +170,8 @@ def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
             a, z = left + face, right - face
             return stick(code, "gate rail", z - a, stand(b.pose, b.framed, a, z, bottom, bottom + face), lap)
         (back, front), middle = b.framed, b.framed[1] - half
-        ring = Polygon([(left, middle), (left + face, middle), (left + face, back), (right - face, back),
-                        (right - face, middle), (right, middle), (right, front), (left, front)])  # fmt: skip
+        ring = ((left, middle), (left + face, middle), (left + face, back), (right - face, back),
+                (right - face, middle), (right, middle), (right, front), (left, front))  # fmt: skip
         return stick(code, "gate rail", right - left, upright_by(b.pose, ring, bottom, bottom + face), lap)
 
     inner = leaf.leaf_width_mm - 2 * face
