@@ -261,3 +261,18 @@ def test_a_beam_without_room_for_a_post_sits_on_its_bases():
     assert {p.height_mm for p in made.laid.main.posts} == {0}
     assert made.count("post") == 0
     check_solids(made)
+
+
+def test_a_joist_that_only_the_end_of_a_clipped_rim_meets_is_carried_by_it():
+    """The corner clipped at the house begins 4157 mm along; its rim of two plies of 47 closes the joist at 4072 too, half of whose
+    507 mm to the first beam would hang past it."""
+    clip = [
+        {"do": "add_cut", "kind": "clip"},
+        *cut(corner="house_right", x_mm=2000, y_mm=800, along_mm=300, out_mm=300),
+        put("deck.beams.rows", 3),
+    ]
+    made = plan(deck(4492, 1804, 1766, *clip, put("deck.boards.overhang_mm", 25), put("deck.posts.size", "uk_100x100")))
+    (corner,) = made.laid.main.corners
+    assert len(corner.loads) == 1
+    assert [p.label for p in made.laid.main.posts if p.beam is None] == ["P10"]
+    check_deck(made)

@@ -44,7 +44,7 @@ def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corn
     """A post for every clipped corner that needs one, and the corners whose rim has nothing else to bear on."""
     out, bare = [], []
     for edge in (e for e in grid.edges if leans(e)):
-        ends = [(j, j.t0 if j.near == "clipped rim" else j.t1) for j in _meeting(grid, edge)]
+        ends = _meeting(grid, edge)
         held = [(j, t) for j, t in ends if loose(grid, supports, j, t)]
         if not held:
             continue
@@ -97,15 +97,23 @@ def _adrift(grid: Grid, supports: Supports, joist: Joist) -> bool:
     return (joist.near == "clipped rim" and not near) or (joist.far == "clipped rim" and not far)
 
 
-def _meeting(grid: Grid, edge: Edge) -> list[Joist]:
-    low, high = sorted((edge.a[0], edge.b[0]))
-    near, far = sorted((edge.a[1], edge.b[1]))
-    reach = 20 * grid.thick_mm
+def _meeting(grid: Grid, edge: Edge) -> list[tuple[Joist, float]]:
+    """(joist, where it ends) of those that a clipped corner's rim closes. Its inner face begins before the edge does where it runs on to the ledger or
+    a rim, so that a joist beside the edge's end may meet it too."""
     return [
-        j for j in grid.joists
-        if low - 1 <= j.s <= high + 1
-        and ((j.near == "clipped rim" and near - 1 <= j.t0 <= far + reach) or (j.far == "clipped rim" and near - reach <= j.t1 <= far + 1))
-    ]  # fmt: skip
+        (j, t)
+        for j in grid.joists
+        for t, by in ((j.t0, j.near), (j.t1, j.far))
+        if by == "clipped rim" and _at_rim(grid, edge, (j.s, t))
+    ]
+
+
+def _at_rim(grid: Grid, edge: Edge, at: Point) -> bool:
+    """Whether a point lies no further inside an edge than its rim and a joist's thickness are wide."""
+    (a, b), (x, y) = edge.inward, (at[0] - edge.a[0], at[1] - edge.a[1])
+    along = x * edge.along[0] + y * edge.along[1]
+    thick = grid.thick_mm
+    return -1 <= x * a + y * b <= (grid.plies + 1) * thick and -20 * thick <= along <= edge.length_mm + 20 * thick
 
 
 def _ends(grid: Grid, edge: Edge) -> tuple[Point, Point]:
