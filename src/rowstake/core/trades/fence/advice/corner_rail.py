@@ -59,12 +59,10 @@ def _beginning_at(parts: Iterable[Part], leg: int, start: float) -> list[str]:
 
 
 def _first_of_legs(parts: Iterable[Part], kind: str) -> dict[int, tuple[float, float, str]]:
-    """By leg: from where to where the first piece of a kind lies, and its label."""
+    """By leg: from where to where the first piece of a kind lies, and its label. Parts run along their legs."""
     out: dict[int, tuple[float, float, str]] = {}
     for part in parts:
-        if part.kind == kind and part.solid:
-            leg, stations = part.solid.pose.number, [a for a, _ in part.solid.profile]
-            start = min(stations)
-            if leg not in out or start < out[leg][0]:
-                out[leg] = start, max(stations), part.label
+        if part.kind == kind and part.solid and part.solid.pose.number not in out:
+            stations = [a for a, _ in part.solid.profile]
+            out[part.solid.pose.number] = min(stations), max(stations), part.label
     return out
