@@ -32,6 +32,19 @@ def test_on_the_wall_posts_stand_on_bases():
     assert [f.where for f in made.findings if f.rule == "on_wall"] == [("P3", "P4", "P5")]
 
 
+@pytest.mark.parametrize(("at", "name", "off"), [("on", "plate", 50), ("back", "wall_back", 0)])
+def test_the_wall_is_drawn_with_its_post_and_the_gap_it_drips_through(at, name, off):
+    """Boards of 19 on rails of 38 on posts of 100, 50 over the wall; across the wall from the middle or the back of the post."""
+    made = along_wall(put("fence.posts.at_wall", at))
+    drawn = made.trade.scenes(made)[f"section_line_{name}"]
+    assert "50 mm to drip" in [s.text for s in drawn.shapes if s.kind == "dim"]
+    (board,) = [s.points for s in drawn.shapes if s.look == "board"]
+    assert min(y for _, y in board) == pytest.approx(50)
+    rail = made.brief.rail.thickness_mm
+    assert min(x for x, _ in board) == pytest.approx(off + rail)
+    assert max(x for x, _ in board) == pytest.approx(off + rail + made.brief.board.thickness_mm)
+
+
 def test_bolted_to_the_back_of_the_wall():
     made = along_wall(put("fence.posts.at_wall", "back"), put("fence.posts.wall_over_soil_mm", 500))
     # The lap ends 50 clear of the soil: 450. Bolts: 100 post + 215 wall + 30 = 345, to the next on sale: 360.

@@ -32,8 +32,7 @@ def joint_scene(planned: FencePlan, name: str) -> Scene:
     bays = planned.laid.layout.bays
     post = next((b.right for b in bays if b.right.kind == "line"), bays[0].left)
     pose = planned.laid.layout.poses[post.stations[0][0]]
-    near = _near(planned, post, pose)
-    return _above(planned, post, pose, near) if name == JOINTS[0] else _side(planned, post, pose, near)
+    return _above(planned, post, pose, _near(planned, post, pose)) if name == JOINTS[0] else _side(planned, post)
 
 
 def _near(planned: FencePlan, post: Post, pose: Pose) -> list[Part]:
@@ -56,7 +55,7 @@ def _shifted(shapes: Sequence[Shape], x: float, y: float) -> list[Shape]:
     return [replace(s, points=tuple((a - x, b - y) for a, b in s.points)) for s in shapes]
 
 
-def _boxes(shapes: Sequence[Shape], *looks: str) -> Boxes:
+def boxes(shapes: Sequence[Shape], *looks: str) -> Boxes:
     """Left, low, right, high of the areas of these looks, from left to right."""
     out = []
     for shape in shapes:
@@ -82,7 +81,7 @@ def _above(planned: FencePlan, post: Post, pose: Pose, near: list[Part]) -> Scen
     shown = within(shapes, (-NEAR_MM, -NEAR_MM), (NEAR_MM, NEAR_MM))
     for shape in shown:
         board.add(shape)
-    boards = [b for b in _boxes(shown, "board") if b[0] > -NEAR_MM + 1 and b[2] < NEAR_MM - 1]
+    boards = [b for b in boxes(shown, "board") if b[0] > -NEAR_MM + 1 and b[2] < NEAR_MM - 1]
     out = 1.0 if boards and boards[0][1] > 0 else -1.0
     edge = max((b[3] if out > 0 else -b[1] for b in boards), default=0.0) * out
     for a, b in list(pairwise(boards))[:1]:
@@ -99,19 +98,32 @@ def _above(planned: FencePlan, post: Post, pose: Pose, near: list[Part]) -> Scen
     )
 
 
-def _side(planned: FencePlan, post: Post, pose: Pose, near: list[Part]) -> Scene:
-    board, p = Board(), planned.brief.printer
+Window = tuple[tuple[float, float], tuple[float, float]]
+
+
+def past_post(planned: FencePlan, post: Post, level: float, window: Window) -> tuple[list[Shape], list[Shape]]:
+    """(the post as it stands beyond, what of the bay is cut just past it), seen along the leg in a window about its middle and a
+    level; the boards' side to the right."""
+    pose = planned.laid.layout.poses[post.stations[0][0]]
+    near = _near(planned, post, pose)
     view = page(pose.c, UP)
     way = 1.0 if dot(view.eye, pose.a) > 0 else -1.0
     at = post.on(pose.number) + way * (post.face_mm / 2 + PAST_MM)
-    depth = dot(pose.point(at, 0.0, 0.0), view.eye)
-    middle, top = view.flat(pose.point(post.on(pose.number), 0.0, 0.0))[0], planned.laid.levels.top_mm(post)
-    window = ((-NEAR_MM / 2, -DOWN_MM), (NEAR_MM / 2, 120.0))
+    middle = view.flat(pose.point(post.on(pose.number), 0.0, 0.0))[0]
     own = [part for part in near if part.kind == "post" and part.of == post.label]
-    cut = within(_shifted(cut_shapes(near, view, depth), middle, top), *window)
-    for shape in [*within(_shifted(beyond_shapes(own, view), middle, top), *window), *cut]:
+    cut = cut_shapes(near, view, dot(pose.point(at, 0.0, 0.0), view.eye))
+    stands, bay = (within(_shifted(s, middle, level), *window) for s in (beyond_shapes(own, view), cut))
+    return stands, bay
+
+
+def _side(planned: FencePlan, post: Post) -> Scene:
+    board, p = Board(), planned.brief.printer
+    stands, cut = past_post(
+        planned, post, planned.laid.levels.top_mm(post), ((-NEAR_MM / 2, -DOWN_MM), (NEAR_MM / 2, 120.0))
+    )
+    for shape in [*stands, *cut]:
         board.add(shape)
-    rails, boards = _boxes(cut, "rail"), _boxes(cut, "board")
+    rails, boards = boxes(cut, "rail"), boxes(cut, "board")
     low = -DOWN_MM
     for left, _, right, _ in [*rails[:1], *boards[:1]]:
         board.dim((left, low), (right, low), p.bare(right - left), -1.0)

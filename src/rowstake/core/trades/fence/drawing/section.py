@@ -9,6 +9,7 @@ from rowstake.core.drawing.scene import Board, Scene, Shape
 from rowstake.core.drawing.solids import cut_shapes
 from rowstake.core.space.solid import dot
 from rowstake.core.space.views import page
+from rowstake.core.trades.fence.drawing.joint import boxes, past_post
 from rowstake.core.trades.fence.holes import HoleKind
 from rowstake.core.trades.fence.laid import FencePlan
 
@@ -17,7 +18,7 @@ def _cut(planned: FencePlan, kind: HoleKind, top_mm: float) -> list[Shape]:
     """What a plane along the leg through the middle of the first post of a kind goes through, from its hole up to a level; seen
     from the side of the boards, its middle and its ground at nought."""
     layout, levels = planned.laid.layout, planned.laid.levels
-    post = next(q for q in layout.posts if planned.laid.digger.setting_of(q) == kind.setting)
+    post = next(q for q in layout.posts if planned.laid.digger.of(q) is kind)
     pose = layout.poses[post.stations[0][0]]
     view = page(pose.a, pose.b)
     own = [part for part in planned.parts if part.of == post.label and part.step == "holes" and part.solid]
@@ -82,29 +83,43 @@ def section_scene(planned: FencePlan, kind: HoleKind) -> Scene:
 
 
 def _base_scene(planned: FencePlan, kind: HoleKind) -> Scene:
-    """A post without a hole: on its base over a slab or wall, or bolted to the back of a wall; seen along the line."""
+    """A post without a hole: on its base over a slab or wall, or bolted to the back of a wall; seen along the line, with the bay
+    beside it cut, so that the gap it drips through stands in sight."""
     board, p, posts = Board(), planned.brief.printer, planned.brief.fence.posts
     deep, reach, above = kind.post.width_mm, kind.hole.embedment_mm, kind.above_mm
     low, wall = -posts.wall_over_soil_mm, posts.wall_thick_mm
     top = min(above, 900.0)
     if reach < 0:
         wide = wall if kind.setting.walled else 700.0
-        bottom = low if kind.setting.walled else -150.0
-        board.rect(-wide / 2, bottom, wide / 2, 0.0, "concrete", "masonry")
+        low = low if kind.setting.walled else -150.0
+        board.rect(-wide / 2, low, wide / 2, 0.0, "concrete", "masonry")
         board.rect(-deep / 2 - 8, 0.0, deep / 2 + 8, -reach, "frame", "base")
-        board.rect(-deep / 2, -reach, deep / 2, top, "post")
         board.dim((-deep / 2, 0.0), (-deep / 2, -reach), p.length(-reach), 1.6)
-        low = bottom
     else:
         board.rect(0.0, low, wall, 0.0, "concrete", "masonry")
-        board.rect(-deep, -reach, 0.0, top, "post")
-        for n in range(CATALOGUE.materials.masonry.bolts_per_post):
-            y = -reach * (0.15 + 0.7 * n / max(CATALOGUE.materials.masonry.bolts_per_post - 1, 1))
-            board.line((-deep - 20, y), (wall + 20, y), "brace")
         board.dim((-deep, -reach), (-deep, 0.0), p.length(reach), 1.6)
         board.dim((0.0, low), (wall, low), p.length(wall), -1.0)
+    _stands(board, planned, kind, 0.0 if reach < 0 else deep / 2, top)
+    for n in range(CATALOGUE.materials.masonry.bolts_per_post if reach >= 0 else 0):
+        y = -reach * (0.15 + 0.7 * n / max(CATALOGUE.materials.masonry.bolts_per_post - 1, 1))
+        board.line((-deep - 20, y), (wall + 20, y), "brace")
     if kind.setting.walled:
-        board.line((-wall - 300, low), (-deep if reach > 0 else -wall / 2, low), "ground")
+        board.line((-wall - 300, low), (0.0 if reach > 0 else -wall / 2, low), "ground")
         board.line((wall if reach > 0 else wall / 2, low), (wall + 300, low), "ground")
     board.text((0.0, top + 60), f"{p.length(above)} above what it stands on", "label")
     return board.scene(f"section_{kind.setting.name}", f"{kind.plural.capitalize()}: {kind.method.name}", 90.0)
+
+
+def _stands(board: Board, planned: FencePlan, kind: HoleKind, back_mm: float, top: float) -> None:
+    """The post, and the boards and rails of its bay with the gap that they leave over the wall or slab."""
+    p, digger = planned.brief.printer, planned.laid.digger
+    own = [q for q in planned.laid.layout.posts if digger.of(q) is kind]
+    post = next((q for q in own if q.kind == "line"), own[0])
+    window = ((-600.0, -2000.0), (600.0, top))
+    stands, bay = past_post(planned, post, planned.laid.levels.ground[post.label], window)
+    for shape in [*stands, *bay]:
+        board.add(replace(shape, points=tuple((x - back_mm, y) for x, y in shape.points)))
+    boards = boxes(bay, "board")
+    if boards and (foot := min(b[1] for b in boards)) > 1:
+        out = max(b[2] for b in boards) - back_mm
+        board.dim((out, 0.0), (out, foot), f"{p.fine(foot)} to drip", -1.6)
