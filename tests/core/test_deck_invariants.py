@@ -276,3 +276,23 @@ def test_a_joist_that_only_the_end_of_a_clipped_rim_meets_is_carried_by_it():
     assert len(corner.loads) == 1
     assert [p.label for p in made.laid.main.posts if p.beam is None] == ["P10"]
     check_deck(made)
+
+
+def test_the_rim_of_a_clipped_corner_bears_on_a_beam_that_ends_under_its_foot():
+    """Joists along the house and a clip of 1484: the foot of its rim lies over the end of the second beam, where no post fits."""
+    edits = [
+        {"do": "add_cut", "kind": "hole"},
+        *cut(x_mm=304, y_mm=6022, along_mm=500, out_mm=60),
+        {"do": "add_cut", "kind": "clip"},
+        *cut(1, corner="house_left", along_mm=1484.2, out_mm=1484.2),
+        *(put(f"deck.{path}", value) for path, value in (("species", "c16"), ("footings.kind", "slab"))),
+        put("deck.boards.run", "across"),
+    ]
+    made = plan(deck(11786.4, 6441.8, 620.8, *edits, region="australia_nz"))
+    (corner,) = made.laid.main.corners
+    assert corner.on is not None
+    assert corner.on.label == "B2"
+    assert {p.beam is not None for p in made.laid.main.posts} == {True}
+    first = next(p for p in made.laid.main.posts if p.beam is corner.on)
+    assert first.stands_kn > corner.post_n / 1000 * 0.99
+    check_solids(made)

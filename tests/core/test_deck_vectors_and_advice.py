@@ -100,6 +100,7 @@ def test_published_ledgers(row):
     close(row, "spacing_mm", made.laid.main.ledger.spacing_mm)
 
 
+STEPS = {"do": "add_steps", "side": "far"}
 TROUBLE = {
     "stack_fit": deck(4000, 3000, 350),
     "footings_meet": deck(4000, 3000, 900, {"do": "add_cut", "kind": "notch"},
@@ -139,6 +140,14 @@ TROUBLE = {
                         *cut(0, x_mm=920.3125, y_mm=920.3125, along_mm=300, out_mm=300, what="oak tree"), support="free"),
     "frame_straight": deck(4000, 3000, 600, {"do": "add_cut", "kind": "notch"}, *cut(0, along_mm=1000, out_mm=30)),
     "level_step": deck(4000, 3000, 600, {"do": "add_level"}, put("deck.levels.1.height_mm", 300)),
+    "throat": deck(4000, 3000, 590, STEPS, put("deck.steps.0.stringer", "uk_47x200")),
+    "rise_and_going": deck(4000, 3000, 590, STEPS, put("deck.steps.0.max_riser_mm", 230)),
+    "foot_known": deck(4000, 3000, 590, STEPS, put("deck.steps.0.foot", "slab")),
+    "cross_fall": deck(4000, 3000, 500, STEPS, put("deck.ground.fall_along_mm", 90), put("deck.steps.0.foot", "slab")),
+    "open_riser": deck(4000, 3000, 590, STEPS, put("deck.steps.0.closed", False)),
+    "hangs_on": deck(4000, 3000, 300, STEPS, put("deck.joists.size", "uk_47x100"), put("deck.boards.product", "uk_softwood_145")),
+    "handrail": deck(4000, 3000, 590, STEPS),
+    "door_riser": deck(4000, 3000, 590, STEPS, put("deck.house.sill_mm", 700)),
     "deck_stock": deck(4000, 6500, 900, put("deck.joists.size", "uk_47x225"), put("deck.beams.rows", 1), put("deck.joists.doubled_ends", True)),
 }  # fmt: skip
 

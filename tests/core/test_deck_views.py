@@ -28,7 +28,15 @@ def box(shape):
 
 def test_the_plan_has_every_piece_in_its_layer(made):
     scene = scenes(made)["plan"]
-    assert [layer.key for layer in scene.layers] == ["house", "footings", "beams", "joists", "blocks", "boards"]
+    assert [layer.key for layer in scene.layers] == [
+        "house",
+        "footings",
+        "beams",
+        "joists",
+        "blocks",
+        "boards",
+        "steps",
+    ]
     by_layer = {s.of: s.layer for s in scene.shapes if s.of}
     assert (by_layer["D1"], by_layer["J1"], by_layer["B1-1"], by_layer["F1"]) == (
         "boards",

@@ -44,7 +44,6 @@ def pieces_have_two_bearings(level, rules):
     """Every piece of a joist as it is cut: on two things that carry, its ends past them by no more than they may."""
     grid, supports = level.grid, level.supports
     assert not level.bare or "clipped_corner" in rules
-    corners = {(round(p.at[0]), round(p.at[1])) for p in level.posts if p.beam is None}
     for label, stick in level.sticks:
         if kind_of(stick.kind).family != "joist":
             continue
@@ -52,7 +51,7 @@ def pieces_have_two_bearings(level, rules):
         line = next(j for j in grid.joists if j.s == s and j.t0 - 1 <= a and b <= j.t1 + 1)
         at = sorted(x.t for x in supports.under(s) if a - x.wide_mm / 2 - 5 < x.t < b + x.wide_mm / 2 + 5)
         for end, edge, by in ((a, line.t0, line.near), (b, line.t1, line.far)):
-            carried = by in HOLDS and (by != "clipped rim" or corners or len(at) < 2)
+            carried = by in HOLDS and (by != "clipped rim" or level.corners or len(at) < 2)
             if abs(end - edge) < 1 and carried and all(abs(end - x) > BESIDE_MM for x in at):
                 at = sorted([*at, end])
         if len(at) < 2 and level.bare and "clipped rim" in (line.near, line.far):

@@ -14,7 +14,7 @@ from rowstake.core.goods import Good
 from rowstake.core.kinds import KINDS, kind_of
 from rowstake.core.space import Solid
 
-Step = Literal["holes", "frame", "skin", "gates"]
+Step = Literal["holes", "frame", "skin", "steps", "gates"]
 
 
 @dataclass(frozen=True, slots=True)

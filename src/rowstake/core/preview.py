@@ -54,7 +54,7 @@ def compare(before: AnyPlan, after: AnyPlan) -> Consequence:
 
 
 def weighed(key: str, before: float, after: float) -> tuple[Literal["", "better", "worse"], tuple[str, ...]]:
-    entry = CATALOGUE.figures.get(key)
+    entry = CATALOGUE.figures.get(key.partition(":")[0])
     if entry is None or not entry.better or before == after:
         return "", entry.stakes if entry else ()
     return "better" if (after < before) == (entry.better == "less") else "worse", entry.stakes

@@ -745,6 +745,33 @@ export interface components {
              */
             what?: string;
         };
+        /**
+         * AddSteps
+         * @description A flight in the middle of an edge of a level; `full` takes the whole of the edge.
+         */
+        AddSteps: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "add_steps";
+            /**
+             * Side
+             * @default far
+             * @enum {string}
+             */
+            side?: "house" | "left" | "right" | "far";
+            /**
+             * Level
+             * @default main
+             */
+            level?: string;
+            /**
+             * Full
+             * @default false
+             */
+            full?: boolean;
+        };
         /** Answer */
         Answer: {
             /** Outputs */
@@ -775,7 +802,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
+            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
             sight?: components["schemas"]["Sight"] | null;
         };
         /** AskAbout */
@@ -1273,7 +1300,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "corner" | "gate" | "obstacle" | "deck" | "cut" | "level";
+            kind: "corner" | "gate" | "obstacle" | "deck" | "cut" | "level" | "steps";
             /** Id */
             id: string;
             /** At */
@@ -1523,6 +1550,23 @@ export interface components {
             y_mm: number;
         };
         /**
+         * MoveSteps
+         * @description Drag a flight along its edge: the middle of it, on the plan of its level.
+         */
+        MoveSteps: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "move_steps";
+            /** Id */
+            id: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
          * Need
          * @description `stake` is the earlier step, `because` the later one that asks.
          */
@@ -1729,6 +1773,16 @@ export interface components {
              * @enum {string}
              */
             do: "remove_obstacle";
+            /** Id */
+            id: string;
+        };
+        /** RemoveSteps */
+        RemoveSteps: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "remove_steps";
             /** Id */
             id: string;
         };
@@ -2564,6 +2618,11 @@ export interface components {
              */
             lights: components["schemas"]["Lights"];
             /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["Steps"][];
+            /**
              * @default {
              *       "diagonal_a_mm": null,
              *       "diagonal_b_mm": null
@@ -2949,6 +3008,71 @@ export interface components {
              * @default null
              */
             diagonal_b_mm: number | null;
+        };
+        /**
+         * Steps
+         * @description A flight on an edge of a level. `at_mm` is where it begins, along the edge from the level's left end, or out from the house on
+         *     the left and right sides. None lets the rules propose: the region's highest riser, the going that whole tread boards make, and
+         *     the shallowest stringer that its notches leave enough of.
+         */
+        Steps: {
+            /** Id */
+            id: string;
+            /**
+             * Level
+             * @default main
+             */
+            level: string;
+            /**
+             * Side
+             * @default far
+             * @enum {string}
+             */
+            side: "house" | "left" | "right" | "far";
+            /**
+             * At Mm
+             * @default 0
+             */
+            at_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /**
+             * Max Riser Mm
+             * @default null
+             */
+            max_riser_mm: number | null;
+            /**
+             * Going Mm
+             * @default null
+             */
+            going_mm: number | null;
+            /**
+             * Nosing Mm
+             * @default 25
+             */
+            nosing_mm: number;
+            /**
+             * Closed
+             * @default true
+             */
+            closed: boolean;
+            /**
+             * Top
+             * @default down
+             * @enum {string}
+             */
+            top: "down" | "level";
+            /**
+             * Stringer
+             * @default null
+             */
+            stringer: string | null;
+            /**
+             * Foot
+             * @default pad
+             * @enum {string}
+             */
+            foot: "pad" | "slab";
         };
         /**
          * Thresholds

@@ -28,6 +28,7 @@ from rowstake.core.catalogue.models import (
     Section,
     Soil,
     Species,
+    StepFacts,
     StructureFacts,
     StyleEntry,
 )
@@ -120,6 +121,10 @@ class Catalogue:
     @cached_property
     def deck(self) -> DeckFacts:
         return DeckFacts(**_read("deck"))
+
+    @cached_property
+    def steps(self) -> StepFacts:
+        return StepFacts(**_read("steps"))
 
     @cached_property
     def structure(self) -> StructureFacts:

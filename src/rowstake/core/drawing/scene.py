@@ -44,7 +44,7 @@ class Layer:
 class Handle:
     """Something that can be dragged: a corner, a gate or an obstacle, along the plan or along its leg."""
 
-    kind: Literal["corner", "gate", "obstacle", "deck", "cut", "level"]
+    kind: Literal["corner", "gate", "obstacle", "deck", "cut", "level", "steps"]
     id: str
     at: Point
     leg: int = 0

@@ -15,7 +15,7 @@ MOST_BODIES = 6000
 """More are not turned in a browser; they are exported."""
 ROUND = 0.94
 """Cosine: faces that turn less than so into each other are round, and no line is drawn between them."""
-STAGES: tuple[Step, ...] = ("holes", "frame", "skin", "gates")
+STAGES: tuple[Step, ...] = ("holes", "frame", "skin", "steps", "gates")
 
 
 @dataclass(frozen=True, slots=True)

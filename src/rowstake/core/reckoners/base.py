@@ -44,7 +44,7 @@ class Reckoner(Generic[I, O]):
     units of a printer."""
 
     name: str
-    group: Literal["line", "holes", "frame", "boards", "gates", "timber"]
+    group: Literal["line", "holes", "frame", "boards", "steps", "gates", "timber"]
     title: str
     rule: str
     takes: type[I]

@@ -67,8 +67,8 @@ def _options(schema: dict[str, Any]) -> tuple[str, ...]:
 
 
 GROUPS = {
-    "line": "Setting out", "holes": "Holes, footings and wind", "frame": "Frame, ledger and steps", "boards": "Boards and pickets",
-    "gates": "Gates", "timber": "Timber, water and heat",
+    "line": "Setting out", "holes": "Holes, footings and wind", "frame": "Frame and ledger", "boards": "Boards and pickets",
+    "steps": "Steps and guards", "gates": "Gates", "timber": "Timber, water and heat",
 }  # fmt: skip
 """In the order of the work."""
 

@@ -68,7 +68,7 @@ def say(given: Stairs, out: Flight, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "stairs", "frame", "Stairs", "Equal risers within the limit; the bottom one is cut shorter by a tread.",
+    "stairs", "steps", "Stairs", "Equal risers within the limit; the bottom one is cut shorter by a tread.",
     Stairs, Flight, run, say,
     {"total_rise_mm": 914.4, "max_riser_mm": 196.85, "tread_run_mm": 279.4, "tread_thickness_mm": 25.4},
 )  # fmt: skip

@@ -27,6 +27,7 @@ STAGE = {
     "holes": "holes and posts",
     "frame": "frame",
     "skin": "boards and trims",
+    "steps": "steps and guard",
     "gates": "gates",
     "finish": "staining",
 }
@@ -54,7 +55,7 @@ def days(parts: list[Part], crew: int, rails_after_h: float, gates_after_h: floa
     each = {step: h / (crew * facts.hours) for step, h in hours.items()}
     set_by = math.ceil(each["holes"] - 1e-9) if rails_after_h else each["holes"]
     wait = max(0.0, math.ceil(rails_after_h / 24) - 1.0)
-    closed = set_by + wait + each["frame"] + each["skin"]
+    closed = set_by + wait + each["frame"] + each["skin"] + each["steps"]
     total, gate_wait = closed, 0.0
     if hours["gates"]:
         ready = math.ceil(each["holes"] - 1e-9) + max(0.0, math.ceil(gates_after_h / 24) - 1.0)

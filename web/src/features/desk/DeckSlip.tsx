@@ -5,6 +5,7 @@ import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, 
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
 import { put, useDesk, valueAt } from "./state";
+import { StepsSlip } from "./StepsSlip";
 import { WaysSheet } from "./WaysSheet";
 
 type Cut = DeckJob["deck"]["levels"][number]["shape"]["cuts"][number];
@@ -18,6 +19,7 @@ export function DeckSlip({ stake }: { stake: string }) {
   if (stake === "ground") return <Height />;
   if (stake === "holes") return <Footings />;
   if (stake === "frame") return <Frame />;
+  if (stake === "steps") return <StepsSlip />;
   return <Boards />;
 }
 

@@ -185,6 +185,7 @@ const LAYERS_AT: Record<string, readonly string[]> = {
   holes: ["house", "footings", "beams"],
   frame: ["house", "footings", "beams", "joists", "blocks"],
   skin: ["house", "boards"],
+  steps: ["house", "boards", "steps"],
 };
 
 /** Layers of the plan in the order they are built: each can be shown alone, or the deck built up step by step. */
@@ -218,7 +219,7 @@ function removed(handle: Handle): Edit[] | null {
 
 /** The edit that a drag of this handle means. Places along a leg are read against the drawing's own frame. */
 function dragged(plan: Scene, handle: Handle, at: [number, number]): Edit {
-  if (handle.kind === "cut" || handle.kind === "level") {
+  if (handle.kind === "cut" || handle.kind === "level" || handle.kind === "steps") {
     return { do: `move_${handle.kind}`, id: handle.id, x_mm: at[0], y_mm: -at[1] } as Edit;
   }
   if (handle.kind === "deck") {

@@ -42,6 +42,7 @@ from rowstake.core.catalogue.models.rates import Rates, WorkingDay
 from rowstake.core.catalogue.models.regions import Region
 from rowstake.core.catalogue.models.sections import Section
 from rowstake.core.catalogue.models.species import Species
+from rowstake.core.catalogue.models.steps import StepFacts, StepLimits
 from rowstake.core.catalogue.models.structure import StructureFacts
 from rowstake.core.catalogue.models.styles import StyleEntry
 
@@ -89,6 +90,8 @@ __all__ = [
     "SolidBay",
     "Species",
     "Stack",
+    "StepFacts",
+    "StepLimits",
     "StructureFacts",
     "StyleEntry",
     "TrimFacts",

@@ -13,7 +13,7 @@ class Section(Fact):
     id: str
     region: str
     name: str
-    use: Literal["post", "rail", "board", "sheet", "batten", "joist", "decking", "fascia"]
+    use: Literal["post", "rail", "board", "sheet", "batten", "joist", "stringer", "decking", "fascia", "handrail"]
     also: list[str] = []
     thickness_mm: float
     width_mm: float

@@ -7,7 +7,7 @@ from dataclasses import replace
 from rowstake.core.drawing.scene import Scene
 from rowstake.core.trade import Trade
 from rowstake.core.trades.deck import edits as e
-from rowstake.core.trades.deck.comparisons import ways_to_end
+from rowstake.core.trades.deck.comparisons import ways_to_end, ways_up
 from rowstake.core.trades.deck.components import edits, sections
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.drawing import deck_scenes
@@ -36,7 +36,7 @@ TRADE: Trade = Trade(
     id="deck",
     document=DeckJob,
     plan=lambda job: plan_deck(job, TRADE),
-    stages=("site", "line", "ground", "holes", "frame", "skin", "buy"),
+    stages=("site", "line", "ground", "holes", "frame", "skin", "steps", "buy"),
     figures=deck_figures,
     stakes=deck_stakes,
     choices=deck_choices,
@@ -53,5 +53,5 @@ TRADE: Trade = Trade(
     year=lambda plan: (plan.laid.year, plan.brief.field.width_mm),
     edits={e.SizeDeck: e.size_deck, e.AddLevel: e.add_level, e.RemoveLevel: e.remove_level, e.MoveLevel: e.move_level, **edits()},
     sections={path: (use,) for path, use in sections().items()},
-    comparisons={"rows": ways_to_end},
+    comparisons={"rows": ways_to_end, "rises": ways_up},
 )  # fmt: skip

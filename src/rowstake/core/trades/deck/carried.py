@@ -12,10 +12,12 @@ from rowstake.core.structure.timber import read_stick
 from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.corners import Corner
+from rowstake.core.trades.deck.demands import StandsOn, of
 from rowstake.core.trades.deck.dug import bearing_of, dig
 from rowstake.core.trades.deck.footings import Dug
 from rowstake.core.trades.deck.frame import Grid
 from rowstake.core.trades.deck.stack import PostAt, beam_depth, ground_at, stack_at
+from rowstake.core.trades.deck.stands import on_posts, with_corner
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,19 +56,25 @@ def footing_used(brief: DeckBrief, f: FootingAt) -> float | None:
 
 
 def stand_posts(brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[Corner] = ()) -> list[PostAt]:
-    """Under every beam, then under the rims of clipped corners."""
+    """Under every beam, then under the rims of clipped corners that no beam carries."""
     out: list[PostAt] = []
+    corners = list(corners)
+    extra = on_posts(grid, supports, of(StandsOn, brief.asked))
+    for corner in corners:
+        if corner.on:
+            extra = with_corner(extra, corner.on, corner.at[0], corner.post_n / 1000)
     for beam in supports.beams:
-        for s, share in zip(beam.posts, beam.shares, strict=True):
+        for n, (s, share) in enumerate(zip(beam.posts, beam.shares, strict=True)):
             at = grid.on_plan((s, beam.t))
             ground = ground_at(brief, at)
             deep = beam_depth(supports, beam)
             stack = stack_at(brief, supports, ground, deep)
             label = brief.place.label(f"P{len(out) + 1}")
-            out.append(
-                PostAt(label, beam, at, brief.place.on_site(at), ground, stack, beam.carried_mm * share / 1e6, deep)
-            )
+            carries, more = beam.carried_mm * share / 1e6, extra.get((beam.label, n), 0.0)
+            out.append(PostAt(label, beam, at, brief.place.on_site(at), ground, stack, carries, deep, more))
     for corner in corners:
+        if corner.on:
+            continue
         at = grid.on_plan(corner.at)
         ground = ground_at(brief, at)
         carries = corner.post_n / 1000 / brief.total_kpa
@@ -78,6 +86,6 @@ def stand_posts(brief: DeckBrief, grid: Grid, supports: Supports, corners: Itera
 def dig_footings(brief: DeckBrief, posts: list[PostAt]) -> list[FootingAt]:
     out = []
     for post in posts:
-        load = post.carries_m2 * brief.total_kpa
+        load = post.carries_m2 * brief.total_kpa + post.stands_kn
         out.append(FootingAt(post, load, dig(brief, load)))
     return out

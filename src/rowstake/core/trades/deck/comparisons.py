@@ -5,7 +5,9 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.plan import plan
+from rowstake.core.trades.deck.components.steps.flight import flights, ways
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.finish import ways_to_finish
 
@@ -19,3 +21,25 @@ def ways_to_end(job: DeckJob, side_by_side: SideBySide) -> list[Any]:
     for words, values in ways_to_finish(made.brief, made.laid.main.laying):
         ways.append((words, [{"do": "set", "path": f"deck.{path}", "value": value} for path, value in values.items()]))
     return side_by_side(job, ways)
+
+
+def ways_up(job: DeckJob, side_by_side: SideBySide) -> list[Any]:
+    """Every flight with a riser fewer, a riser more, and deeper treads, beside the way it has."""
+    made, p = plan(job), job.printer
+    out: list[tuple[str, list[dict[str, Any]]]] = [("as it is", [])]
+    for level in made.laid.levels:
+        for flight in flights(level.brief):
+            own = flight.way
+            for way in ways(flight)[1:]:
+                words = f"{way.risers} risers" if way.risers != own.risers else f"treads of {p.length(way.going_mm)}"
+                values = (
+                    {"max_riser_mm": way.riser_mm + 0.01} if way.risers != own.risers else {"going_mm": way.going_mm}
+                )
+                if way.riser_mm <= CATALOGUE.steps.riser_most_mm:
+                    out.append(
+                        (
+                            f"{flight.steps.id}: {words}",
+                            [{"do": "set", "path": f"{flight.path}.{k}", "value": v} for k, v in values.items()],
+                        )
+                    )
+    return side_by_side(job, out)

@@ -6,12 +6,13 @@ import math
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.trades.deck.beam_line import Supports
+from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.dug import across_under
 from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge, Point, leans
+from rowstake.core.trades.deck.stands import on_beam_at
 
 BEARS_MM = CATALOGUE.deck.rim_bears_mm
 
@@ -19,11 +20,12 @@ BEARS_MM = CATALOGUE.deck.rim_bears_mm
 @dataclass(frozen=True, slots=True)
 class Corner:
     """The post under a clipped rim, in (s, t); the rim's span from what it crosses to the post, the loads on it (mm from
-    what it crosses, N), and what the post carries, N."""
+    what it crosses, N), and what the post carries, N. `on` is the beam that lies there already: the rim bears on that."""
 
     at: Point
     span_mm: float
     loads: tuple[tuple[float, float], ...]
+    on: BeamLine | None = None
 
     @property
     def post_n(self) -> float:
@@ -62,8 +64,8 @@ def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corn
         s_in = 1 if foot[0] < other[0] else -1
         t_in = 1 if foot[1] < (grid.poly.bounds[1] + grid.poly.bounds[3]) / 2 else -1
         at = (foot[0] + s_in * grid.thick_mm, foot[1] + t_in * grid.thick_mm)
-        corner = Corner(at, span, tuple(loads))
-        if _in_hole(brief, corner):
+        corner = Corner(at, span, tuple(loads), on_beam_at(supports, at, brief.post.width_mm / 2))
+        if corner.on is None and _in_hole(brief, corner):
             bare.append(edge)
         else:
             out.append(corner)

@@ -46,6 +46,14 @@ class SisterAt:
 
 
 @dataclass(frozen=True, slots=True)
+class StandsOn:
+    """So many kN that come down on the edge of the frame, at a place of the plan."""
+
+    at: Point
+    kn: float
+
+
+@dataclass(frozen=True, slots=True)
 class KeepClear:
     """A stretch of the frame, s0 to s1 by t0 to t1, that beams and posts pass by, and how far a footing stays off it."""
 
@@ -57,8 +65,8 @@ class KeepClear:
     dig_mm: float
 
 
-Demand = Nailer | DoubledEnds | GuardPosts | BlockAt | SisterAt | KeepClear
-D = TypeVar("D", Nailer, DoubledEnds, GuardPosts, BlockAt, SisterAt, KeepClear)
+Demand = Nailer | DoubledEnds | GuardPosts | BlockAt | SisterAt | StandsOn | KeepClear
+D = TypeVar("D", Nailer, DoubledEnds, GuardPosts, BlockAt, SisterAt, StandsOn, KeepClear)
 
 
 def of(kind: type[D], demands: Iterable[Demand]) -> list[D]:

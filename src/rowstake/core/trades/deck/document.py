@@ -169,6 +169,30 @@ class DeckBoarding(Block):
     """Face-screw the edge rows as well, as a wind zone may ask."""
 
 
+class Steps(Block):
+    """A flight on an edge of a level. `at_mm` is where it begins, along the edge from the level's left end, or out from the house on
+    the left and right sides. None lets the rules propose: the region's highest riser, the going that whole tread boards make, and
+    the shallowest stringer that its notches leave enough of."""
+
+    id: Key
+    level: Key = "main"
+    side: DeckSide = "far"
+    at_mm: Annotated[float, Field(ge=0, le=40_000)] = 0
+    width_mm: Annotated[float, Field(ge=400, le=40_000)]
+    max_riser_mm: Annotated[float, Field(ge=80, le=260)] | None = None
+    going_mm: Annotated[float, Field(ge=150, le=900)] | None = None
+    nosing_mm: Annotated[float, Field(ge=0, le=60)] = 25
+    closed: bool = True
+    """Boards close the risers."""
+    top: Literal["down", "level"] = "down"
+    """The first tread one riser under the deck, or level with it."""
+    stringer: str | None = None
+    foot: Literal["pad", "slab"] = "pad"
+    """What the stringers stand on: concrete to be poured, or paving or a slab that is there."""
+    handrail: Literal["none", "near", "far", "both"] = "none"
+    """The side with a handrail: that where it begins, the other, or both."""
+
+
 class Lights(Block):
     count: Annotated[int, Field(ge=0, le=200)] = 0
     watts: Annotated[float, Field(gt=0, le=50)] = 2
@@ -196,6 +220,7 @@ class Deck(Block):
     ledger: Ledger = Ledger()
     boards: DeckBoarding
     lights: Lights = Lights()
+    steps: Annotated[list[Steps], Field(max_length=8)] = []
     squaring: Squaring = Squaring()
 
 

@@ -8,6 +8,7 @@ from shapely.geometry.base import BaseGeometry
 
 from rowstake.core.faults import refuse
 from rowstake.core.kinds import kind_of
+from rowstake.core.parts import Part
 from rowstake.core.sealer import end_sealer
 from rowstake.core.trades.deck.boards import lay_boards
 from rowstake.core.trades.deck.braces import braces
@@ -38,7 +39,9 @@ def lay_level(brief: DeckBrief) -> DeckLevel:
     sticks = _labelled(brief.place, frame_sticks(brief, level.grid, level.supports, asked))
     ledger = plan_ledger(brief, level.grid, level.supports, [stick for _, stick in sticks])
     level = replace(level, sticks=tuple(sticks), ledger=ledger)
-    parts = [part for c in every for part in c.lay(level)]
+    parts: list[Part] = []
+    for component in every:  # each sees what those before it have laid
+        parts += component.lay(replace(level, parts=tuple(parts)))
     parts += end_sealer(brief.sold, parts, brief.place.label("cut ends"))
     return replace(level, parts=tuple(parts))
 

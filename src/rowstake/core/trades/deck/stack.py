@@ -29,6 +29,8 @@ class PostAt:
     carries_m2: float
     beam_mm: float = 0.0
     """What the beam adds to the stack; nothing when flush, or where the post stands under a rim."""
+    stands_kn: float = 0.0
+    """What comes down on it beside the deck: steps, or the rim of a clipped corner."""
 
     @property
     def height_mm(self) -> float:

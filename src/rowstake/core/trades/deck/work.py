@@ -18,8 +18,10 @@ from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.corners import Corner
+from rowstake.core.trades.deck.demands import StandsOn, of
 from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge
+from rowstake.core.trades.deck.stands import levered
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,6 +47,8 @@ class JoistLine:
     bearings: tuple[tuple[float, str], ...]
     wide_mm: float
     reactions: tuple[float, ...]
+    steps: tuple[Point, ...] = ()
+    """What comes down on it from steps."""
 
     def at(self, t: float) -> float:
         """The reaction at the bearing nearest t."""
@@ -54,14 +58,29 @@ class JoistLine:
 
 def lines(brief: DeckBrief, grid: Grid, supports: Supports) -> list[JoistLine]:
     """Every line of joists that has two bearings."""
-    out = []
+    out, steps = [], _steps_on(brief, grid)
     for joist in grid.joists:
         bears = bearings_of(joist, supports.under(joist.s))
-        wide = _wide(grid, joist)
+        wide, more = _wide(grid, joist), tuple(steps.get(joist, ()))
         if len(bears) > 1:
             line = Stretch(joist.t0, joist.t1, brief.total_kpa * wide / 1000)
-            bent = bend([t for t, _ in bears], joist.t0, joist.t1, [line])
-            out.append(JoistLine(joist, tuple(bears), wide, tuple(r / 1000 for r in bent.reactions)))
+            bent = bend([t for t, _ in bears], joist.t0, joist.t1, [line, *more])
+            out.append(JoistLine(joist, tuple(bears), wide, tuple(r / 1000 for r in bent.reactions), more))
+    return out
+
+
+def _steps_on(brief: DeckBrief, grid: Grid) -> dict[Joist, list[Point]]:
+    """What comes down on the edge, by the joists beside it: the rim hands it to the two on either side by the lever."""
+    out: dict[Joist, list[Point]] = {}
+    for load in of(StandsOn, brief.asked):
+        s, t = grid.on_plan(load.at)
+        near = sorted((j for j in grid.joists if j.t0 - 300 < t < j.t1 + 300), key=lambda j: j.s)
+        if not near:
+            continue
+        shares = levered([j.s for j in near], min(max(s, near[0].s), near[-1].s), load.kn * 1000)
+        for joist, n in zip(near, shares, strict=True):
+            if n > 0:
+                out.setdefault(joist, []).append(Point(min(max(t, joist.t0), joist.t1), n))
     return out
 
 
@@ -82,7 +101,7 @@ def _joists(brief: DeckBrief, supports: Supports, own: list[JoistLine]) -> Itera
     live, hardest = brief.live_kpa / brief.total_kpa, None
     for x in own:
         places, load = [t for t, _ in x.bearings], brief.total_kpa * x.wide_mm / 1000
-        bent = bend(places, x.joist.t0, x.joist.t1, [Stretch(x.joist.t0, x.joist.t1, load)])
+        bent = bend(places, x.joist.t0, x.joist.t1, [Stretch(x.joist.t0, x.joist.t1, load), *x.steps])
         span = max(b - a for a, b in pairwise(places))
         shear = max(0.0, bent.shear_n - load * stick.depth_mm)
         used, governs = load_used(brief.species, stick, 1, REPETITIVE, span, bent.moment_nmm, shear, live)
@@ -247,7 +266,9 @@ def _lifts(brief: DeckBrief, own: list[JoistLine]) -> Iterator[Worked]:
             if b - a < 1:
                 continue
             own_weight = Stretch(x.joist.t0, x.joist.t1, dead * x.wide_mm / 1000)
-            bent = bend(places, x.joist.t0, x.joist.t1, [own_weight, Stretch(a, b, brief.live_kpa * x.wide_mm / 1000)])
+            past = [q for q in x.steps if a <= q.at <= b]
+            loaded = Stretch(a, b, brief.live_kpa * x.wide_mm / 1000)
+            bent = bend(places, x.joist.t0, x.joist.t1, [own_weight, loaded, *past])
             away = bent.reactions[-1 if n == 0 else 0] if len(places) == 2 else min(bent.reactions)
             if away < -1.0 and (worst is None or -away / 1000 > worst.load_kn):
                 t = places[bent.reactions.index(min(bent.reactions))]

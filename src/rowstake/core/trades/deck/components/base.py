@@ -6,12 +6,13 @@ from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
+from rowstake.core.drawing.scene import Scene
 from rowstake.core.parts import Notebook, Part
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.demands import Demand
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.level import DeckLevel
-from rowstake.core.views.base import Choice
+from rowstake.core.views.base import Choice, Strip
 from rowstake.core.year import Year
 
 TRADE = "maker-neutral trade practice"
@@ -31,6 +32,14 @@ def _no_choices(_: DeckJob) -> dict[str, list[Choice]]:
     return {}
 
 
+def _no_scenes(_: DeckLevel) -> dict[str, Callable[[], Scene]]:
+    return {}
+
+
+def _no_strips(_: DeckLevel) -> list[Strip]:
+    return []
+
+
 def _nothing_to_tell(*_: object) -> None:
     return None
 
@@ -41,7 +50,7 @@ class Component:
     posts and boards are settled; `lay` gives its parts of the level; `explain` writes its workings.
 
     `edits` are its changes to a document by their type; `sections` the use of timber that may be put at a path; `choices` what
-    else may be chosen at one. Rules of advice lie in its `rules/`."""
+    else may be chosen at one; `scenes` its drawings by name and `strips` its marks at full size. Rules of advice lie in its `rules/`."""
 
     order: int
     demands: Callable[[DeckBrief], Iterable[Demand]] = _asks_nothing
@@ -51,3 +60,5 @@ class Component:
     edits: Mapping[type[Any], Callable[[Any, Any], dict[str, Any]]] = field(default_factory=dict)
     sections: Mapping[str, str] = field(default_factory=dict)
     choices: Callable[[DeckJob], dict[str, list[Choice]]] = _no_choices
+    scenes: Callable[[DeckLevel], dict[str, Callable[[], Scene]]] = _no_scenes
+    strips: Callable[[DeckLevel], list[Strip]] = _no_strips

@@ -5,6 +5,7 @@ from functools import partial
 
 from rowstake.core.asked import Asked
 from rowstake.core.drawing.scene import Scene
+from rowstake.core.trades.deck.components import components
 from rowstake.core.trades.deck.drawing.details import footing_scene, footings_alike, ledger_scene, load_scene
 from rowstake.core.trades.deck.drawing.on_plan import deck_plan_scene
 from rowstake.core.trades.deck.drawing.section import EDGES, across_scene, deck_section_scene, edge_scene
@@ -24,4 +25,7 @@ def deck_scenes(plan: DeckPlan) -> Asked[Scene]:
         ways["ledger"] = partial(ledger_scene, plan, plan.laid.main.ledger)
     distinct = dict.fromkeys(f.label for f in footings_alike(plan).values())
     ways |= {f"section_{f.label}": partial(footing_scene, plan, f) for f in plan.laid.footings if f.label in distinct}
+    for level in plan.laid.levels:
+        for component in components():
+            ways |= component.scenes(level)
     return Asked(ways)

@@ -1,4 +1,4 @@
-"""A deck from above, in layers in the order they are built: footings, beams, joists, blocks, boards."""
+"""A deck from above, in layers in the order they are built: footings, beams, joists, blocks, boards, steps."""
 
 from __future__ import annotations
 
@@ -7,13 +7,14 @@ import itertools
 from rowstake.core.drawing.scene import Board, Handle, Layer, Look, Scene, Shape
 from rowstake.core.parts import Part
 from rowstake.core.space.views import from_above
+from rowstake.core.trades.deck.components.steps.flight import flights
 from rowstake.core.trades.deck.document import DeckShape
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.shape import Point, edges, outline
 
 LAYERS = (
     Layer("house", "House"), Layer("footings", "Footings"), Layer("beams", "Beams"), Layer("joists", "Joists"),
-    Layer("blocks", "Blocking"), Layer("boards", "Boards"),
+    Layer("blocks", "Blocking"), Layer("boards", "Boards"), Layer("steps", "Steps"),
 )  # fmt: skip
 WALL_MM = 260.0
 
@@ -59,6 +60,8 @@ def deck_plan_scene(planned: DeckPlan) -> Scene:
                     f.post.label,
                     towards=_y((f.post.on_site[0], f.post.on_site[1] + 1)),
                 )
+    board.layer = "steps"
+    _down(board, planned)
     board.layer = ""
     _dims(board, planned)
     for cut in shape.cuts:
@@ -74,6 +77,18 @@ def deck_plan_scene(planned: DeckPlan) -> Scene:
     )
 
 
+def _down(board: Board, planned: DeckPlan) -> None:
+    """On every flight an arrow down it, its name and its risers."""
+    for level in planned.laid.levels:
+        for f in flights(level.brief):
+            middle = f.steps.at_mm + f.steps.width_mm / 2
+            a, b = (_y(level.place.on_site(f.on_plan(u, middle))) for u in (f.nose_mm, f.nose(f.treads)))
+            board.line(a, b, "string", f.steps.id)
+            board.text(
+                b, f"{f.steps.id}, {f.way.risers} down", "label", f.steps.id, towards=(2 * b[0] - a[0], 2 * b[1] - a[1])
+            )
+
+
 def _handles(planned: DeckPlan) -> list[Handle]:
     """The far edge, the right end, every cut and every level."""
     shape = planned.brief.shape
@@ -87,6 +102,10 @@ def _handles(planned: DeckPlan) -> list[Handle]:
             dx, dy = cut.along_mm * share, cut.out_mm * share
             at = (width - dx if cut.corner.endswith("right") else dx, out - dy if cut.corner.startswith("far") else dy)
         handles.append(Handle("cut", cut.id, _y(at)))
+    handles += [
+        Handle("steps", f.steps.id, _y(level.place.on_site(f.on_plan(f.nose(f.treads) / 2, f.steps.at_mm + f.steps.width_mm / 2))))
+        for level in planned.laid.levels for f in flights(level.brief)
+    ]  # fmt: skip
     handles += [Handle("level", low.place.name, _y((low.place.x_mm, low.place.y_mm))) for low in planned.laid.lower]
     return handles
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.fixings import deck_screw
 from rowstake.core.trades.deck.laid import DeckPlan
 
@@ -25,4 +27,12 @@ def deck_chosen(plan: DeckPlan) -> dict[str, str]:
         }
         if deck.beams.overhang_mm is None and not supports.flush:
             told["deck.beams.overhang_mm"] = p.length(supports.overhang_mm)
+    for level in plan.laid.levels:
+        for flight in flights(level.brief):
+            steps, path = flight.steps, flight.path
+            told |= {
+                f"{path}.max_riser_mm": p.length(plan.brief.region.riser_mm) if steps.max_riser_mm is None else "",
+                f"{path}.going_mm": p.length(flight.way.going_mm) if steps.going_mm is None else "",
+                f"{path}.stringer": Stringer(flight).section.name if steps.stringer is None else "",
+            }
     return {path: words for path, words in told.items() if words}

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.schedule.days import told
+from rowstake.core.trades.deck.components.steps.flight import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
 from rowstake.core.views.base import Figure
@@ -41,4 +42,19 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
     if planned.laid.main.ledger:
         holes = len(planned.laid.main.ledger.holes)
         out.insert(6, Figure("ledger", "ledger fixings", str(holes), holes, "ledger"))
+    for level in levels:
+        for flight in flights(level.brief):
+            way, name = flight.way, flight.steps.id
+            sizes = (("riser", way.riser_mm), ("going", way.going_mm), ("step", way.step_mm), ("run", way.run_mm))
+            words = {
+                "riser": f"riser of {name}",
+                "going": f"going of {name}",
+                "step": f"twice the riser and the going of {name}",
+                "run": f"{name} runs out",
+            }
+            source = {"riser": f"risers_{name}"}
+            out += [
+                Figure(f"{key}:{name}", words[key], p.length(mm), round(mm, 1), source.get(key, f"going_{name}"))
+                for key, mm in sizes
+            ]
     return out

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.trades.deck.components.steps.flight import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.views.base import Need
 
@@ -38,6 +39,22 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
         out.append(Need("frame", f"{lights.count} holes of {p.length(19)} and the cable drawn", "the lights"))
     if plan.laid.main.fall_mm() > brief.guard_over_mm or brief.deck.joists.guard_blocks:
         out.append(Need("frame", "blocks and bolts where guard posts will stand", "the guard"))
+    for level in plan.laid.levels:
+        for flight in flights(level.brief):
+            hung = [q.label for q in level.parts if q.of == flight.steps.id and q.kind == "drop board"]
+            if hung:
+                out.append(
+                    Need(
+                        "frame",
+                        f"{' and '.join(hung)} below the rim, strapped to it",
+                        f"the stringers of {flight.steps.id}",
+                    )
+                )
+            along = (flight.side in ("left", "right")) != level.grid.turned
+            if along:
+                out.append(
+                    Need("frame", f"blocks behind every stringer of {flight.steps.id}", "the load that it brings")
+                )
     if brief.fascia:
         out.append(Need("frame", "every bolt and screw head on the rim countersunk", "the fascia"))
     if brief.footing.id == "pile" and brief.fascia:
@@ -57,4 +74,4 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
             )
         )
     out.append(Need("skin", "services below, inspection and anything under the boards done", "what they cover"))
-    return sorted(out, key=lambda n: ["ground", "holes", "frame", "skin"].index(n.stake))
+    return sorted(out, key=lambda n: ["ground", "holes", "frame", "skin", "steps"].index(n.stake))

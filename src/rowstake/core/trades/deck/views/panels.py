@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowstake.core.trades.deck.components.steps.flight import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.views.schedules import FOOTINGS
 from rowstake.core.views.base import Panel
@@ -20,5 +21,15 @@ def deck_panels(plan: DeckPlan) -> dict[str, list[Panel]]:
         "holes": [above, Panel((f"section_{first}",)) if first else side, Panel(schedule=FOOTINGS)],
         "frame": [above, Panel(("elevation", "across", "load")), *([Panel(ledger)] if ledger else [])],
         "skin": [above, Panel(("edge",)), Panel(("last",))],
+        "steps": _steps(plan, above),
         "buy": [],
     }
+
+
+def _steps(plan: DeckPlan, above: Panel) -> list[Panel]:
+    """A flight cut through and its stringer as it is marked; the plan alone where there is none yet."""
+    names = [f.steps.id for level in plan.laid.levels for f in flights(level.brief)]
+    if not names:
+        return [above]
+    cut, marked = (Panel(tuple(f"{what}_{name}" for name in names)) for what in ("flight", "stringer"))
+    return [cut, above, marked]

@@ -10,12 +10,14 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Part
 from rowstake.core.trades.deck.beam_line import BeamLine
 from rowstake.core.trades.deck.carried import FootingAt, footing_used, post_used
+from rowstake.core.trades.deck.components.steps.flight import Flight, flights
+from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.document import Cut
 from rowstake.core.trades.deck.drawing.details import footings_alike
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.views.base import Line, Thing
 
-STAKE = {"holes": "holes", "frame": "frame", "skin": "skin"}
+STAKE = {"holes": "holes", "frame": "frame", "skin": "skin", "steps": "steps"}
 
 
 def deck_things(plan: DeckPlan) -> Asked[Thing]:
@@ -30,7 +32,23 @@ def deck_things(plan: DeckPlan) -> Asked[Thing]:
     for part in plan.parts:
         if part.unit == "piece":
             ways.setdefault(part.label, partial(_piece, plan, part))
+    for level in plan.laid.levels:
+        ways |= {flight.steps.id: partial(_flight, plan, flight) for flight in flights(level.brief)}
     return Asked(ways | {cut.id: partial(_cut, plan, cut) for cut in plan.brief.shape.cuts})
+
+
+def _flight(plan: DeckPlan, flight: Flight) -> Thing:
+    p, way, name, stringer = plan.brief.printer, flight.way, flight.steps.id, Stringer(flight)
+    lines = (
+        Line("rise", p.length(flight.rise_mm), f"risers_{name}"),
+        Line("risers", f"{way.risers} of {p.length(way.riser_mm)}", f"risers_{name}"),
+        Line("going", p.length(way.going_mm), f"going_{name}"),
+        Line("runs out", p.length(flight.nose(flight.treads)), f"going_{name}"),
+        Line("stringers", f"{len(stringer.places)} of {stringer.section.name}", f"stringers_{name}"),
+        Line("throat", p.length(stringer.throat_mm), f"stringers_{name}"),
+        Line("ends on", f"level {flight.lands_on}" if flight.lands_on else "the finished ground"),
+    )
+    return Thing(f"Steps {name}", "steps", lines, f"flight_{name}")
 
 
 def _cut(plan: DeckPlan, cut: Cut) -> Thing:

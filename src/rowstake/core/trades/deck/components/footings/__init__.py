@@ -82,12 +82,13 @@ def _explain(level: DeckLevel, _: Year, book: Notebook) -> None:
     if worst is None:
         return
     bearing = bearing_of(brief)
+    steps = f" + {p.force(worst.post.stands_kn)} of steps" if worst.post.stands_kn else ""
     known = brief.soil.name if brief.deck.footings.soil_known else "soil not known, taken as clay"
     book.note(
         "footings", "Footings", f"{len(level.footings)} {brief.footing.name}",
         rule="Each from the deck its own post carries: area = load ÷ bearing; thickness at least 150 mm and half of what stands past "
         "the post; bottom below the frost and at least 300 mm down.",
-        formula=f"heaviest {worst.label}: {p.area(worst.post.carries_m2)} × {p.pressure(brief.total_kpa)} = {p.force(worst.load_kn)} ÷ {p.pressure(bearing)} ({known}) "
+        formula=f"heaviest {worst.label}: {p.area(worst.post.carries_m2)} × {p.pressure(brief.total_kpa)}{steps} = {p.force(worst.load_kn)} ÷ {p.pressure(bearing)} ({known}) "
         f"→ {worst.dug.words(p)}, {p.length(worst.dug.depth_mm)} deep",
         source="published presumptive bearing values", changes="Post spacing, load, snow, soil, frost, the kind of footing.",
     )  # fmt: skip

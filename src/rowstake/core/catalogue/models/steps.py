@@ -1,0 +1,43 @@
+"""Facts of steps and guards."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue.models.base import Fact
+
+
+class StepLimits(Fact):
+    """Of a region: the least going, the most that risers may differ, from and to what twice the riser and the going should make,
+    from how many risers on a handrail is asked for and how high over the noses, and what a ball must not pass."""
+
+    going_mm: float
+    differ_mm: float
+    step_mm: tuple[float, float]
+    handrail_risers: int
+    handrail_mm: tuple[float, float]
+    open_mm: float
+
+
+class StepFacts(Fact):
+    throat_mm: float
+    """What notches leave of a cut stringer at least."""
+    sound_mm: float
+    """What a stringer's plumb cut bears on at least."""
+    tread_thick_mm: float
+    tread_wide_mm: float
+    tread_near_mm: float
+    """Timber treads from this thickness on reach the wider spacing of stringers, all others the nearer."""
+    nosing_most_mm: float
+    pad_mm: float
+    pad_gravel_mm: float
+    pad_past_mm: float
+    least_rip_mm: float
+    most_risers: int
+    riser_most_mm: float
+    riser_least_mm: float
+    """No way with a higher or a lower riser is offered, whatever the region allows."""
+    hanger_kn: float
+    anchors_each: int
+    bracket_screws: int
+    riser_screws: int
+    usual_width_mm: float
+    regions: dict[str, StepLimits]

@@ -1,0 +1,110 @@
+"""Drawings of a flight: cut through a stringer, and a stringer as it is marked on its board."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import replace
+from functools import partial
+from itertools import pairwise
+
+from rowstake.core.drawing.scene import Board, Scene, Shape
+from rowstake.core.drawing.solids import cut_shapes, within
+from rowstake.core.space import Flat
+from rowstake.core.space.solid import dot
+from rowstake.core.space.views import page
+from rowstake.core.trades.deck.components.steps.drop import sticking_out
+from rowstake.core.trades.deck.components.steps.flight import Flight, flights
+from rowstake.core.trades.deck.components.steps.stringers import Stringer
+from rowstake.core.trades.deck.level import DeckLevel
+
+BEHIND_MM, BEFORE_MM = 700.0, 450.0
+"""So much of the deck and of the ground is shown on both sides of a flight."""
+
+
+def scenes(level: DeckLevel) -> dict[str, Callable[[], Scene]]:
+    out: dict[str, Callable[[], Scene]] = {}
+    for flight in flights(level.brief):
+        stringer = Stringer(flight, sticking_out(level, flight))
+        out[f"flight_{flight.steps.id}"] = partial(_section, level, flight, stringer)
+        out[f"stringer_{flight.steps.id}"] = partial(_marking, flight, stringer)
+    return out
+
+
+def _section(level: DeckLevel, flight: Flight, stringer: Stringer) -> Scene:
+    board, p, pose = Board(), flight.brief.printer, flight.pose
+    view = page(pose.a, pose.b)
+    at = stringer.places[len(stringer.places) // 2] + stringer.section.thickness_mm / 2
+    x, z = view.flat(pose.at)
+    depth = dot(pose.point(0.0, 0.0, at), view.eye)
+    last = flight.nose(flight.treads)
+    low = flight.foot_mm - 400
+    shapes = [
+        replace(s, points=tuple((a - x, b - z) for a, b in s.points)) for s in cut_shapes(level.parts, view, depth)
+    ]
+    board.line((-BEHIND_MM, flight.foot_mm), (last + BEFORE_MM, flight.foot_mm), "ground")
+    for shape in within(shapes, (-BEHIND_MM, low), (last + BEFORE_MM, flight.top_mm + 300)):
+        board.add(shape)
+    way = flight.way
+    out = last + BEFORE_MM * 0.6
+    board.dim((out, flight.foot_mm), (out, flight.top_mm), p.length(flight.rise_mm), -1.2)
+    for k in range(flight.treads + 1):
+        lower = flight.tread_top(k + 1) if k < flight.treads else flight.foot_mm
+        upper = flight.tread_top(k) if k else flight.top_mm
+        if upper - lower > 1:
+            board.dim(
+                (flight.nose(k) + 60, lower), (flight.nose(k) + 60, upper), p.bare(upper - lower), 0.0, flight.steps.id
+            )
+    for k in range(1, flight.treads + 1):
+        board.dim(
+            (flight.nose(k - 1), flight.tread_top(k)),
+            (flight.nose(k), flight.tread_top(k)),
+            p.bare(way.going_mm),
+            0.7,
+            flight.steps.id,
+        )
+    board.dim((0.0, low + 60), (last, low + 60), p.length(last), -1.0)
+    title = f"{flight.steps.id}: {way.risers} risers of {p.length(way.riser_mm)}, going {p.length(way.going_mm)}"
+    return board.scene(f"flight_{flight.steps.id}", title, 140.0)
+
+
+def along(stringer: Stringer, point: Flat) -> Flat:
+    """A point of the outline on its board: along the edge the notches come to, from the first notch's corner, and off that edge."""
+    flight, slope = stringer.flight, stringer.slope
+    long = math.hypot(1.0, slope)
+    x, z = point[0] - flight.face(1), point[1] - flight.seat(1)
+    return (x - z * slope) / long, (x * slope + z) / long
+
+
+def marks(stringer: Stringer) -> list[tuple[float, str]]:
+    """Where each notch's outer corner comes on the board's edge, from its upper end."""
+    flight = stringer.flight
+    start = min(along(stringer, q)[0] for q in stringer.outline)
+    return [
+        (along(stringer, (flight.face(k), flight.seat(k)))[0] - start, f"T{k}") for k in range(1, flight.treads + 1)
+    ]
+
+
+def _marking(flight: Flight, stringer: Stringer) -> Scene:
+    """The board lies level with the edge that the square is held to at the top; what is cut away is left white."""
+    board, p = Board(), flight.brief.printer
+    ring = tuple(along(stringer, q) for q in stringer.outline)
+    low, high, deep = min(x for x, _ in ring), max(x for x, _ in ring), stringer.section.width_mm
+    board.add(Shape("poly", ((low, -deep), (high, -deep), (high, 0.0), (low, 0.0)), "hole", f"{flight.steps.id}-S1"))
+    board.add(Shape("poly", ring, "frame", f"{flight.steps.id}-S1"))
+    corners = [x + low for x, _ in marks(stringer)]
+    for a, b in pairwise(corners):
+        board.dim((a, 0.0), (b, 0.0), p.bare(b - a), 1.2)
+    if flight.treads:
+        seat = along(
+            stringer, (flight.face(0) if flight.treads == 1 else flight.face(1), flight.seat(min(2, flight.treads)))
+        )
+        if flight.treads > 1:
+            board.dim((seat[0], seat[1]), (seat[0], -deep), f"throat {p.length(stringer.throat_mm)}", 0.0)
+    board.dim((low, -deep), (high, -deep), p.length(high - low), -1.2)
+    board.dim((high, -deep), (high, 0.0), stringer.section.name, -1.0)
+    title = (
+        f"Stringer of {flight.steps.id}, one of {len(stringer.places)}: on the square, rise {p.length(flight.way.riser_mm)} and going "
+        f"{p.length(flight.way.going_mm)}"
+    )
+    return board.scene(f"stringer_{flight.steps.id}", title, 120.0)

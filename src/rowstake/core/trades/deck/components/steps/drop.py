@@ -1,0 +1,73 @@
+"""What a flight hangs on: the rim, where enough of the stringers' plumb cut lies on it; else a board below it as well, in pieces
+between the posts and beams that stand there already."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.components.steps.stringers import Stringer
+from rowstake.core.trades.deck.level import DeckLevel
+
+FACTS = CATALOGUE.steps
+LEAST_MM = 100.0
+
+
+@dataclass(frozen=True, slots=True)
+class Bears:
+    """How much of the plumb cut lies on the rim, and on what is below it; the board there from a level to a level, and its pieces
+    along the edge."""
+
+    rim_mm: float
+    below_mm: float
+    section: Section | None = None
+    low_mm: float = 0.0
+    high_mm: float = 0.0
+    pieces: tuple[tuple[float, float], ...] = ()
+
+
+def bears(level: DeckLevel, flight: Flight, stringer: Stringer) -> Bears:
+    low, high = stringer.plumb
+    under = level.frame_top_mm - level.joist_mm
+    rim = max(0.0, min(high, level.frame_top_mm) - max(low, under))
+    if rim >= FACTS.sound_mm:
+        return Bears(rim, 0.0)
+    section = level.supports.joist
+    floor = max(under - section.width_mm, flight.foot_mm)
+    pieces = _between(level, flight, section.thickness_mm, floor, under)
+    return Bears(rim, max(0.0, min(high, under) - max(low, floor)), section, floor, under, tuple(pieces))
+
+
+def _between(level: DeckLevel, flight: Flight, thick: float, low: float, high: float) -> list[tuple[float, float]]:
+    """Stretches of the flight's width where nothing stands behind the face between two levels."""
+    start, end = flight.stringer_room
+    there = [(a, b) for near, far, a, b in _there(level, flight, low, high) if far > -thick + 1 and near < -1]
+    out, at = [], start
+    for a, b in sorted([*there, (end, math.inf)]):
+        if min(a, end) - at >= LEAST_MM:
+            out.append((at, min(a, end)))
+        at = max(at, b)
+    return out
+
+
+def sticking_out(level: DeckLevel, flight: Flight) -> tuple[tuple[float, float], ...]:
+    """Stretches along the edge where a post or beam stands out past the face, so that no stringer can hang there."""
+    seen = _there(level, flight, flight.foot_mm, flight.top_mm)
+    return tuple((a, b) for near, far, a, b in seen if near < 1 and far > 1)
+
+
+def _there(level: DeckLevel, flight: Flight, low: float, high: float) -> list[tuple[float, float, float, float]]:
+    """(nearest, furthest out; from, to along the edge) of posts and the frame between two levels."""
+    pose, datum, out = flight.pose, level.place.ground_mm, []
+    for part in level.parts:
+        if part.solid is None or part.unit != "piece" or part.step not in ("holes", "frame"):
+            continue
+        near, far = part.solid.box
+        if far[2] - datum > low + 1 and near[2] - datum < high - 1:
+            places = [(p[0] - pose.at[0], p[1] - pose.at[1]) for p in part.solid.corners]
+            outs = [x * pose.a[0] + y * pose.a[1] for x, y in places]
+            alongs = [x * pose.c[0] + y * pose.c[1] for x, y in places]
+            out.append((min(outs), max(outs), min(alongs), max(alongs)))
+    return out

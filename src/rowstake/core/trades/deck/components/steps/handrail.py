@@ -1,0 +1,105 @@
+"""A handrail beside a flight: posts bolted to the outer stringer, and a rail that a hand closes round along the noses."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import cached_property
+
+from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.goods import timber
+from rowstake.core.parts import Hold, Part
+from rowstake.core.reckoners.base import up
+from rowstake.core.space import Flat, Solid
+from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.components.steps.stringers import Stringer
+
+FACTS = CATALOGUE.steps
+
+
+@dataclass(frozen=True)
+class Handrail:
+    """On the side of a flight: `near` where it is measured from, else the far one."""
+
+    flight: Flight
+    stringer: Stringer
+    near: bool
+
+    @property
+    def post(self) -> Section:
+        return CATALOGUE.sections[self.flight.brief.region.post]
+
+    @cached_property
+    def rail(self) -> Section:
+        return CATALOGUE.sections_for(self.flight.brief.region.id, "handrail")[0]
+
+    @property
+    def high_mm(self) -> float:
+        """The top of the rail over the noses: the middle of what is asked."""
+        low, high = self.flight.limits.handrail_mm
+        return (low + high) / 2
+
+    @property
+    def treads(self) -> list[int]:
+        """The treads with a post: the first, the last, and as many between as the longest bay asks, evenly."""
+        count = self.flight.treads
+        if count < 2:
+            return [1]
+        reach = CATALOGUE.deck.guard_posts_mm / math.hypot(self.flight.way.going_mm, self.flight.way.riser_mm)
+        bays = max(1, up((count - 1) / max(1.0, reach // 1)))
+        return sorted({1 + round((count - 1) * i / bays) for i in range(bays + 1)})
+
+    def middle(self, k: int) -> float:
+        """How far out the post of a tread stands: its front under the nose."""
+        return self.flight.face(k) - self.post.width_mm / 2
+
+    def noses(self, out: float) -> float:
+        """The line over the noses."""
+        return self.flight.tread_top(1) - (out - self.flight.nose(1)) * self.stringer.slope
+
+    @property
+    def _side(self) -> float:
+        at, wide = self.flight.steps.at_mm, self.flight.steps.width_mm
+        return at if self.near else at + wide
+
+    def _band(self, inwards: float, outwards: float) -> tuple[float, float]:
+        """From where to where along the edge, about the side."""
+        way = 1.0 if self.near else -1.0
+        return tuple(sorted((self._side + way * inwards, self._side - way * outwards)))  # type: ignore[return-value]
+
+    def parts(self) -> list[Part]:
+        flight, half = self.flight, self.post.width_mm / 2
+        mark, name = "L" if self.near else "M", flight.steps.id
+        bolts, brackets, place = f"{name}-{mark} bolts", f"{name}-{mark} brackets", flight.brief.place
+        drop = self.rail.width_mm * math.hypot(1.0, self.stringer.slope)
+        out: list[Part] = []
+        for n, k in enumerate(self.treads, 1):
+            u = self.middle(k)
+            low, high = max(flight.foot_mm, self.stringer.under(u - half)), self.noses(u + half) + self.high_mm - drop
+            ring: tuple[Flat, ...] = ((u - half, low), (u + half, low), (u + half, high), (u - half, high))
+            out.append(
+                Part(place.label(f"{name}-{mark}{n}"), "guard post", "steps", timber(self.post.id), name, high - low, self.post.width_mm,
+                     solid=Solid(flight.pose, ring, *self._band(0.0, self.post.thickness_mm)), hold=Hold(place.label(bolts)))
+            )  # fmt: skip
+        first, last = self.middle(self.treads[0]) - half - 60, self.middle(self.treads[-1]) + half + 60
+        top = [self.noses(u) + self.high_mm for u in (first, last)]
+        ring = ((first, top[0] - drop), (last, top[1] - drop), (last, top[1]), (first, top[0]))
+        long = (last - first) * math.hypot(1.0, self.stringer.slope)
+        out.append(
+            Part(place.label(f"{name}-{mark} rail"), "handrail", "steps", timber(self.rail.id), name, long, self.rail.width_mm,
+                 f"plumb cut, {math.degrees(math.atan(self.stringer.slope)):.1f}° off square, ends returned",
+                 solid=Solid(flight.pose, ring, *self._band(self.rail.thickness_mm, 0.0)), hold=Hold(place.label(brackets)))
+        )  # fmt: skip
+        sold, posts = flight.brief.sold, len(self.treads)
+        bolt = sold.bolt(self.post.thickness_mm + self.stringer.section.thickness_mm)
+        bought = ((bolts, bolt, 2 * posts), (brackets, sold.good("handrail_bracket"), posts))
+        return out + [
+            Part(place.label(label), "hardware", "steps", good, name, amount=n, unit="each")
+            for label, good, n in bought
+        ]
+
+
+def handrails(flight: Flight, stringer: Stringer) -> list[Handrail]:
+    """One on each side that is chosen."""
+    sides = {"none": (), "near": (True,), "far": (False,), "both": (True, False)}[flight.steps.handrail]
+    return [Handrail(flight, stringer, near) for near in sides] if flight.treads else []

@@ -1,0 +1,45 @@
+"""A riser higher, a going shorter, or the two together steeper or flatter than the region's limits."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put
+from rowstake.core.parts import Finding
+from rowstake.core.trades.deck.components.steps.flight import flights, ways
+from rowstake.core.trades.deck.level import DeckLevel
+
+
+def look(planned: DeckLevel) -> Iterator[Finding]:
+    p = planned.brief.printer
+    for flight in flights(planned.brief):
+        way, limits, name = flight.way, flight.limits, flight.steps.id
+        highest, (low, high) = planned.brief.region.riser_mm, limits.step_mm
+        if way.riser_mm > highest + 0.5:
+            yield found(
+                f"Risers of {p.length(way.riser_mm)} in {name}: at most {p.length(highest)} here",
+                "A step taller than people expect is stumbled over, and refused by most inspectors.",
+                (f"{name}-S1",),
+                [put("Risers within the usual limit", flight.path, max_riser_mm=None)],
+            )
+        if way.going_mm < limits.going_mm - 0.5:
+            yield found(
+                f"A going of {p.length(way.going_mm)} in {name}: at least {p.length(limits.going_mm)} here",
+                "The foot finds less tread than it needs going down.",
+                (f"{name}-S1",),
+                [put("What whole boards make", flight.path, going_mm=None)],
+            )
+        elif not low - 0.5 <= way.step_mm <= high + 0.5:
+            better = [w for w in ways(flight)[1:] if low <= w.step_mm <= high and w.riser_mm <= highest + 0.5]
+            yield found(
+                f"Twice the riser and the going make {p.length(way.step_mm)} in {name}; {p.length(low)} to {p.length(high)} walks well",
+                f"{p.length(way.riser_mm)} up and {p.length(way.going_mm)} out is {'a long' if way.step_mm > high else 'a short'} stride.",
+                (f"{name}-S1",),
+                [
+                    put(
+                        f"{w.risers} risers of {p.length(w.riser_mm)}, going {p.length(w.going_mm)}", flight.path,
+                        max_riser_mm=w.riser_mm + 0.01, going_mm=w.going_mm,
+                    )
+                    for w in better[:2]
+                ],
+            )  # fmt: skip

@@ -1,0 +1,37 @@
+"""Notches that leave too little of a stringer."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Finding
+from rowstake.core.trades.deck.components.steps.flight import flights, way_of
+from rowstake.core.trades.deck.components.steps.stringers import Stringer, notch_mm
+from rowstake.core.trades.deck.level import DeckLevel
+
+MORE = 5
+"""So many risers more are tried."""
+
+
+def look(planned: DeckLevel) -> Iterator[Finding]:
+    p, least = planned.brief.printer, CATALOGUE.steps.throat_mm
+    for flight in flights(planned.brief):
+        stringer, name = Stringer(flight), flight.steps.id
+        if stringer.throat_mm >= least - 0.5:
+            continue
+        fixes = [put("The size the notches ask", flight.path, stringer=None)] if flight.steps.stringer else []
+        deep = stringer.section.width_mm
+        more = (way_of(flight, flight.way.risers + n) for n in range(1, MORE + 1))
+        for way in (w for w in more if deep - notch_mm(w) >= least and w.riser_mm >= CATALOGUE.steps.riser_least_mm):
+            words = f"{way.risers} risers of {p.length(way.riser_mm)}"
+            fixes.append(put(words, flight.path, max_riser_mm=way.riser_mm + 0.01))
+            break
+        yield found(
+            f"The notches leave {p.length(stringer.throat_mm)} of the stringers of {name}; {p.length(least)} should be left",
+            f"A notch of {p.length(flight.way.riser_mm)} by {p.length(flight.way.going_mm)} takes {p.length(stringer.notch_mm)} of "
+            f"{stringer.section.name}. A stringer cut too thin splits along the grain from notch to notch.",
+            (f"{name}-S1",),
+            fixes,
+        )

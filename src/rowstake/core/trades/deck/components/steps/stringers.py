@@ -1,0 +1,127 @@
+"""Stringers of a flight: how many, from which board, the outline of one, what it hangs on and what it leaves of the board."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import cached_property
+
+from rowstake.core.catalogue import CATALOGUE, Section, pick
+from rowstake.core.faults import refuse
+from rowstake.core.reckoners.stringers import Spread, Stringers
+from rowstake.core.reckoners.stringers import run as spread
+from rowstake.core.space import Flat
+from rowstake.core.trades.deck.components.steps.flight import Flight, Way
+
+FACTS = CATALOGUE.steps
+
+
+def notch_mm(way: Way) -> float:
+    """What a notch takes of the board, square to its edge: riser · going / √(riser² + going²)."""
+    return way.riser_mm * way.going_mm / math.hypot(way.riser_mm, way.going_mm)
+
+
+@dataclass(frozen=True)
+class Stringer:
+    """One of a flight's stringers, all alike. Outlines are in (out from the face, height over the level's datum). `stand_out` are
+    stretches along the edge where something stands out past the face: one stringer goes on either side of it."""
+
+    flight: Flight
+    stand_out: tuple[tuple[float, float], ...] = ()
+
+    @property
+    def notch_mm(self) -> float:
+        return notch_mm(self.flight.way)
+
+    @cached_property
+    def section(self) -> Section:
+        """As chosen, else the shallowest whose throat is left, else the deepest."""
+        sold = sorted(sold_for(self.flight), key=lambda s: s.width_mm)
+        if self.flight.steps.stringer is not None:
+            return pick({s.id: s for s in sold}, self.flight.steps.stringer, f"{self.flight.path}.stringer")
+        return next((s for s in sold if s.width_mm - self.notch_mm >= FACTS.throat_mm - 0.5), sold[-1])
+
+    @property
+    def throat_mm(self) -> float:
+        return self.section.width_mm - self.notch_mm
+
+    @property
+    def spread(self) -> Spread:
+        low, high = self.flight.stringer_room
+        thick = self.section.thickness_mm
+        try:
+            return spread(Stringers(width_mm=high - low, stringer_mm=thick, max_spacing_mm=self.flight.tread_reach_mm))
+        except ValueError:
+            raise refuse(f"{self.flight.path}.width_mm", f"{self.flight.steps.width_mm:g} mm", f"at least {3 * thick:g} mm",
+                         f"{self.flight.steps.id} is too narrow for two stringers") from None  # fmt: skip
+
+    @property
+    def places(self) -> list[float]:
+        """The near face of each along the edge."""
+        (low, high), thick = self.flight.stringer_room, self.section.thickness_mm
+        made = self.spread
+        out: list[float] = []
+        for at in (low + i * made.spacing_mm for i in range(made.count)):
+            met = next(((a, b) for a, b in self.stand_out if a < at + thick and at < b), None)
+            beside = [at] if met is None else [met[0] - thick - 1, met[1] + 1]
+            out += [x for x in beside if low - 0.5 <= x <= high - thick + 0.5 and all(abs(x - y) >= thick for y in out)]
+        return out
+
+    @property
+    def slope(self) -> float:
+        """How far the line of the noses falls for so much out."""
+        return self.flight.way.riser_mm / self.flight.way.going_mm
+
+    def under(self, out: float) -> float:
+        """The board's lower edge: under the notches' outer corners by its depth, square to it."""
+        flight, deep = self.flight, self.section.width_mm
+        upper = flight.seat(1) - (out - flight.face(1)) * self.slope
+        return upper - deep * math.hypot(1.0, self.slope)
+
+    @cached_property
+    def outline(self) -> tuple[Flat, ...]:
+        """Plumb at the face, a seat and a plumb cut for every tread, level at the foot, along the board's lower edge."""
+        flight, floor = self.flight, self.flight.foot_mm
+        points: list[Flat] = [(0.0, flight.seat(1))]
+        for k in range(1, flight.treads + 1):
+            points.append((flight.face(k), flight.seat(k)))
+            if k < flight.treads:
+                points.append((flight.face(k), flight.seat(k + 1)))
+        last = flight.face(flight.treads)
+        points.append((last, floor))
+        heel = self.heel_mm
+        if heel > 0.5:
+            points.append((heel, floor))
+        points.append((0.0, max(floor, self.under(0.0))))
+        return tuple(points)
+
+    @property
+    def heel_mm(self) -> float:
+        """How far out the level cut at the foot begins behind."""
+        flight = self.flight
+        drop = self.under(0.0) - flight.foot_mm
+        return min(max(0.0, drop / self.slope), flight.face(flight.treads) - 1.0)
+
+    @property
+    def plumb(self) -> tuple[float, float]:
+        """From where to where its plumb cut at the face reaches."""
+        return max(self.flight.foot_mm, self.under(0.0)), self.flight.seat(1)
+
+    @property
+    def length_mm(self) -> float:
+        """Of the board it is cut from, along its edge: from the furthest corner up to the furthest down."""
+        along = (1 / math.hypot(1.0, self.slope), -self.slope / math.hypot(1.0, self.slope))
+        marks = [x * along[0] + z * along[1] for x, z in self.outline]
+        return max(marks) - min(marks)
+
+    @property
+    def load_kn(self) -> float:
+        """What stands on an inner one: its share of the width; half of it comes down at each end."""
+        made = self.spread
+        return self.flight.load_kn * made.spacing_mm / self.flight.steps.width_mm
+
+
+def sold_for(flight: Flight) -> list[Section]:
+    """The boards on sale that stringers are cut from."""
+    region = flight.brief.region.id
+    return [*CATALOGUE.sections_for(region, "stringer"), *CATALOGUE.sections_for(region, "joist")]
