@@ -3073,6 +3073,12 @@ export interface components {
              * @enum {string}
              */
             foot: "pad" | "slab";
+            /**
+             * Handrail
+             * @default none
+             * @enum {string}
+             */
+            handrail: "none" | "near" | "far" | "both";
         };
         /**
          * Thresholds

@@ -44,12 +44,12 @@ function PanelView({ panel, placing, main, className }: { panel: Panel; placing:
   const schedule = panel.schedule ? desk.schedules.find((s) => s.title === panel.schedule) : undefined;
   return (
     <figure className={`m-0 flex min-h-0 min-w-0 flex-col border-rule ${schedule || panel.own ? "" : main ? "max-lg:h-[23rem]" : "max-lg:h-[20rem]"} ${className}`}>
-      {panel.own ? OWN[panel.own] : schedule ? <ScheduleView schedule={schedule} /> : <Drawing panel={panel} placing={placing} />}
+      {panel.own ? OWN[panel.own] : schedule ? <ScheduleView schedule={schedule} /> : <Drawing panel={panel} placing={placing} main={Boolean(main)} />}
     </figure>
   );
 }
 
-function Drawing({ panel, placing }: { panel: Panel; placing: boolean }) {
+function Drawing({ panel, placing, main }: { panel: Panel; placing: boolean; main: boolean }) {
   const desk = useShownDesk();
   const selected = useDesk((s) => s.selected);
   const stake = useDesk((s) => s.stake);
@@ -82,8 +82,8 @@ function Drawing({ panel, placing }: { panel: Panel; placing: boolean }) {
             {TABS[key] ?? desk.scenes[key].title.split(":")[0]}
           </button>
         ))}
-      {staged && <LayerBar layers={scene.layers ?? []} shown={shown ?? []} show={setLayers} />}
-      {!staged && (names.length < 2 || TABS[name]) && <figcaption className={names.length > 1 ? "text-faint" : "font-semibold"}>{scene.title}</figcaption>}
+      {staged && main && <LayerBar layers={scene.layers ?? []} shown={shown ?? []} show={setLayers} />}
+      {!(staged && main) && (names.length < 2 || TABS[name]) && <figcaption className={names.length > 1 ? "text-faint" : "font-semibold"}>{scene.title}</figcaption>}
       {name === "plan" && <Quiet onClick={() => setCutting(true)}>Cut through it</Quiet>}
       {cutting && <CutSheet onClose={() => setCutting(false)} />}
     </span>

@@ -53,7 +53,7 @@ export function StepsSlip() {
           tread <Pick path={`${at}.top`} name="First tread" />. Risers of at most{" "}
           <OptionalLength path={`${at}.max_riser_mm`} name="Highest riser" empty="the usual" />, going{" "}
           <OptionalLength path={`${at}.going_mm`} name="Going" empty="what whole boards make" />, noses{" "}
-          <Length path={`${at}.nosing_mm`} name="Nosing" /> over. <Tick path={`${at}.closed`} words="risers closed with boards" /> Stringers of{" "}
+          <Length path={`${at}.nosing_mm`} name="Nosing" /> over. <Tick path={`${at}.closed`} words="risers closed with boards" />. Stringers of{" "}
           <PickOrNone path={`${at}.stringer`} name="Stringer" none="the size the notches ask" /> stand on{" "}
           <Pick path={`${at}.foot`} name="Foot" />, with <Pick path={`${at}.handrail`} name="Handrail" />. <Plain onClick={() => setWays(true)}>Ways to take the rise</Plain>{" "}
           <Quiet onClick={() => void edit([{ do: "remove_steps", id: flight.id }], "Steps removed")}>Take {flight.id} away</Quiet>

@@ -85,7 +85,11 @@ def _down(board: Board, planned: DeckPlan) -> None:
             a, b = (_y(level.place.on_site(f.on_plan(u, middle))) for u in (f.nose_mm, f.nose(f.treads)))
             board.line(a, b, "string", f.steps.id)
             board.text(
-                b, f"{f.steps.id}, {f.way.risers} down", "label", f.steps.id, towards=(2 * b[0] - a[0], 2 * b[1] - a[1])
+                b,
+                f"{f.steps.id}, {f.way.risers} down",
+                "label",
+                f.steps.id,
+                towards=(b[0] + (b[0] - a[0]) / 1000, b[1] + (b[1] - a[1]) / 1000),
             )
 
 

@@ -95,16 +95,13 @@ def _marking(flight: Flight, stringer: Stringer) -> Scene:
     corners = [x + low for x, _ in marks(stringer)]
     for a, b in pairwise(corners):
         board.dim((a, 0.0), (b, 0.0), p.bare(b - a), 1.2)
-    if flight.treads:
-        seat = along(
-            stringer, (flight.face(0) if flight.treads == 1 else flight.face(1), flight.seat(min(2, flight.treads)))
-        )
-        if flight.treads > 1:
-            board.dim((seat[0], seat[1]), (seat[0], -deep), f"throat {p.length(stringer.throat_mm)}", 0.0)
+    if flight.treads > 1:
+        x, notch = along(stringer, (flight.face(1), flight.seat(2)))
+        board.dim((x, notch), (x, -deep), p.bare(stringer.throat_mm), 0.0)
     board.dim((low, -deep), (high, -deep), p.length(high - low), -1.2)
     board.dim((high, -deep), (high, 0.0), stringer.section.name, -1.0)
     title = (
         f"Stringer of {flight.steps.id}, one of {len(stringer.places)}: on the square, rise {p.length(flight.way.riser_mm)} and going "
-        f"{p.length(flight.way.going_mm)}"
+        f"{p.length(flight.way.going_mm)}; throat {p.length(stringer.throat_mm)}"
     )
     return board.scene(f"stringer_{flight.steps.id}", title, 120.0)

@@ -43,7 +43,14 @@ def add_steps(job: DeckJob, edit: AddSteps) -> dict[str, Any]:
     long = shape["width_mm"] if edit.side in ("far", "house") else shape["out_mm"]
     wide = long if edit.full else min(long, snap(job, CATALOGUE.steps.usual_width_mm))
     at = max(0.0, min(snap(job, (long - wide) / 2), long - wide))
-    steps = Steps(id=next_id("S", job.deck.steps), level=edit.level, side=edit.side, at_mm=at, width_mm=wide)
+    steps = Steps(
+        id=next_id("S", job.deck.steps),
+        level=edit.level,
+        side=edit.side,
+        at_mm=at,
+        width_mm=wide,
+        nosing_mm=CATALOGUE.regions[job.region].overhang_mm,
+    )
     document["deck"]["steps"].append(steps.model_dump())
     return document
 
