@@ -100,6 +100,7 @@ def test_published_ledgers(row):
     close(row, "spacing_mm", made.laid.main.ledger.spacing_mm)
 
 
+GUARD = put("deck.guard.edges", "needed")
 STEPS = {"do": "add_steps", "side": "far"}
 TROUBLE = {
     "stack_fit": deck(4000, 3000, 350),
@@ -148,6 +149,10 @@ TROUBLE = {
     "hangs_on": deck(4000, 3000, 300, STEPS, put("deck.joists.size", "uk_47x100"), put("deck.boards.product", "uk_softwood_145")),
     "handrail": deck(4000, 3000, 590, STEPS),
     "door_riser": deck(4000, 3000, 590, STEPS, put("deck.house.sill_mm", 700)),
+    "guard_outside": deck(4000, 3000, 900, GUARD, put("deck.guard.mount", "outside")),
+    "guard_climbable": deck(4000, 3000, 900, GUARD, put("deck.guard.infill", "boards")),
+    "guard_opening": deck(4000, 3000, 900, GUARD, put("deck.guard.under_mm", 150)),
+    "guard_bay": deck(4000, 3000, 900, GUARD, put("deck.guard.most_mm", 2500)),
     "deck_stock": deck(4000, 6500, 900, put("deck.joists.size", "uk_47x225"), put("deck.beams.rows", 1), put("deck.joists.doubled_ends", True)),
 }  # fmt: skip
 

@@ -147,7 +147,10 @@ def test_a_flight_down_to_another_level_stands_on_its_boards():
 def test_ways_to_take_a_rise_and_one_is_taken():
     job = deck(4800, 3600, 900, FAR, FASCIA)
     made = plan(job)
-    told = [(w.risers, round(w.riser_mm, 1), w.going_mm, round(w.step_mm, 1)) for w in ways(flight_of(made))]
+    told = [
+        (w.risers, round(w.riser_mm, 1), w.going_mm, round(w.step_mm, 1))
+        for w in (f.way for f in ways(flight_of(made)))
+    ]
     assert told == [(5, 180, 277, 637), (4, 225, 277, 727), (6, 150, 277, 577), (5, 180, 428, 788)]
     sides = made.trade.comparisons["rises"](job, lambda job, ways: ways)
     assert [label for label, _ in sides] == ["as it is", "S1: 4 risers", "S1: 6 risers", "S1: treads of 428 mm"]

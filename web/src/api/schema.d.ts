@@ -2624,6 +2624,25 @@ export interface components {
             steps: components["schemas"]["Steps"][];
             /**
              * @default {
+             *       "edges": "none",
+             *       "sides": [
+             *         "left",
+             *         "far",
+             *         "right"
+             *       ],
+             *       "high_mm": null,
+             *       "mount": "inside",
+             *       "infill": "balusters",
+             *       "post": null,
+             *       "most_mm": null,
+             *       "gap_mm": null,
+             *       "under_mm": 75,
+             *       "cap": true
+             *     }
+             */
+            guard: components["schemas"]["Guard"];
+            /**
+             * @default {
              *       "diagonal_a_mm": null,
              *       "diagonal_b_mm": null
              *     }
@@ -2782,6 +2801,70 @@ export interface components {
             top_mm: number;
             /** Bag */
             bag: string;
+        };
+        /**
+         * Guard
+         * @description On every edge that needs one by its height, or on chosen sides. None lets the rules propose: the region's height and post, a gap a
+         *     little under what must not pass, the usual spacing.
+         */
+        Guard: {
+            /**
+             * Edges
+             * @default none
+             * @enum {string}
+             */
+            edges: "none" | "needed" | "chosen";
+            /**
+             * Sides
+             * @default [
+             *       "left",
+             *       "far",
+             *       "right"
+             *     ]
+             */
+            sides: ("house" | "left" | "right" | "far")[];
+            /**
+             * High Mm
+             * @default null
+             */
+            high_mm: number | null;
+            /**
+             * Mount
+             * @default inside
+             * @enum {string}
+             */
+            mount: "inside" | "outside" | "surface";
+            /**
+             * Infill
+             * @default balusters
+             * @enum {string}
+             */
+            infill: "balusters" | "boards";
+            /**
+             * Post
+             * @default null
+             */
+            post: string | null;
+            /**
+             * Most Mm
+             * @default null
+             */
+            most_mm: number | null;
+            /**
+             * Gap Mm
+             * @default null
+             */
+            gap_mm: number | null;
+            /**
+             * Under Mm
+             * @default 75
+             */
+            under_mm: number;
+            /**
+             * Cap
+             * @default true
+             */
+            cap: boolean;
         };
         /**
          * House

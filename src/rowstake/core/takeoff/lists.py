@@ -112,7 +112,7 @@ KG_PER_LB = 0.45359237
 
 GROUP = {
     "post": "Posts", "rail": "Rails and frames", "board": "Boards", "sheet": "Sheets", "batten": "Battens",
-    "joist": "Frame", "stringer": "Frame", "decking": "Boards", "fascia": "Boards", "handrail": "Rails and frames",
+    "joist": "Frame", "stringer": "Frame", "decking": "Boards", "fascia": "Boards", "handrail": "Rails and frames", "baluster": "Rails and frames",
 }  # fmt: skip
 
 

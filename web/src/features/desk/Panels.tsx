@@ -179,12 +179,12 @@ function ScheduleView({ schedule }: { schedule: Schedule }) {
 
 /** What of a deck lies open at each step: the plan as it is built. */
 const LAYERS_AT: Record<string, readonly string[]> = {
-  site: ["house", "boards"],
-  line: ["house", "boards"],
+  site: ["house", "boards", "steps"],
+  line: ["house", "boards", "steps"],
   ground: ["house", "footings", "beams"],
   holes: ["house", "footings", "beams"],
   frame: ["house", "footings", "beams", "joists", "blocks"],
-  skin: ["house", "boards"],
+  skin: ["house", "boards", "steps"],
   steps: ["house", "boards", "steps"],
 };
 

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
 import { Length, OptionalLength, Pick, PickOrNone, Tick } from "./fields";
 import { Say } from "./Say";
-import { useDesk, valueAt } from "./state";
+import { put, useDesk, valueAt } from "./state";
 import { WaysSheet } from "./WaysSheet";
 
 const EDGES = { far: "Steps at the far edge", left: "At the left", right: "At the right" } as const;
@@ -59,7 +59,42 @@ export function StepsSlip() {
           <Quiet onClick={() => void edit([{ do: "remove_steps", id: flight.id }], "Steps removed")}>Take {flight.id} away</Quiet>
         </Say>
       )}
+      <GuardSay />
       {flight && ways && <WaysSheet path="/api/plan/compare/rises" title="Ways to take the rise" words={() => "Take this"} onClose={() => setWays(false)} />}
     </>
+  );
+}
+
+const SIDES = ["left", "far", "right", "house"] as const;
+
+/** The guard: where it runs, how its posts stand, what fills it. */
+function GuardSay() {
+  const guard = useDesk((s) => valueAt(s.document, "deck.guard"));
+  const { edit } = useDesk.getState();
+  if (!guard) return null;
+  const side = (name: (typeof SIDES)[number], on: boolean) =>
+    edit([put("deck.guard.sides", on ? [...guard.sides, name] : guard.sides.filter((s) => s !== name))], "Sides of the guard");
+  return (
+    <Say>
+      The deck has <Pick path="deck.guard.edges" name="Guard" />
+      {guard.edges === "chosen" &&
+        SIDES.map((name) => (
+          <label key={name} className="inline-flex min-h-8 items-center gap-1.5 pr-1 leading-7">
+            <input type="checkbox" checked={guard.sides.includes(name)} onChange={(e) => void side(name, e.target.checked)} className="h-4 w-4 accent-[var(--signal)]" />
+            {name}
+          </label>
+        ))}
+      {guard.edges !== "none" && (
+        <>
+          , <OptionalLength path="deck.guard.high_mm" name="Height of the guard" empty="the usual height" />, on posts of{" "}
+          <PickOrNone path="deck.guard.post" name="Guard post" none="the usual size" /> <Pick path="deck.guard.mount" name="How posts are held" />, at most{" "}
+          <OptionalLength path="deck.guard.most_mm" name="Widest bay" empty="the usual way" /> apart. It is filled with{" "}
+          <Pick path="deck.guard.infill" name="Filled with" />, gaps at most{" "}
+          <OptionalLength path="deck.guard.gap_mm" name="Largest gap" empty="what is allowed" />, the lower rail{" "}
+          <Length path="deck.guard.under_mm" name="Under the lower rail" /> over the boards. <Tick path="deck.guard.cap" words="a cap over posts and rails" />
+        </>
+      )}
+      .
+    </Say>
   );
 }

@@ -13,7 +13,9 @@ class Section(Fact):
     id: str
     region: str
     name: str
-    use: Literal["post", "rail", "board", "sheet", "batten", "joist", "stringer", "decking", "fascia", "handrail"]
+    use: Literal[
+        "post", "rail", "board", "sheet", "batten", "joist", "stringer", "decking", "fascia", "handrail", "baluster"
+    ]
     also: list[str] = []
     thickness_mm: float
     width_mm: float

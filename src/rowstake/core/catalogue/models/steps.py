@@ -40,4 +40,21 @@ class StepFacts(Fact):
     bracket_screws: int
     riser_screws: int
     usual_width_mm: float
+    off_wall_mm: float
+    base_edge_mm: float
+    post_free_mm: float
+    notch_free_mm: float
+    """How far a guard's post keeps off a wall and a base off the edge; what a post has to spare beside a joist, and in the boards."""
+    guard_bolts: int
+    base_screws: int
+    base_screw_mm: float
+    least_bay_mm: float
+    """Nothing is put between posts that stand nearer."""
+    cap_screws: int
+    cap_past_mm: float
+    bolt_edge_mm: float
+    push_kn: float
+    """What is pushed at the top of a guard."""
+    under_open_mm: float
+    """How much smaller than the largest opening gaps are made."""
     regions: dict[str, StepLimits]

@@ -7,7 +7,7 @@ from typing import Any
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.plan import plan
-from rowstake.core.trades.deck.components.steps.flight import flights, ways
+from rowstake.core.trades.deck.components.steps.flight import flights, way_told, ways
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.finish import ways_to_finish
 
@@ -29,17 +29,10 @@ def ways_up(job: DeckJob, side_by_side: SideBySide) -> list[Any]:
     out: list[tuple[str, list[dict[str, Any]]]] = [("as it is", [])]
     for level in made.laid.levels:
         for flight in flights(level.brief):
-            own = flight.way
-            for way in ways(flight)[1:]:
-                words = f"{way.risers} risers" if way.risers != own.risers else f"treads of {p.length(way.going_mm)}"
-                values = (
-                    {"max_riser_mm": way.riser_mm + 0.01} if way.risers != own.risers else {"going_mm": way.going_mm}
-                )
-                if way.riser_mm <= CATALOGUE.steps.riser_most_mm:
-                    out.append(
-                        (
-                            f"{flight.steps.id}: {words}",
-                            [{"do": "set", "path": f"{flight.path}.{k}", "value": v} for k, v in values.items()],
-                        )
-                    )
+            for other in ways(flight)[1:]:
+                way, told = other.way, way_told(flight, other)
+                if CATALOGUE.steps.riser_least_mm <= way.riser_mm <= CATALOGUE.steps.riser_most_mm:
+                    words = f"{way.risers} risers" if "max_riser_mm" in told else f"treads of {p.length(way.going_mm)}"
+                    edits = [{"do": "set", "path": f"{flight.path}.{k}", "value": v} for k, v in told.items()]
+                    out.append((f"{flight.steps.id}: {words}", edits))
     return side_by_side(job, out)

@@ -54,6 +54,15 @@ class StandsOn:
 
 
 @dataclass(frozen=True, slots=True)
+class Stands:
+    """A post that goes up through the boards, by its outline on the plan; `within` where it stands inside the
+    frame, so that nothing else is put there."""
+
+    ring: tuple[Point, ...]
+    within: bool
+
+
+@dataclass(frozen=True, slots=True)
 class KeepClear:
     """A stretch of the frame, s0 to s1 by t0 to t1, that beams and posts pass by, and how far a footing stays off it."""
 
@@ -65,8 +74,8 @@ class KeepClear:
     dig_mm: float
 
 
-Demand = Nailer | DoubledEnds | GuardPosts | BlockAt | SisterAt | StandsOn | KeepClear
-D = TypeVar("D", Nailer, DoubledEnds, GuardPosts, BlockAt, SisterAt, StandsOn, KeepClear)
+Demand = Nailer | DoubledEnds | GuardPosts | BlockAt | SisterAt | StandsOn | Stands | KeepClear
+D = TypeVar("D", Nailer, DoubledEnds, GuardPosts, BlockAt, SisterAt, StandsOn, Stands, KeepClear)
 
 
 def of(kind: type[D], demands: Iterable[Demand]) -> list[D]:

@@ -193,6 +193,23 @@ class Steps(Block):
     """The side with a handrail: that where it begins, the other, or both."""
 
 
+class Guard(Block):
+    """On every edge that needs one by its height, or on chosen sides. None lets the rules propose: the region's height and post, a gap a
+    little under what must not pass, the usual spacing."""
+
+    edges: Literal["none", "needed", "chosen"] = "none"
+    sides: list[DeckSide] = ["left", "far", "right"]
+    high_mm: Annotated[float, Field(ge=600, le=2000)] | None = None
+    mount: Literal["inside", "outside", "surface"] = "inside"
+    infill: Literal["balusters", "boards"] = "balusters"
+    post: str | None = None
+    most_mm: Annotated[float, Field(ge=600, le=3000)] | None = None
+    gap_mm: Annotated[float, Field(ge=20, le=300)] | None = None
+    under_mm: Annotated[float, Field(ge=20, le=300)] = 75
+    """Between the boards and the lower rail."""
+    cap: bool = True
+
+
 class Lights(Block):
     count: Annotated[int, Field(ge=0, le=200)] = 0
     watts: Annotated[float, Field(gt=0, le=50)] = 2
@@ -221,6 +238,7 @@ class Deck(Block):
     boards: DeckBoarding
     lights: Lights = Lights()
     steps: Annotated[list[Steps], Field(max_length=8)] = []
+    guard: Guard = Guard()
     squaring: Squaring = Squaring()
 
 

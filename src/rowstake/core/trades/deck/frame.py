@@ -367,7 +367,7 @@ def _edge_at(grid: Grid, s: float, t: float) -> Edge | None:
     return None
 
 
-def _closed_mm(grid: Grid, edge: Edge, s: float) -> float:
+def closed_mm(grid: Grid, edge: Edge, s: float) -> float:
     """How much of the frame what closes it along an edge takes, square in from it: the flush beam there, or, beside those, a rim."""
 
     def beside(beam: tuple[float, float, float]) -> float:
@@ -384,7 +384,7 @@ def _end(brief: DeckBrief, grid: Grid, edge: Edge | None, s: float, t: float, fa
     plies at holes and clips."""
     if edge is None:
         return (t - grid.thick_mm if far else t + grid.thick_mm), 0.0, "rim"
-    takes = {e: _closed_mm(grid, e, s) for e in grid.edges if abs(e.b[0] - e.a[0]) > SAME_MM}
+    takes = {e: closed_mm(grid, e, s) for e in grid.edges if abs(e.b[0] - e.a[0]) > SAME_MM}
     ledgers = {e for e in grid.edges if brief.attached and e.wall}
     end = end_at(grid.edges, edge, s, grid.thick_mm / 2, takes, far, grid.beams_mm, ledgers)
     by = across_kind(end.edge, brief.attached)

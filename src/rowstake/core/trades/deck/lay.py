@@ -38,7 +38,7 @@ def lay_level(brief: DeckBrief) -> DeckLevel:
     asked = [*brief.asked, *(demand for c in every for demand in c.blocks(level))]
     sticks = _labelled(brief.place, frame_sticks(brief, level.grid, level.supports, asked))
     ledger = plan_ledger(brief, level.grid, level.supports, [stick for _, stick in sticks])
-    level = replace(level, sticks=tuple(sticks), ledger=ledger)
+    level = replace(level, sticks=tuple(sticks), ledger=ledger, asked=tuple(asked))
     parts: list[Part] = []
     for component in every:  # each sees what those before it have laid
         parts += component.lay(replace(level, parts=tuple(parts)))

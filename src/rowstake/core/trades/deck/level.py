@@ -13,6 +13,7 @@ from rowstake.core.trades.deck.braces import Brace
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.corners import Corner
+from rowstake.core.trades.deck.demands import Demand
 from rowstake.core.trades.deck.frame import Grid, Group, Stick
 from rowstake.core.trades.deck.laying import Laying
 from rowstake.core.trades.deck.ledger import LedgerPlan
@@ -40,6 +41,8 @@ class DeckLevel:
     ledger: LedgerPlan | None = None
     work: tuple[Worked, ...] = ()
     parts: tuple[Part, ...] = ()
+    asked: tuple[Demand, ...] = ()
+    """All that its components asked for."""
 
     @property
     def place(self) -> Place:

@@ -16,7 +16,7 @@ from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.closing import across, saw_words
-from rowstake.core.trades.deck.demands import BlockAt, Demand, GuardPosts, SisterAt, of
+from rowstake.core.trades.deck.demands import BlockAt, Demand, GuardPosts, SisterAt, Stands, of
 from rowstake.core.trades.deck.frame import LEFT_LONG_MM, SLACK_MM, Grid, Joist, Stick, blocks_at, spans_over_blocking
 from rowstake.core.trades.deck.splices import splice
 
@@ -73,6 +73,9 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, asked: list[D
         room.take(stick)
     for beam in flush:
         room.take(beam)
+    for post in of(Stands, asked):
+        if post.within:
+            room.keep([grid.on_plan(q) for q in post.ring])
     sticks += [block for block in _blocking(brief, grid, supports, of(GuardPosts, asked)) if room.take_if_free(block)]
     for s, t in (demand.at for demand in of(BlockAt, asked)):
         here = blocks_at(grid, joist, t, "blocking", s - grid.spacing_mm, s + grid.spacing_mm)
@@ -110,6 +113,12 @@ class Room:
         if stick.kind == "clipped rim":
             return
         box = self._box(stick)
+        for n in self._buckets(box):
+            self.boxes.setdefault(n, []).append(box)
+
+    def keep(self, ring: list[tuple[float, float]]) -> None:
+        """Room for something that is not of the frame."""
+        box = (min(s for s, _ in ring), min(t for _, t in ring), max(s for s, _ in ring), max(t for _, t in ring))
         for n in self._buckets(box):
             self.boxes.setdefault(n, []).append(box)
 

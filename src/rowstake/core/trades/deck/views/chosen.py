@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from rowstake.core.trades.deck.components.guard.bays import bays_of
+from rowstake.core.trades.deck.components.guard.line import post_of
 from rowstake.core.trades.deck.components.steps.flight import flights
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.fixings import deck_screw
@@ -35,4 +37,14 @@ def deck_chosen(plan: DeckPlan) -> dict[str, str]:
                 f"{path}.going_mm": p.length(flight.way.going_mm) if steps.going_mm is None else "",
                 f"{path}.stringer": Stringer(flight).section.name if steps.stringer is None else "",
             }
+    if deck.guard.edges != "none":
+        told |= {
+            "deck.guard.high_mm": p.length(plan.brief.region.guard_high_mm) if deck.guard.high_mm is None else "",
+            "deck.guard.post": post_of(plan.brief).name if deck.guard.post is None else "",
+        }
+        bays = [b for level in plan.laid.levels for b in bays_of(level)]
+        if bays and deck.guard.gap_mm is None:
+            told["deck.guard.gap_mm"] = p.fine(max(b.gaps.gap_mm for b in bays))
+        if bays and deck.guard.most_mm is None:
+            told["deck.guard.most_mm"] = p.length(max(b.centres_mm for b in bays))
     return {path: words for path, words in told.items() if words}

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.schedule.days import told
+from rowstake.core.trades.deck.components.guard.bays import bays_of
 from rowstake.core.trades.deck.components.steps.flight import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
@@ -57,4 +58,14 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
                 Figure(f"{key}:{name}", words[key], p.length(mm), round(mm, 1), source.get(key, f"going_{name}"))
                 for key, mm in sizes
             ]
+    bays = [bay for level in levels for bay in bays_of(level)]
+    if bays:
+        posts = sum(q.kind == "guard post" for q in planned.parts)
+        gap = max(bay.gaps.gap_mm for bay in bays)
+        filled = sum(q.kind in ("baluster", "guard board") for q in planned.parts)
+        out += [
+            Figure("guard_posts", "guard posts", str(posts), posts, "guard"),
+            Figure("guard_gap", "gap in the guard", p.fine(gap), round(gap, 1), "guard_gap"),
+            Figure("guard_filled", "balusters or boards in the guard", str(filled), filled, "guard_gap"),
+        ]
     return out

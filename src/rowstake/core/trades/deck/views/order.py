@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.trades.deck.components.guard.line import lay_line
 from rowstake.core.trades.deck.components.steps.flight import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.views.base import Need
@@ -38,7 +39,15 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
     if lights.count:
         out.append(Need("frame", f"{lights.count} holes of {p.length(19)} and the cable drawn", "the lights"))
     if plan.laid.main.fall_mm() > brief.guard_over_mm or brief.deck.joists.guard_blocks:
-        out.append(Need("frame", "blocks and bolts where guard posts will stand", "the guard"))
+        posts = sum(len(lay_line(level).posts) for level in plan.laid.levels)
+        told = (
+            f"blocks, bolts and hold-downs for {posts} guard posts"
+            if posts
+            else "blocks and bolts where guard posts will stand"
+        )
+        out.append(Need("frame", told, "the guard"))
+        if any(q.mount != "surface" for level in plan.laid.levels for q in lay_line(level).posts):
+            out.append(Need("skin", "guard posts up before the boards that are notched round them", "the guard"))
     for level in plan.laid.levels:
         for flight in flights(level.brief):
             hung = [q.label for q in level.parts if q.of == flight.steps.id and q.kind == "drop board"]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowstake.core.trades.deck.components.guard.drawing import scenes as guard_scenes
 from rowstake.core.trades.deck.components.steps.flight import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.views.schedules import FOOTINGS
@@ -27,9 +28,8 @@ def deck_panels(plan: DeckPlan) -> dict[str, list[Panel]]:
 
 
 def _steps(plan: DeckPlan, above: Panel) -> list[Panel]:
-    """A flight cut through and its stringer as it is marked; the plan alone where there is none yet."""
+    """Flights cut through with their stringers as they are marked, guards from outside; the plan alone where there is none yet."""
     names = [f.steps.id for level in plan.laid.levels for f in flights(level.brief)]
-    if not names:
-        return [above]
-    cut, marked = (Panel(tuple(f"{what}_{name}" for name in names)) for what in ("flight", "stringer"))
-    return [cut, above, marked]
+    guards = tuple(name for level in plan.laid.levels for name in guard_scenes(level))
+    drawn = tuple(f"{what}_{name}" for name in names for what in ("flight", "stringer"))
+    return [*(Panel(told) for told in (drawn, guards) if told), above]

@@ -11,8 +11,9 @@ from rowstake.core.views.base import Stake, flagged
 def _steps(plan: DeckPlan) -> str:
     """`S1: 4 risers of 165 mm`, and how many more there are."""
     own = [f for level in plan.laid.levels for f in flights(level.brief)]
+    guard = sum(q.kind == "guard post" and q.of.endswith("guard") for q in plan.parts)
     if not own:
-        return "none yet"
+        return f"guard on {guard} posts" if guard else "none yet"
     first = own[0]
     told = f"{first.steps.id}: {first.way.risers} risers of {plan.brief.printer.length(first.way.riser_mm)}"
     return told + (f" and {len(own) - 1} more" if len(own) > 1 else "")
@@ -30,7 +31,7 @@ def deck_stakes(plan: DeckPlan) -> list[Stake]:
         ("holes", "Footings", f"{by_key['footings']}, {by_key['bags']} bags", "footings"),
         ("frame", "Frame", by_key["joists"], "joist_span"),
         ("skin", "Boards", f"{by_key['boards']}, last row {by_key['last']}", "last"),
-        ("steps", "Steps", _steps(plan), next((k for k in plan.workings if k.startswith("risers_")), "stack")),
+        ("steps", "Steps & guard", _steps(plan), next((k for k in plan.workings if k.startswith("risers_")), "stack")),
         ("buy", "Buy & cut", f"{by_key['timber']}, {by_key['waste']} waste", "timber"),
     ]  # fmt: skip
     return flagged(rows, plan.findings, plan.trade.id)

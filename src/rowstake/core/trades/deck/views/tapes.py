@@ -5,7 +5,10 @@ A lower level has tapes of its own, hooked at its own left end.
 
 from __future__ import annotations
 
+import math
+
 from rowstake.core.kinds import kind_of
+from rowstake.core.trades.deck.components.guard.line import lay_line
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.views.base import Mark, Tape
@@ -37,6 +40,14 @@ def _of(level: DeckLevel, leg: int) -> list[Tape]:
         own = zip((q for q in level.posts if q.beam == beam), beam.posts, strict=True)
         marks = [Mark(q.label, "post", s - low, p.bare(s - low), p.bare(s - low), p.bare(beam.t)) for q, s in own]
         out.append(tape(f"posts of {beam.label}", high - low, marks))
+    for n, stretch in enumerate((line := lay_line(level)).runs, 1):
+        start = line.posts[stretch.posts[0]]
+        ends = [math.dist(start.at, line.posts[i].at) for i in stretch.posts]
+        own_marks = [
+            Mark(level.place.label(f"Y{i + 1}"), "post", s, p.bare(s), p.bare(s), p.bare(s))
+            for i, s in zip(stretch.posts, ends, strict=True)
+        ]
+        out.append(tape(f"posts of guard {n}", ends[-1], own_marks))
     if brief.deck.boards.run != "diagonal":
         run = brief.shape.width_mm if grid.turned else brief.shape.out_mm
         off = level.datum_mm if grid.turned else 0.0  # out from the wall, or along from where every tape hooks

@@ -5,18 +5,19 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from shapely.geometry import Polygon
+from shapely.ops import unary_union
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import timber
 from rowstake.core.kinds import kind_of
-from rowstake.core.parts import Notebook, Part
+from rowstake.core.parts import Notebook, Part, letters
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.base import TRADE, Component
-from rowstake.core.trades.deck.demands import SisterAt
+from rowstake.core.trades.deck.demands import SisterAt, Stands, of
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.fixings import board_fixings
-from rowstake.core.trades.deck.laying import Laying
+from rowstake.core.trades.deck.laying import DeckBoard, Laying, polygons
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.rows import INSTALL_C
 from rowstake.core.trades.deck.shape import Point
@@ -33,16 +34,44 @@ def _lay(level: DeckLevel) -> list[Part]:
     brief, pose, place = level.brief, level.place.pose, level.place
     top = brief.height_mm
     out = []
-    for b in level.laying.boards:
-        label = place.label(f"{kind_of(b.kind).letter}{b.number}")
+    for b, shape, more in _round_posts(level):
+        label = place.label(f"{kind_of(b.kind).letter}{b.number}{more}")
         trim = 2 * brief.deck.boards.trim_ends_mm
-        ends = f"{b.ends}; {brief.printer.fine(trim / 2)} off both ends first" if trim else b.ends
+        cut = f"{b.ends}, notched round a post" if shape is not b.shape else b.ends
+        ends = f"{cut}; {brief.printer.fine(trim / 2)} off both ends first" if trim else cut
         out.append(
-            Part(label, b.kind, "skin", timber(b.section.id), place.label(f"row {b.row + 1}" if b.row >= 0 else b.kind), b.length_mm + trim, b.width_mm, ends,
-                 solid=Solid(pose, tuple(_points(b.shape)), top - b.section.thickness_mm, top,
-                             tuple(tuple(_coords(r.coords)) for r in b.shape.interiors)))
+            Part(label, b.kind, "skin", timber(b.section.id), place.label(f"row {b.row + 1}" if b.row >= 0 else b.kind), (_long(shape, b) if more else b.length_mm) + trim, b.width_mm, ends,
+                 solid=Solid(pose, tuple(_points(shape)), top - b.section.thickness_mm, top,
+                             tuple(tuple(_coords(r.coords)) for r in shape.interiors)))
         )  # fmt: skip
     return out + board_fixings(level)
+
+
+SLIVER_MM = 20.0
+"""What a post leaves of a board's end that is shorter is left out."""
+
+
+def _round_posts(level: DeckLevel) -> Iterator[tuple[DeckBoard, Polygon, str]]:
+    """Every board, notched where a post goes up through it; in pieces with letters where one takes all of its width."""
+    free = CATALOGUE.steps.notch_free_mm
+    posts = [Polygon(q.ring).buffer(free, join_style="mitre") for q in of(Stands, level.asked)]
+    for b in level.laying.boards:
+        met = [post for post in posts if post.intersection(b.shape).area > 1]
+        if not met:
+            yield b, b.shape, ""
+            continue
+        pieces = [
+            q
+            for q in polygons(b.shape.difference(unary_union(met)))
+            if min(q.bounds[2] - q.bounds[0], q.bounds[3] - q.bounds[1]) > SLIVER_MM
+        ]
+        for n, piece in enumerate(pieces, 1):
+            yield b, piece, letters(n) if len(pieces) > 1 else ""
+
+
+def _long(piece: Polygon, board: DeckBoard) -> float:
+    """A piece of a board along it: its share of the board's area."""
+    return float(board.length_mm * piece.area / board.shape.area)
 
 
 def _coords(coords: object) -> list[Point]:

@@ -100,8 +100,9 @@ def _marking(flight: Flight, stringer: Stringer) -> Scene:
         board.dim((x, notch), (x, -deep), p.bare(stringer.throat_mm), 0.0)
     board.dim((low, -deep), (high, -deep), p.length(high - low), -1.2)
     board.dim((high, -deep), (high, 0.0), stringer.section.name, -1.0)
+    way = flight.way
     title = (
-        f"Stringer of {flight.steps.id}, one of {len(stringer.places)}: on the square, rise {p.length(flight.way.riser_mm)} and going "
-        f"{p.length(flight.way.going_mm)}; throat {p.length(stringer.throat_mm)}"
+        f"Stringer of {flight.steps.id}: one of {len(stringer.places)}, on the square {p.length(way.riser_mm)} up and {p.length(way.going_mm)} "
+        f"out; throat {p.length(stringer.throat_mm)}"
     )
     return board.scene(f"stringer_{flight.steps.id}", title, 120.0)

@@ -48,6 +48,8 @@ class Flight:
     steps: Steps
     number: int
     side: DeckSide
+    edge_mm: float
+    """How far out the boards' edge lies, as the face is told."""
     face_mm: float
     nose_mm: float
     """How far the deck's boards reach past the face that the stringers hang on."""
@@ -210,7 +212,7 @@ def _solved(brief: DeckBrief, n: int, steps: Steps) -> Flight:
                  if e.side == side and not e.hole)  # fmt: skip
     face = _off(frame) + outwards * (stands_mm(brief) if open_edge(brief, frame) else 0.0)
     nose = max(0.0, (boards - face) * outwards)
-    flight = Flight(brief, steps, n, side, face, nose, brief.height_mm, 0.0, "", Way(1, 1.0, 1.0, 0.0))
+    flight = Flight(brief, steps, n, side, boards, face, nose, brief.height_mm, 0.0, "", Way(1, 1.0, 1.0, 0.0))
     return _grounded(flight)
 
 
@@ -304,22 +306,44 @@ def risers_of(flight: Flight) -> int:
     return count
 
 
-def way_of(flight: Flight, risers: int, boards: int | None = None) -> Way:
+def way_of(flight: Flight, risers: int) -> Way:
     """Equal risers; the going as chosen, else what the fewest whole boards make that reaches the region's least."""
-    going = flight.steps.going_mm if boards is None else None
+    going = flight.steps.going_mm
     if going is None:
         pitch = flight.tread.width_mm + flight.gap_mm
         least = flight.limits.going_mm + flight.steps.nosing_mm
-        going = (boards or max(1, up(least / pitch))) * pitch - flight.steps.nosing_mm
+        going = max(1, up(least / pitch)) * pitch - flight.steps.nosing_mm
     return Way(risers, flight.rise_mm / risers, going, treads_of(risers, flight.level_top) * going)
 
 
-def ways(flight: Flight) -> list[Way]:
-    """The way taken, one riser fewer and one more, and deeper treads; those that make no step left out."""
-    own, out = flight.way, [flight.way]
+def with_risers(flight: Flight, risers: int) -> Flight | None:
+    """The same flight taken in so many risers, its ground where it then ends; None where that does not come out."""
+    highest = flight.rise_mm / risers
+    for _ in range(MANY_TIMES):
+        made = _chosen(flight, max_riser_mm=highest + 0.01)
+        if made.way.risers == risers:
+            return made
+        highest = made.rise_mm / risers
+    return None
+
+
+def _chosen(flight: Flight, **values: float) -> Flight:
+    return _grounded(replace(flight, steps=flight.steps.model_copy(update=values)))
+
+
+def ways(flight: Flight) -> list[Flight]:
+    """The flight as it is, with one riser fewer and one more, and with deeper treads; those that make no step left out."""
+    own, out = flight.way, [flight]
     for risers in (own.risers - 1, own.risers + 1):
-        if risers >= (1 if flight.level_top else 2):
-            out.append(way_of(flight, risers))
+        if risers >= (1 if flight.level_top else 2) and (made := with_risers(flight, risers)):
+            out.append(made)
     pitch = flight.tread.width_mm + flight.gap_mm
-    out.append(way_of(flight, own.risers, max(1, round((own.going_mm + flight.steps.nosing_mm) / pitch)) + 1))
+    boards = max(1, round((own.going_mm + flight.steps.nosing_mm) / pitch)) + 1
+    out.append(_chosen(flight, going_mm=boards * pitch - flight.steps.nosing_mm))
     return out
+
+
+def way_told(flight: Flight, other: Flight) -> dict[str, float]:
+    """What is set on a flight so that it is taken in another way."""
+    told = {"max_riser_mm": other.steps.max_riser_mm, "going_mm": other.steps.going_mm}
+    return {k: v for k, v in told.items() if v is not None and v != getattr(flight.steps, k)}

@@ -16,14 +16,15 @@ ENGINEER_MM = CATALOGUE.deck.engineer_over_mm
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, brief, high = planned.brief.printer, planned.brief, planned.fall_mm()
     guard = brief.guard_over_mm
-    if high <= guard + 0.5:
+    if high <= guard + 0.5 or brief.deck.guard.edges != "none":
         return
     lower = planned.brief.height_mm - (high - guard)
     fixes = [put_level(planned, f"Lower the deck to {p.length(lower)}", height_mm=lower)] if lower >= 150 else []
+    fixes.insert(0, put_deck("A guard where the height asks for one", guard__edges="needed"))
     ready = brief.deck.joists.doubled_ends and brief.deck.joists.guard_blocks
     if not ready:
         fixes.insert(
-            0,
+            1,
             put_deck(
                 "Double the end joists and block them for guard posts",
                 joists__doubled_ends=True,

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding
-from rowstake.core.trades.deck.components.steps.flight import flights, ways
+from rowstake.core.trades.deck.components.steps.flight import flights, way_told, ways
 from rowstake.core.trades.deck.level import DeckLevel
 
 
@@ -30,16 +30,14 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
                 [put("What whole boards make", flight.path, going_mm=None)],
             )
         elif not low - 0.5 <= way.step_mm <= high + 0.5:
-            better = [w for w in ways(flight)[1:] if low <= w.step_mm <= high and w.riser_mm <= highest + 0.5]
+            others = ways(flight)[1:]
+            better = [w for w in others if low <= w.way.step_mm <= high and w.way.riser_mm <= highest + 0.5]
             yield found(
                 f"Twice the riser and the going make {p.length(way.step_mm)} in {name}; {p.length(low)} to {p.length(high)} walks well",
                 f"{p.length(way.riser_mm)} up and {p.length(way.going_mm)} out is {'a long' if way.step_mm > high else 'a short'} stride.",
                 (f"{name}-S1",),
                 [
-                    put(
-                        f"{w.risers} risers of {p.length(w.riser_mm)}, going {p.length(w.going_mm)}", flight.path,
-                        max_riser_mm=w.riser_mm + 0.01, going_mm=w.going_mm,
-                    )
+                    put(f"{w.way.risers} risers of {p.length(w.way.riser_mm)}, going {p.length(w.way.going_mm)}", flight.path, **way_told(flight, w))
                     for w in better[:2]
                 ],
             )  # fmt: skip

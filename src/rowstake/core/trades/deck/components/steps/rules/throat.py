@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowstake.core.advice.base import found, put
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
-from rowstake.core.trades.deck.components.steps.flight import flights, way_of
+from rowstake.core.trades.deck.components.steps.flight import flights, with_risers
 from rowstake.core.trades.deck.components.steps.stringers import Stringer, notch_mm
 from rowstake.core.trades.deck.level import DeckLevel
 
@@ -23,10 +23,14 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             continue
         fixes = [put("The size the notches ask", flight.path, stringer=None)] if flight.steps.stringer else []
         deep = stringer.section.width_mm
-        more = (way_of(flight, flight.way.risers + n) for n in range(1, MORE + 1))
-        for way in (w for w in more if deep - notch_mm(w) >= least and w.riser_mm >= CATALOGUE.steps.riser_least_mm):
-            words = f"{way.risers} risers of {p.length(way.riser_mm)}"
-            fixes.append(put(words, flight.path, max_riser_mm=way.riser_mm + 0.01))
+        more = (with_risers(flight, flight.way.risers + n) for n in range(1, MORE + 1))
+        for other in (
+            f
+            for f in more
+            if f and deep - notch_mm(f.way) >= least and f.way.riser_mm >= CATALOGUE.steps.riser_least_mm
+        ):
+            words = f"{other.way.risers} risers of {p.length(other.way.riser_mm)}"
+            fixes.append(put(words, flight.path, max_riser_mm=other.steps.max_riser_mm))
             break
         yield found(
             f"The notches leave {p.length(stringer.throat_mm)} of the stringers of {name}; {p.length(least)} should be left",

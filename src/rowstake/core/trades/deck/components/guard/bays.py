@@ -1,0 +1,112 @@
+"""What stands between two posts of a guard: rails, and balusters or boards with one even gap."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import cached_property
+from itertools import pairwise
+
+from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.reckoners.balusters import Balusters, Spindled
+from rowstake.core.reckoners.balusters import run as balusters
+from rowstake.core.space import Pose
+from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.components.guard.line import PostPlace, lay_line, post_of
+from rowstake.core.trades.deck.level import DeckLevel
+
+FACTS = CATALOGUE.steps
+
+
+@dataclass(frozen=True)
+class Bay:
+    """Between two posts, of a level: `left` and `right` as one looks along the edge with the deck on the left."""
+
+    brief: DeckBrief
+    left: PostPlace
+    right: PostPlace
+
+    @property
+    def centres_mm(self) -> float:
+        return math.dist(self.left.at, self.right.at)
+
+    @property
+    def clear_mm(self) -> float:
+        """Between the posts' faces; beside one that is turned, off its corner."""
+        return self.centres_mm - self._half(self.left) - self._half(self.right)
+
+    def _half(self, post: PostPlace) -> float:
+        half, (ax, ay) = post_of(self.brief).width_mm / 2, self.along
+        (px, py) = post.along
+        return half * (abs(ax * px + ay * py) + abs(ax * py - ay * px))
+
+    @property
+    def along(self) -> tuple[float, float]:
+        (x0, y0), (x1, y1), long = self.left.at, self.right.at, self.centres_mm
+        return (x1 - x0) / long, (y1 - y0) / long
+
+    @property
+    def pose(self) -> Pose:
+        """From the left post's face: a along the bay, b up from the boards, c in over the deck."""
+        (ax, ay), half = self.along, self._half(self.left)
+        x, y = self.left.at[0] + ax * half, self.left.at[1] + ay * half
+        origin = self.brief.place.pose.point(x, y, self.brief.height_mm)
+        return Pose(origin, (ax, -ay, 0.0), (0.0, 0.0, 1.0), (-ay, -ax, 0.0), self.brief.place.number)
+
+    @property
+    def rail(self) -> Section:
+        return CATALOGUE.sections[self.brief.region.rail]
+
+    @cached_property
+    def filling(self) -> Section:
+        """Balusters, or boards that lie along."""
+        use = "baluster" if self.brief.deck.guard.infill == "balusters" else "fascia"
+        return CATALOGUE.sections_for(self.brief.region.id, use)[0]
+
+    @property
+    def most_gap_mm(self) -> float:
+        """As chosen, else a little under what must not pass."""
+        return self.brief.deck.guard.gap_mm or FACTS.regions[self.brief.region.id].open_mm - FACTS.under_open_mm
+
+    @property
+    def rails(self) -> tuple[tuple[float, float], tuple[float, float]]:
+        """From where to where over the boards the lower and the upper rail are."""
+        guard, wide = self.brief.deck.guard, self.rail.width_mm
+        top = high_mm(self.brief) - cap_mm(self.brief)
+        return (guard.under_mm, guard.under_mm + wide), (top - wide, top)
+
+    @property
+    def between_mm(self) -> float:
+        """From rail to rail."""
+        (_, low), (high, _) = self.rails
+        return high - low
+
+    @cached_property
+    def gaps(self) -> Spindled:
+        """Balusters along the bay, or boards up it."""
+        upright = self.brief.deck.guard.infill == "balusters"
+        across = self.filling.width_mm
+        return balusters(
+            Balusters(
+                clear_mm=self.clear_mm if upright else self.between_mm, baluster_mm=across, max_gap_mm=self.most_gap_mm
+            )
+        )
+
+
+def bays_of(level: DeckLevel) -> list[Bay]:
+    line = lay_line(level)
+    return [Bay(level.brief, line.posts[a], line.posts[b]) for run in line.runs for a, b in pairwise(run.posts)]
+
+
+def high_mm(brief: DeckBrief) -> float:
+    """The top of the guard over the boards."""
+    return brief.deck.guard.high_mm or brief.region.guard_high_mm
+
+
+def cap_section(brief: DeckBrief) -> Section | None:
+    return brief.square if brief.deck.guard.cap else None
+
+
+def cap_mm(brief: DeckBrief) -> float:
+    section = cap_section(brief)
+    return section.thickness_mm if section else 0.0

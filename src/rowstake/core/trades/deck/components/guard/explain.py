@@ -1,0 +1,57 @@
+"""Workings of a guard: its height, posts, gaps, and what holds a post against a push at the top."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Notebook
+from rowstake.core.trades.deck.components.base import TRADE
+from rowstake.core.trades.deck.components.guard.bays import bays_of, high_mm
+from rowstake.core.trades.deck.components.guard.line import lay_line, post_of
+from rowstake.core.trades.deck.level import DeckLevel
+from rowstake.core.year import Year
+
+FACTS = CATALOGUE.steps
+
+
+def explain(level: DeckLevel, _: Year, book: Notebook) -> None:
+    line, brief, p = lay_line(level), level.brief, level.brief.printer
+    bays = bays_of(level)
+    if not bays:
+        return
+    widest = max(bays, key=lambda b: b.centres_mm)
+    most = brief.deck.guard.most_mm or CATALOGUE.deck.guard_posts_mm
+    book.note(
+        "guard", "Guard", f"{len(line.posts)} posts, {p.length(high_mm(brief))} high",
+        rule=f"Along every edge more than {p.length(brief.guard_over_mm)} over the ground or what lies before it, or as chosen; stopped at the "
+        f"house and at steps. Posts at corners and ends, equal bays between them of at most {p.length(most)}; one that a joist is in the way "
+        "of stands beside it.",
+        formula=f"{len(bays)} bays, the widest {p.length(widest.centres_mm)} between middles of posts of {post_of(brief).name}",
+        source="usual prescriptive limits: ask locally", changes="Edges, height, the widest bay, mount, steps.",
+    )  # fmt: skip
+    gaps = widest.gaps
+    what = "balusters" if brief.deck.guard.infill == "balusters" else "boards"
+    book.note(
+        "guard_gap", "Gap in the guard", p.fine(gaps.gap_mm),
+        rule=f"The fewest {what} whose equal gap stays under {p.fine(widest.most_gap_mm)}, a gap at both ends, so that both ends match.",
+        formula=f"widest bay: {p.length(widest.clear_mm if what == 'balusters' else widest.between_mm)} clear, {gaps.count} {what} of "
+        f"{p.length(widest.filling.width_mm)}, {gaps.count + 1} gaps of {p.fine(gaps.gap_mm)}: cut one spacer to that",
+        source="usual prescriptive limits: ask locally", changes="The largest gap, what fills the bays, the post spacing.",
+    )  # fmt: skip
+    _push(level, book)
+
+
+def _push(level: DeckLevel, book: Notebook) -> None:
+    """F = P · (h + e) / b about the lower bolt, with the push P at the top, h over the upper bolt's frame and b between the bolts."""
+    brief, p = level.brief, level.brief.printer
+    if brief.deck.guard.mount == "surface":
+        return
+    apart = level.joist_mm - 2 * FACTS.bolt_edge_mm
+    lever = high_mm(brief) + brief.height_mm - level.frame_top_mm + level.joist_mm - FACTS.bolt_edge_mm
+    pull = FACTS.push_kn * lever / max(apart, 1.0)
+    book.note(
+        "guard_push", "Pull on a guard post's upper bolt", p.force(pull),
+        rule=f"A push of {p.force(FACTS.push_kn)} at the top turns a post about its lower bolt; the upper bolt pulls on the rim, and the "
+        "hold-down hands that to a joist or a block. Without it the rim rolls.",
+        formula=f"{p.force(FACTS.push_kn)} × {p.length(lever)} ÷ {p.length(apart)} between bolts = {p.force(pull)}",
+        source=TRADE, changes="The height, the depth of the joists.",
+    )  # fmt: skip

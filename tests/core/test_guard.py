@@ -1,0 +1,182 @@
+"""Guards: two bays worked by hand, piece by piece, then whatever edges, heights, mounts and infills."""
+
+import itertools
+import math
+import os
+
+import pytest
+from hypothesis import HealthCheck, assume, given, settings
+from hypothesis import strategies as st
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.desk import desk
+from rowstake.core.faults import JobFault
+from rowstake.core.plan import plan
+from rowstake.core.trades.deck.components.guard.bays import bays_of
+from rowstake.core.trades.deck.components.guard.line import drop_mm, guarded, lay_line
+from rowstake.core.trades.deck.shape import edges
+from tests.decks import cut, deck
+from tests.holds.deck import check_deck
+from tests.holds.solids import check_solids
+from tests.jobs import put
+
+FAR = [put("deck.guard.edges", "chosen"), put("deck.guard.sides", ["far"])]
+
+
+def labelled(made, kind):
+    return {p.label: p for p in made.parts if p.kind == kind}
+
+
+def test_two_bays_by_hand():
+    """3600 wide. Posts of 100 inside an overhang of 25 and a rim of 47: middles 122 in from every edge; 3600 - 244 = 3356 in two bays of
+    1678, 1578 clear. Spindles of 41, gaps under 98: ⌈(1578 - 98) / 139⌉ = 11, gaps of (1578 - 451) / 12 = 93.917.
+    1100 high with a cap of 28: rails of 87 from 75 to 162 and from 985 to 1072; spindles 823 long."""
+    made = plan(deck(3600, 3000, 900, *FAR))
+    line = lay_line(made.laid.main)
+    assert sorted(p.at for p in line.posts) == [pytest.approx(q) for q in ((122, 2878), (1800, 2878), (3478, 2878))]
+    assert {p.mount for p in line.posts} == {"inside"}
+    first, second = bays_of(made.laid.main)
+    assert (first.centres_mm, first.clear_mm) == pytest.approx((1678, 1578))
+    assert first.gaps.count == second.gaps.count == 11
+    assert first.gaps.gap_mm == pytest.approx(1127 / 12)
+    rails = labelled(made, "guard rail")
+    assert {round(p.length_mm, 3) for p in rails.values()} == {1578}
+    assert {(p.solid.profile[0][1], p.solid.profile[2][1]) for p in rails.values()} == {(75, 162), (985, 1072)}
+    spindles = labelled(made, "baluster")
+    assert len(spindles) == 22
+    assert {p.length_mm for p in spindles.values()} == {823}
+    posts = labelled(made, "guard post")
+    assert {round(p.length_mm, 3) for p in posts.values()} == {1072 + 28 + made.laid.main.joist_mm}
+    (cap,) = labelled(made, "guard cap").values()
+    assert cap.length_mm == pytest.approx(3356 + 100 + 2 * 10)
+    count = {p.label: p.amount for p in made.parts if p.kind == "hardware" and p.step == "steps"}
+    assert (count["guard bolts"], count["guard hold-downs"]) == (6, 3)
+    assert count["guard 1.1 connectors"] == 22
+    bolt = next(p.good for p in made.parts if p.label == "guard bolts")
+    assert bolt.sizes[0] == min(
+        s for s in CATALOGUE.materials.bolts.lengths_mm if s >= 100 + 47 + CATALOGUE.materials.bolts.over_mm
+    )
+    notched = [p for p in made.parts if p.kind == "board" and "notched round a post" in p.ends]
+    assert notched
+    # The push of 0.89 kN at the top, about the lower bolt, 50 inside the joist's edge.
+    apart = made.laid.main.joist_mm - 100
+    assert f"{0.89 * (1100 + 28 + made.laid.main.joist_mm - 50) / apart:.1f}" in made.workings["guard_push"].value
+    check_solids(made)
+
+
+def test_a_guard_runs_where_the_drop_asks_for_one_and_not_before_another_level():
+    """900 over the ground asks for a guard (600); a level 500 high before it leaves 400 there."""
+    below = [{"do": "add_level"}, put("deck.levels.1.height_mm", 500), put("deck.levels.1.shape.width_mm", 4000)]
+    plain = plan(deck(4000, 3000, 900, put("deck.guard.edges", "needed")))
+    stepped = plan(deck(4000, 3000, 900, *below, put("deck.guard.edges", "needed")))
+    assert {r.edge.side for r in lay_line(plain.laid.main).runs} == {"left", "far", "right"}
+    assert {r.edge.side for r in lay_line(stepped.laid.main).runs} == {"left", "right"}
+    far = next(e for e in edges(stepped.laid.main.brief.outline) if e.side == "far")
+    assert drop_mm(stepped.laid.main.brief, far) == pytest.approx(400)
+
+
+def test_steps_open_the_guard_and_their_posts_stand_beside_them():
+    made = plan(deck(4000, 3000, 900, *FAR, {"do": "add_steps", "side": "far"}))
+    runs = lay_line(made.laid.main).runs
+    assert len(runs) == 2
+    steps = made.brief.deck.steps[0]
+    xs = sorted(p.at[0] for p in lay_line(made.laid.main).posts)
+    assert steps.at_mm - 50 in [pytest.approx(x) for x in xs]
+    assert steps.at_mm + steps.width_mm + 50 in [pytest.approx(x) for x in xs]
+    check_solids(made)
+
+
+def test_blocks_stand_behind_posts_and_boards_go_round_them():
+    bare, made = plan(deck(3600, 3000, 900)), plan(deck(3600, 3000, 900, *FAR))
+    assert made.count("blocking") == bare.count("blocking") + 3
+    needs = [n.words for n in made.trade.needs(made)]
+    assert "blocks, bolts and hold-downs for 3 guard posts" in needs
+    assert "guard posts up before the boards that are notched round them" in needs
+
+
+@pytest.mark.parametrize(
+    ("edits", "field"),
+    [
+        ([put("deck.guard.high_mm", 300)], "deck.guard.high_mm"),
+        ([put("deck.guard.gap_mm", 5)], "deck.guard.gap_mm"),
+        ([put("deck.guard.post", "oak"), *FAR], "deck.guard.post"),
+    ],
+)
+def test_what_cannot_be_is_refused_by_its_field(edits, field):
+    with pytest.raises(JobFault) as refused:
+        plan(deck(3600, 3000, 900, *edits))
+    assert refused.value.faults[0].field == field
+
+
+@st.composite
+def guarded_decks(draw):
+    region = draw(st.sampled_from(list(CATALOGUE.regions)))
+    width, out = draw(st.floats(1800, 7000)), draw(st.floats(1800, 6000))
+    edits = []
+    if kind := draw(st.sampled_from([None, None, "notch", "clip", "hole"])):
+        corner = draw(st.sampled_from(["house_left", "far_left", "far_right"]))
+        edits = [{"do": "add_cut", "kind": kind, "corner": corner}]
+        if kind != "hole":
+            edits += cut(along_mm=draw(st.floats(300, 900)), out_mm=draw(st.floats(300, 900)))
+    edits += [
+        put(
+            "deck.boards.product",
+            draw(st.sampled_from([d.id for d in CATALOGUE.decking.values() if d.region == region])),
+        ),
+        put("deck.boards.run", draw(st.sampled_from(["along", "across", "diagonal"]))),
+        put("deck.boards.border.boards", draw(st.sampled_from([0, 1, 2]))),
+        put(
+            "deck.boards.fascia",
+            draw(st.sampled_from([None, *(s.id for s in CATALOGUE.sections_for(region, "fascia"))])),
+        ),
+        put("deck.beams.way", draw(st.sampled_from(["dropped", "flush"]))),
+        put("deck.joists.doubled_ends", draw(st.booleans())),
+        put("deck.guard.edges", draw(st.sampled_from(["needed", "chosen"]))),
+        put("deck.guard.sides", draw(st.lists(st.sampled_from(["left", "far", "right", "house"]), unique=True))),
+        put("deck.guard.mount", draw(st.sampled_from(["inside", "outside", "surface"]))),
+        put("deck.guard.infill", draw(st.sampled_from(["balusters", "boards"]))),
+        put("deck.guard.cap", draw(st.booleans())),
+        put("deck.guard.most_mm", draw(st.one_of(st.none(), st.floats(700, 2400)))),
+        put(
+            "deck.guard.post",
+            draw(st.sampled_from([None, *(s.id for s in CATALOGUE.sections_for(region, "post"))][:3])),
+        ),
+    ]
+    if draw(st.booleans()):
+        edits.append({"do": "add_steps", "side": draw(st.sampled_from(["far", "left", "right"]))})
+    try:
+        return plan(
+            deck(
+                width,
+                out,
+                draw(st.floats(500, 2200)),
+                *edits,
+                region=region,
+                support=draw(st.sampled_from(["ledger", "free"])),
+            )
+        )
+    except JobFault:
+        assume(False)
+
+
+@settings(
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 60)) // 2,
+    deadline=None,
+    suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
+)
+@given(guarded_decks())
+def test_any_guard_goes_together_is_held_and_lets_nothing_through(made):
+    level, guard = made.laid.main, made.brief.deck.guard
+    line = lay_line(level)
+    most = guard.most_mm or CATALOGUE.deck.guard_posts_mm
+    for run in line.runs:
+        assert guarded(level.brief, run.edge)
+        for a, b in itertools.pairwise(run.posts):
+            assert math.dist(line.posts[a].at, line.posts[b].at) <= most + 100 + 0.5
+    for bay in bays_of(level):
+        if bay.clear_mm > CATALOGUE.steps.least_bay_mm:
+            assert bay.gaps.gap_mm <= bay.most_gap_mm + 1e-6
+    assert sum(q.kind == "guard post" and q.of == "guard" for q in made.parts) == len(line.posts)
+    check_deck(made)
+    check_solids(made)
+    assert desk(made).stakes
