@@ -99,7 +99,7 @@ def test_every_choice_of_a_deck_does_something(support):
     from rowstake.core.trades.deck.views.choices import deck_choices
 
     job = deck(5200, 3650, 900, put("deck.boards.border.boards", 1), put("deck.boards.product", "uk_composite"),
-               put("deck.ground.fall_out_mm", 150), support=support)  # fmt: skip
+               put("deck.ground.fall_out_mm", 150), {"do": "add_steps", "side": "far"}, put("deck.guard.edges", "needed"), support=support)  # fmt: skip
     typed = {
         "deck.boards.gap_mm": [7], "deck.boards.overhang_mm": [40], "deck.boards.breaker": [True], "deck.boards.trim_ends_mm": [6],
         "deck.boards.edge_screws": [True], "deck.joists.tape": [True], "deck.joists.left_long": [True], "deck.joists.doubled_ends": [True],
@@ -107,6 +107,9 @@ def test_every_choice_of_a_deck_does_something(support):
         "deck.beams.overhang_mm": [300], "deck.beams.plies": [3], "deck.posts.most_mm": [1500], "deck.footings.top_mm": [100],
         "deck.footings.soil_known": [True], "deck.loads.snow_kpa": [3], "deck.lights.count": [4], "deck.ground.paving_mm": [50],
         "deck.house.cantilevered_floor": [True], "deck.house.sill_mm": [920], "deck.over.guard_over_mm": [800],
+        "deck.steps.0.at_mm": [900], "deck.steps.0.width_mm": [1500], "deck.steps.0.max_riser_mm": [160], "deck.steps.0.going_mm": [300],
+        "deck.steps.0.nosing_mm": [10], "deck.steps.0.closed": [False], "deck.guard.high_mm": [1000], "deck.guard.most_mm": [1200],
+        "deck.guard.gap_mm": [80], "deck.guard.under_mm": [60], "deck.guard.cap": [False], "deck.guard.sides": [["left"]], "deck.steps.0.level": ["Q1"],
     }  # fmt: skip
     needs = {
         "deck.boards.breaker": [*cut()[:0], put("deck.levels.0.shape.width_mm", 7000)],
@@ -118,6 +121,8 @@ def test_every_choice_of_a_deck_does_something(support):
         "site.climate": [put("deck.boards.product", "uk_softwood_145")],
         "deck.boards.stock": [put("deck.boards.product", "uk_softwood_145")],
         "deck.boards.fit": [put("deck.boards.gap_mm", 5)],
+        "deck.guard.sides": [put("deck.guard.edges", "chosen")],
+        "deck.steps.0.level": [{"do": "add_level"}, put("deck.levels.1.y_mm", 6000), put("deck.steps.0.width_mm", 900)],
     }
     ledger_only = {"deck.ledger.fastener", "deck.house.cantilevered_floor", "deck.house.siding"}
     dead = []

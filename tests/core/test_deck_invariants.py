@@ -296,3 +296,21 @@ def test_the_rim_of_a_clipped_corner_bears_on_a_beam_that_ends_under_its_foot():
     first = next(p for p in made.laid.main.posts if p.beam is corner.on)
     assert first.stands_kn > corner.post_n / 1000 * 0.99
     check_solids(made)
+
+
+def test_a_scrap_that_touches_the_frame_by_a_hair_is_told():
+    """At 45° a row leaves a corner of 51 by 51, of which half a millimetre lies over the corner of the frame."""
+    edits = [
+        {"do": "add_cut", "kind": "notch"},
+        *cut(corner="far_left", along_mm=401.69194, out_mm=414.80804),
+        {"do": "add_cut", "kind": "notch"},
+        *cut(1, corner="house_left", along_mm=312.01695, out_mm=230.33336),
+        put("deck.boards.product", "uk_composite"),
+        put("deck.boards.run", "diagonal"),
+        put("deck.boards.start", "house"),
+        put("deck.boards.gap_mm", 6),
+        put("deck.ground.fall_out_mm", 338.64),
+    ]
+    made = plan(deck(1200, 1200, 659.009, *edits))
+    assert ("D12",) in [f.where for f in made.findings if f.rule == "off_frame"]
+    check_solids(made)

@@ -66,11 +66,12 @@ def _named(flight: Flight, own: str) -> str:
 
 def _stringers(flight: Flight, stringer: Stringer) -> list[Part]:
     name, section, sold = flight.steps.id, stringer.section, flight.brief.sold
-    hung = _named(flight, "hangers")
+    poured = flight.steps.foot == "pad" or flight.lands_on
+    hold = Hold(_named(flight, "hangers")) if poured else Hold(_named(flight, "feet"), to="ground")
     ends = "cut to the pattern" if flight.treads > 0 else "square"
     out = [
         Part(_named(flight, f"S{n}"), "stringer", "steps", timber(section.id), name, stringer.length_mm, section.width_mm, ends,
-             solid=Solid(flight.pose, stringer.outline, at, at + section.thickness_mm), hold=Hold(hung))
+             solid=Solid(flight.pose, stringer.outline, at, at + section.thickness_mm), hold=hold)
         for n, at in enumerate(stringer.places, 1)
     ]  # fmt: skip
     count, anchored = len(out), flight.steps.foot == "slab" or not flight.lands_on

@@ -16,11 +16,15 @@ from rowstake.core.trades.deck.laying import DeckBoard, Laying
 from rowstake.core.trades.deck.level import DeckLevel
 
 STEP_MM = 0.5
+HAIR_MM = 4.0
+"""A board of which most lies past the frame, and the rest less than this over its edge, lies on nothing."""
 
 
 def _past(laying: Laying, grid: Grid) -> list[DeckBoard]:
-    frame = prep(Polygon([grid.on_plan((x, y)) for x, y in grid.poly.exterior.coords]))
-    return [b for b in laying.of("board") if not frame.intersects(b.shape)]
+    frame = Polygon([grid.on_plan((x, y)) for x, y in grid.poly.exterior.coords])
+    well_in = prep(frame.buffer(-HAIR_MM, join_style="mitre"))
+    off = [b for b in laying.of("board") if not well_in.intersects(b.shape)]
+    return [b for b in off if frame.intersection(b.shape).area < b.shape.area / 2]
 
 
 def _other_gap(planned: DeckLevel) -> Iterator[Fix]:
