@@ -183,7 +183,8 @@ def _runs(
 ) -> list[Run]:
     (ax, ay), start = edge.along, ends[0]
     long = math.dist(*ends)
-    wall = max(FACTS.off_wall_mm, level.grid.thick_mm + FACTS.notch_free_mm) + half
+    over = 0.0 if level.brief.attached else level.brief.deck.boards.overhang_mm
+    wall = max(FACTS.off_wall_mm, over + level.grid.thick_mm + FACTS.notch_free_mm) + half
     low = 0.0 if shared[0] is not None or not _walled(level, edge, ends[0]) else wall
     high = long if shared[1] is not None or not _walled(level, edge, ends[1]) else long - wall
     stretches, at = [], low
