@@ -8,7 +8,10 @@ from rowstake.core.faults import JobFault
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners import find, registry
 from rowstake.core.reckoners.base import read_inputs
+from rowstake.core.reckoners.box_steps import BoxSteps
+from rowstake.core.reckoners.box_steps import run as box_steps
 from rowstake.core.reckoners.forms import form
+from rowstake.core.reckoners.stairs import Stairs
 from rowstake.core.reckoners.vectors import check, check_all
 
 VECTORS = Path(__file__).parents[1] / "vectors"
@@ -236,3 +239,30 @@ def test_footings_have_the_published_least():
     reckoner = find("footing-size")
     out = reckoner.run(read_inputs(reckoner, {"load_kn": 0.5}))
     assert (out.side_mm, out.diameter_mm, out.thickness_mm) == (304.8, 355.6, 152.4)
+
+
+def test_steps_as_boxes_by_hand():
+    """540 in three risers of 180: two boxes. The lower frame 180 - 28 = 152 high, the upper, on it, 180; stacked the lower is
+    2 · 290 - 25 = 555 deep, the upper 265; rungs in 1500: ⌈1453 / 400⌉ + 1 = 5, of 461 and 171."""
+    given = {"total_rise_mm": 540, "max_riser_mm": 190, "going_mm": 290, "width_mm": 1500}
+    out = box_steps(BoxSteps(**given))
+    assert (out.risers, out.riser_mm) == (3, 180)
+    assert [(b.frame_height_mm, b.depth_mm, b.rungs, b.rung_mm) for b in out.boxes] == [
+        (152, 555, 5, 461),
+        (180, 265, 5, 171),
+    ]
+    assert out.timber_mm == 4 * 1500 + 5 * 461 + 5 * 171
+    assert [b.depth_mm for b in box_steps(BoxSteps(**given, way="stepped")).boxes] == [265, 265]
+    assert box_steps(BoxSteps(**given | {"total_rise_mm": 180})).boxes == []
+    for field, value in (("going_mm", 100), ("tread_mm", 185), ("width_mm", 40)):
+        with pytest.raises(JobFault) as refused:
+            box_steps(BoxSteps(**given | {field: value}))
+        assert refused.value.faults[0].field == field
+
+
+def test_stairs_tell_one_riser_more_and_one_fewer():
+    out = find("stairs").run(Stairs(total_rise_mm=900, max_riser_mm=190, tread_run_mm=277))
+    assert [(w.risers, w.riser_mm, w.total_run_mm, w.step_mm) for w in out.ways] == [
+        (4, 225, 831, 727),
+        (6, 150, 1385, 577),
+    ]

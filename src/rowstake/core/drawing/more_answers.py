@@ -9,7 +9,7 @@ from typing import Any
 from rowstake.core.drawing.scene import Board
 from rowstake.core.measure import Printer
 
-SHOWN = 7
+SHOWN, MOST_DRAWN = 7, 120
 
 
 def _hole(given: Any, out: Any, p: Printer) -> Board:
@@ -22,6 +22,48 @@ def _hole(given: Any, out: Any, p: Printer) -> Board:
         board.line((side * 2 * r, 0.0), (side * r, 0.0), "ground")
     board.dim((-r, -deep), (-r, 0.0), p.length(deep), 1.0)
     board.dim((-r, -deep), (r, -deep), p.length(2 * r), -1.0)
+    return board
+
+
+def _balusters(given: Any, out: Any, p: Printer) -> Board:
+    board, clear = Board(), given.clear_mm
+    high, post = clear * 0.45, clear * 0.05
+    for x in (-post, clear):
+        board.rect(x, 0.0, x + post, high * 1.1, "post")
+    for y in (high * 0.08, high * 0.9):
+        board.rect(0.0, y, clear, y + high * 0.1, "rail")
+    for mark in out.marks_mm[:MOST_DRAWN]:
+        board.rect(mark, high * 0.18, mark + given.baluster_mm, high * 0.9, "board")
+    board.dim((0.0, high), (clear, high), p.length(clear), 1.0)
+    board.dim((0.0, 0.0), (out.gap_mm, 0.0), p.fine(out.gap_mm), -1.0)
+    return board
+
+
+def _stringers(given: Any, out: Any, p: Printer) -> Board:
+    board, wide = Board(), given.width_mm
+    deep = wide * 0.25
+    board.rect(0.0, deep, wide, deep * 1.12, "board")
+    for n in range(min(out.count, MOST_DRAWN)):
+        x = n * out.spacing_mm
+        board.rect(x, 0.0, x + given.stringer_mm, deep, "frame")
+    board.dim((0.0, deep), (wide, deep), p.length(wide), 1.4)
+    half = given.stringer_mm / 2
+    board.dim((half, 0.0), (half + out.spacing_mm, 0.0), p.length(out.spacing_mm), -1.0)
+    return board
+
+
+def _boxes(given: Any, out: Any, p: Printer) -> Board:
+    board, floor, count = Board(), 0.0, len(out.boxes)
+    for n, box in enumerate(out.boxes[:MOST_DRAWN]):
+        front, top = (count - n) * given.going_mm - given.nosing_mm, floor + box.frame_height_mm
+        board.rect(front - box.depth_mm, floor, front, top, "frame")
+        nose, back = front + given.nosing_mm, front - given.going_mm if n < count - 1 else front - box.depth_mm
+        board.rect(back, top, nose, top + given.tread_mm, "board")
+        board.dim(
+            (nose, top + given.tread_mm - out.riser_mm), (nose, top + given.tread_mm), p.length(out.riser_mm), -1.0
+        )
+        floor = top
+    board.line((0.0, 0.0), (count * given.going_mm + 300, 0.0), "ground")
     return board
 
 
@@ -164,4 +206,5 @@ MORE: dict[str, Callable[[Any, Any, Printer], Board]] = {
     "hole-concrete": _hole, "footing-size": _footing, "joist-span": _span, "beam-span": _span, "ledger-fasteners": _ledger,
     "height-stack": _stack, "deck-boards": _deck, "creep": _creep, "gate-sweep": _sweep, "thermal-gap": _heat,
     "wood-movement": _moves, "moisture-content": _settles, "fence-wind": _wind,
+    "balusters": _balusters, "stringers": _stringers, "box-steps": _boxes,
 }  # fmt: skip

@@ -33,7 +33,7 @@ WORDS = {
     "board": "a board at both ends", "flat": "flat sawn", "quarter": "quarter sawn", "B": "sheltered",
     "C": "open", "D": "shore", "lag_13mm": "13 mm (1/2 in) lag screw", "bolt_13mm": "13 mm (1/2 in) bolt",
     "bolt_13mm_spaced": "13 mm (1/2 in) bolt over spacers", "frost": "the frost depth", "minimum": "the least depth",
-    "embedment": "the earth round the post", "post": "the post",
+    "embedment": "the earth round the post", "post": "the post", "stacked": "each on the whole of the one below", "stepped": "each behind the one below",
 }  # fmt: skip
 
 
@@ -45,7 +45,7 @@ LABELS = {
     "lateral_bearing_kpa_per_m": "soil's side bearing", "leaves": "leaves, 1 or 2", "waste_pct": "waste",
     "bag_kg": "bag", "count": "holes", "max_gap_mm": "largest gap", "min_gap_mm": "smallest gap",
     "target_gap_mm": "gap wanted", "max_spacing_mm": "largest spacing", "min_lap_mm": "least lap",
-    "max_riser_mm": "highest riser", "install_c": "when fixed", "hottest_c": "on the hottest day",
+    "max_riser_mm": "highest riser", "way": "boxes stand", "rungs_mm": "rungs at most apart", "frame_mm": "thickness of the frame", "install_c": "when fixed", "hottest_c": "on the hottest day",
     "tributary_m2": "area it carries", "live_kpa": "live load", "dead_kpa": "dead load",
     "finished_mm": "finished height", "footing_top_mm": "top of footing", "beam_mm": "beam, 0 when flush",
 }  # fmt: skip

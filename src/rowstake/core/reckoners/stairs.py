@@ -19,6 +19,15 @@ class Stairs(Inputs):
     stringer_width_mm: Length | None = None
 
 
+class Way(Outputs):
+    """Another way of taking the rise."""
+
+    risers: int
+    riser_mm: float
+    total_run_mm: float
+    step_mm: float
+
+
 class Flight(Outputs):
     risers: int
     riser_mm: float
@@ -27,6 +36,10 @@ class Flight(Outputs):
     bottom_riser_cut_mm: float
     step_mm: float
     throat_mm: float | None
+    stringer_mm: float
+    """Along the slope, from the first nose to the last."""
+    ways: list[Way]
+    """One riser fewer, where there are that many, and one more."""
 
 
 def run(given: Stairs) -> Flight:
@@ -56,6 +69,18 @@ def run(given: Stairs) -> Flight:
         bottom_riser_cut_mm=riser - given.tread_thickness_mm,
         step_mm=2 * riser + run_mm,
         throat_mm=None if width is None else width - notch,
+        stringer_mm=max(0, risers - 2) * math.hypot(riser, run_mm),
+        ways=[_way(given, n) for n in (risers - 1, risers + 1) if n >= 1],
+    )
+
+
+def _way(given: Stairs, risers: int) -> Way:
+    riser = given.total_rise_mm / risers
+    return Way(
+        risers=risers,
+        riser_mm=riser,
+        total_run_mm=(risers - 1) * given.tread_run_mm,
+        step_mm=2 * riser + given.tread_run_mm,
     )
 
 
@@ -63,6 +88,9 @@ def say(given: Stairs, out: Flight, p: Printer) -> str:
     return (
         f"{out.risers} risers of {p.length(out.riser_mm)} and {out.treads} treads over {p.length(out.total_run_mm)}; "
         f"cut the bottom riser to {p.length(out.bottom_riser_cut_mm)}."
+        + "".join(
+            f" With {w.risers}: risers of {p.length(w.riser_mm)} over {p.length(w.total_run_mm)}." for w in out.ways
+        )
         + (f" The notches leave {p.length(out.throat_mm)} of the stringer." if out.throat_mm is not None else "")
     )
 
