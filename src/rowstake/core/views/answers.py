@@ -23,6 +23,9 @@ NOT_ASKED = ("count", "throat_mm")
 """Outputs of what may be left empty: none of them is no answer. Of others it is: no length on sale is long enough."""
 
 
+MOST_ROWS = 40
+
+
 def _words(name: str, value: Any, p: Printer) -> Row:
     if value is None:
         return Row(name.removesuffix("_mm").replace("_", " "), "none")
@@ -46,6 +49,14 @@ def _words(name: str, value: Any, p: Printer) -> Row:
 
 
 def rows(out: Outputs, p: Printer) -> list[Row]:
-    """Every output in order; what was not asked for has no row."""
-    made = out.model_dump().items()
-    return [_words(name, value, p) for name, value in made if value is not None or name not in NOT_ASKED]
+    """Every output in order; what was not asked for has no row, and of several things alike each has one."""
+    made: list[Row] = []
+    for name, value in out.model_dump().items():
+        if isinstance(value, list) and value and isinstance(value[0], dict):
+            one = name.removesuffix("es" if name.endswith("xes") else "s").replace("_", " ")
+            for n, item in enumerate(value[:MOST_ROWS], 1):
+                told = (_words(key, inner, p) for key, inner in item.items())
+                made.append(Row(f"{one} {n}", ", ".join(f"{row.name} {row.text}" for row in told)))
+        elif value is not None or name not in NOT_ASKED:
+            made.append(_words(name, value, p))
+    return made
