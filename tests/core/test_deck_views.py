@@ -9,7 +9,7 @@ from rowstake.core.preview import compare
 from rowstake.core.trades.deck.drawing.on_plan import deck_outline
 from rowstake.core.trades.deck.views.strips import deck_strips as strips
 from tests.decks import cut, deck
-from tests.jobs import put, scenes
+from tests.jobs import put, scenes, yard
 
 
 @pytest.fixture(scope="module")
@@ -229,3 +229,28 @@ def test_a_footing_is_drawn_from_its_solids():
     pad = max((s for s in section.shapes if s.look == "concrete"), key=lambda s: box(s)[2] - box(s)[0])
     assert box(pad)[2] - box(pad)[0] == pytest.approx(f.dug.across_mm, abs=1)
     assert box(pad)[1] == pytest.approx(-f.dug.depth_mm)
+
+
+def test_the_order_of_work_tells_what_is_hidden_and_what_waits():
+    """Footings wait two days for concrete; the frame is inspected before boards; steps and guard come after them."""
+    made = plan(deck(4000, 3000, 900, {"do": "add_steps", "side": "far"}, put("deck.guard.edges", "needed")))
+    order = next(s for s in made.trade.schedules(made) if s.title == "Order of work")
+    assert [row[0] for row in order.rows] == [str(n + 1) for n in range(len(order.rows))]
+    at = {row[1].split(",")[0].split(":")[0]: row for row in order.rows}
+    assert at["Pour the footings and the pads of steps"][4] == "2 days"
+    assert "blocks, bolts and hold-downs for 8 guard posts" not in at["Beams"][3]
+    assert "guard posts (for the guard)" in at["Inspection of the frame"][3]
+    numbers = [
+        int(at[name][0])
+        for name in ("Inspection of the frame", "Boards from the outer edge", "Stringers of S1", "Caps")
+    ]
+    assert numbers == sorted(numbers)
+    assert at["Stringers of S1"][2] == f"{sum(p.kind == 'stringer' for p in made.parts)} stringers"
+
+
+def test_a_fence_is_built_in_order_too():
+    made = plan(yard())
+    order = next(s for s in made.trade.schedules(made) if s.title == "Order of work")
+    told = [row[1].split(",")[0] for row in order.rows]
+    assert told[:4] == ["Agree the boundary", "Mark every post from the datum", "Dig the holes", "Set end"]
+    assert next(row for row in order.rows if row[1].startswith("Set end"))[4]

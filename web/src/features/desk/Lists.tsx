@@ -11,6 +11,7 @@ const TABS = [
   ["marks", "String marks"],
 ] as const;
 const LOOK = "look";
+const ORDER = "order";
 
 function Row({ parts, children }: { parts: readonly string[]; children: ReactNode }) {
   const on = useDesk((s) => parts.length > 0 && s.selected.includes(parts[0]) && s.selected.length === parts.length);
@@ -78,6 +79,28 @@ function MarkTable() {
   );
 }
 
+/** The order of work: what is done, what it hides, what waits. */
+function OrderTable() {
+  const order = useShownDesk().schedules.find((s) => s.title === "Order of work");
+  if (!order) return <p className="p-3 text-faint" role="status">Putting it in order…</p>;
+  return (
+    <table role="table" aria-label="Order of work" className="cards w-full border-collapse">
+      <Head names={[...order.heads]} />
+      <tbody role="rowgroup">
+        {order.rows.map((row) => (
+          <tr key={row[0]} role="row" className="border-b border-rule align-top">
+            {row.map((told, i) => (
+              <td key={i} role="cell" data-as={i < 2 ? "" : order.heads[i].toLowerCase()} className={i === 1 ? `${cell} font-semibold` : cell}>
+                {told}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 /** Lists to carry away: to the yard, to the saw, string marks. A row shows its pieces on the drawing above. */
 export function Lists() {
   const id = useDesk((s) => s.id);
@@ -100,6 +123,9 @@ export function Lists() {
             {name}
           </Tabs.Trigger>
         ))}
+        <Tabs.Trigger value={ORDER} className={tab}>
+          Order of work
+        </Tabs.Trigger>
         {fence && (
           <Tabs.Trigger value={LOOK} className={tab}>
             Second look
@@ -123,6 +149,9 @@ export function Lists() {
       </Tabs.Content>
       <Tabs.Content value="marks" className="min-h-0 flex-1 overflow-auto">
         <MarkTable />
+      </Tabs.Content>
+      <Tabs.Content value={ORDER} className="min-h-0 flex-1 overflow-auto">
+        <OrderTable />
       </Tabs.Content>
       <Tabs.Content value={LOOK} className="min-h-0 flex-1 overflow-auto">
         {fence && <SecondLook />}

@@ -1,9 +1,12 @@
-"""The schedule of a deck's footings for paper."""
+"""Schedules of a deck: its footings, and the order of work."""
 
 from __future__ import annotations
 
 from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.views.build import deck_build
+from rowstake.core.trades.deck.views.order import deck_needs
 from rowstake.core.views.base import Schedule
+from rowstake.core.views.build import order_schedule
 
 FOOTINGS = "Footing schedule"
 
@@ -19,4 +22,5 @@ def deck_schedules(plan: DeckPlan) -> list[Schedule]:
     heads = (
         "Footing", "Along, from the left end of the frame", "Out from the wall", "Across", "Deep", "What", "Load", "Post",
     )  # fmt: skip
-    return [Schedule(FOOTINGS, heads, tuple(rows), frozenset({1, 2, 3, 4, 6, 7}))]
+    footings = Schedule(FOOTINGS, heads, tuple(rows), frozenset({1, 2, 3, 4, 6, 7}))
+    return [footings, order_schedule(deck_build(plan), deck_needs(plan))]

@@ -3,8 +3,11 @@
 from __future__ import annotations
 
 from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.trades.fence.views.build import fence_build
+from rowstake.core.trades.fence.views.order import needs
 from rowstake.core.trades.fence.views.things import things
 from rowstake.core.views.base import Schedule
+from rowstake.core.views.build import order_schedule
 
 HOLES = "Hole schedule"
 
@@ -29,4 +32,4 @@ def fence_schedules(plan: FencePlan) -> list[Schedule]:
     for built in plan.laid.gates:
         lines = tuple((line.name, line.value) for line in told[f"gate {built.gate.id}"].lines)
         out.append(Schedule(f"Gate {built.gate.id}", ("", ""), lines, frozenset({1})))
-    return out
+    return [*out, order_schedule(fence_build(plan), needs(plan))]

@@ -1,0 +1,143 @@
+"""The order in which a deck is built."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.trades.deck.components.guard.line import lay_line
+from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.squaring import rectangle
+from rowstake.core.views.build import BuildStep, counted, hours, told
+
+CONCRETE_H = 48.0
+
+
+def deck_build(plan: DeckPlan) -> list[BuildStep]:
+    return [*_ground(plan), *_frame(plan), *_boards(plan), *_steps(plan)]
+
+
+def _number(plan: DeckPlan, *kinds: str, step: str = "") -> int:
+    return sum(q.kind in kinds and (not step or q.step == step) for q in plan.parts)
+
+
+def _ground(plan: DeckPlan) -> Iterator[BuildStep]:
+    brief, p = plan.brief, plan.brief.printer
+    poured = any(q.good.id == "concrete" for q in plan.parts)
+    yield BuildStep(
+        "line",
+        "Have services located, set out the house line and the far line",
+        f"{p.length(brief.shape.width_mm)} × {p.length(brief.shape.out_mm)}",
+    )
+    deepest = max((f.dug.depth_mm for f in plan.laid.footings), default=0.0)
+    deep = f"down to {p.length(deepest)}" if deepest else ""
+    yield BuildStep("holes", "Dig the footings", told(counted(len(plan.laid.footings), "footing"), deep))
+    if poured:
+        hidden = "the bottoms of the holes: inspected, clean, on firm ground"
+        yield BuildStep(
+            "holes", "Pour the footings and the pads of steps", f"{plan.lists.bags} bags", hours(CONCRETE_H), hidden
+        )
+    if n := _number(plan, "post", step="holes"):
+        yield BuildStep("holes", "Stand the posts on their bases and cut them to one level", counted(n, "post"))
+
+
+def _frame(plan: DeckPlan) -> Iterator[BuildStep]:
+    main = plan.laid.main
+    if main.ledger:
+        yield BuildStep(
+            "frame",
+            "Flash the ledger and fix it, level",
+            counted(len(main.ledger.holes), "fixing"),
+            "",
+            "the flashing behind and over the ledger",
+        )
+    beams = sum(len(level.supports.beams) for level in plan.laid.levels)
+    yield BuildStep("frame", "Beams, plumb over their posts", counted(beams, "beam"))
+    square = rectangle(main.grid)
+    diagonal = f"diagonals {plan.brief.printer.length(square.diagonal_mm)}" if square else ""
+    joists = sum(len(level.grid.joists) for level in plan.laid.levels)
+    yield BuildStep(
+        "frame",
+        "Rim and end joists, squared, then the joists, crowns up",
+        told(counted(joists, "line", "lines") + " of joists", diagonal),
+    )
+    yield BuildStep(
+        "frame",
+        "Hangers full of nails, ties, lateral ties",
+        counted(sum(int(q.amount) for q in plan.parts if q.good.id.startswith("joist_hanger")), "hanger"),
+    )
+    blocks = _number(plan, "blocking", "ladder block", "guard block", "sister block", "splice block", "packing")
+    if blocks:
+        yield BuildStep("frame", "Blocks for border, joints, guard and steps", counted(blocks, "block"))
+    if drops := _number(plan, "drop board"):
+        yield BuildStep("frame", "Boards below the rim for the stringers, strapped", counted(drops, "board"))
+    if plan.brief.deck.joists.tape:
+        yield BuildStep("frame", "Tape on the joists")
+    if plan.brief.deck.lights.count:
+        yield BuildStep("frame", "Holes and cable for the lights", counted(plan.brief.deck.lights.count, "light"))
+    standing = sum(q.mount != "surface" for level in plan.laid.levels for q in lay_line(level).posts)
+    if standing:
+        yield BuildStep("frame", "Guard posts, bolted and held down", counted(standing, "post"))
+    yield BuildStep(
+        "frame",
+        "Inspection of the frame",
+        "",
+        "until it is passed",
+        "hangers, ties, blocks, bolts and flashing, before boards cover them",
+    )
+
+
+def _boards(plan: DeckPlan) -> Iterator[BuildStep]:
+    boards, border = _number(plan, "board", "breaker"), _number(plan, "border")
+    from_ = "the outer edge" if plan.brief.deck.boards.start == "far" else "the house"
+    yield BuildStep(
+        "skin",
+        f"Boards from {from_}, ends trimmed after",
+        counted(boards, "piece"),
+        "",
+        "the frame and what runs under it",
+    )
+    if border:
+        yield BuildStep("skin", "Border, mitres first", counted(border, "board"))
+    if fascia := _number(plan, "fascia"):
+        yield BuildStep("skin", "Fascia on packers", counted(fascia, "piece"), "", "bolt heads in the rim")
+
+
+def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
+    for level in plan.laid.levels:
+        for flight in flights(level.brief):
+            name, own = flight.steps.id, [q for q in plan.parts if q.of == flight.steps.id]
+
+            def many(kind: str, own: list = own) -> int:  # type: ignore[type-arg]
+                return sum(q.kind == kind for q in own)
+
+            yield BuildStep(
+                "steps",
+                f"Stringers of {name}: one cut and tried, the others traced, all level across",
+                counted(many("stringer"), "stringer"),
+            )
+            if many("riser"):
+                yield BuildStep(
+                    "steps",
+                    f"Riser boards of {name}, then its treads from below, noses in line",
+                    told(counted(many("riser"), "riser board"), counted(many("tread"), "board")),
+                    "",
+                    "lights and cable in the risers",
+                )
+            else:
+                yield BuildStep("steps", f"Treads of {name} from below, noses in line", counted(many("tread"), "board"))
+            if many("handrail"):
+                yield BuildStep("steps", f"Handrail of {name}", counted(many("guard post"), "post"))
+    surface = sum(q.mount == "surface" for level in plan.laid.levels for q in lay_line(level).posts)
+    if surface:
+        yield BuildStep("steps", "Guard posts on their bases", counted(surface, "post"))
+    if rails := _number(plan, "guard rail"):
+        filled = _number(plan, "baluster", "guard board")
+        yield BuildStep(
+            "steps",
+            "Rails off one spacer, what fills them off another, from both ends alike",
+            told(counted(rails, "rail"), counted(filled, "piece")),
+        )
+    if caps := _number(plan, "guard cap"):
+        yield BuildStep("steps", "Caps, mitres first", counted(caps, "piece"))
+    yield BuildStep("buy", "Cut ends treated, last screws, finish once a drop of water soaks in")

@@ -1,0 +1,63 @@
+"""The order in which a fence is built."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.views.build import BuildStep, counted, hours, told
+
+
+def fence_build(plan: FencePlan) -> list[BuildStep]:
+    return [*_posts(plan), *_between(plan)]
+
+
+def _number(plan: FencePlan, *kinds: str) -> int:
+    return sum(q.kind in kinds for q in plan.parts)
+
+
+def _posts(plan: FencePlan) -> Iterator[BuildStep]:
+    p, digger, layout = plan.brief.printer, plan.laid.digger, plan.laid.layout
+    long = sum(leg.length_mm for leg in layout.legs)
+    yield BuildStep("line", "Agree the boundary, have services located, stretch the string", p.run(long))
+    yield BuildStep("line", "Mark every post from the datum", counted(len(layout.posts), "post"))
+    if digger.holes:
+        deepest = max(kind.hole.hole_depth_mm for kind in digger.kinds.values())
+        yield BuildStep("holes", "Dig the holes", told(counted(digger.holes, "hole"), f"down to {p.length(deepest)}"))
+    wait = max((kind.method.rails_after_h for kind in digger.kinds.values()), default=0.0)
+    setting = told(*dict.fromkeys(kind.method.name for kind in digger.kinds.values()))
+    yield BuildStep(
+        "holes",
+        "Set end, corner and gate posts, then the others to the string",
+        setting,
+        hours(wait),
+        "the depth of every hole and the gravel in it",
+    )
+
+
+def _between(plan: FencePlan) -> Iterator[BuildStep]:
+    brief = plan.brief
+    if n := _number(plan, "rail"):
+        yield BuildStep("frame", "Rails, level or with the ground", counted(n, "rail"))
+    skin = _number(plan, "board", "sheet")
+    yield BuildStep("skin", "Boards, plumb: every fifth checked", counted(skin, "piece"))
+    if trims := _number(plan, "cap rail", "cap", "trim", "gravel board"):
+        yield BuildStep(
+            "skin",
+            "Gravel boards, covers and caps",
+            counted(trims, "piece"),
+            "",
+            "cut ends, treated before they are covered",
+        )
+    if plan.laid.gates:
+        gate_wait = max((kind.method.gates_after_h for kind in plan.laid.digger.kinds.values()), default=0.0)
+        after = f"not before {hours(gate_wait)} after their posts were set" if gate_wait else ""
+        yield BuildStep(
+            "gates",
+            "Hang the gates, blocked up, and set the latches",
+            told(counted(len(plan.laid.gates), "gate"), after),
+        )
+    if brief.finish_after_days is not None:
+        when = hours(24.0 * brief.finish_after_days) if brief.finish_after_days else "until a drop of water soaks in"
+        yield BuildStep("buy", "Let it dry", "", when)
+        yield BuildStep("buy", "Stain, two coats, cut ends first")
