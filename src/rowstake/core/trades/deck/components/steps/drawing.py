@@ -9,7 +9,7 @@ from functools import partial
 from itertools import pairwise
 
 from rowstake.core.drawing.scene import Board, Scene, Shape
-from rowstake.core.drawing.solids import cut_shapes, within
+from rowstake.core.drawing.solids import beyond_shapes, cut_shapes, within
 from rowstake.core.space import Flat
 from rowstake.core.space.solid import dot
 from rowstake.core.space.views import page
@@ -42,6 +42,9 @@ def _section(level: DeckLevel, flight: Flight, stringer: Stringer) -> Scene:
     shapes = [
         replace(s, points=tuple((a - x, b - z) for a, b in s.points)) for s in cut_shapes(level.parts, view, depth)
     ]
+    rails = [q for q in level.parts if q.of == flight.steps.id and q.kind in ("guard post", "handrail")]
+    for shape in beyond_shapes(rails, view, hidden=True):
+        board.add(replace(shape, points=tuple((a - x, b - z) for a, b in shape.points)))
     board.line((-BEHIND_MM, flight.foot_mm), (last + BEFORE_MM, flight.foot_mm), "ground")
     for shape in within(shapes, (-BEHIND_MM, low), (last + BEFORE_MM, flight.top_mm + 300)):
         board.add(shape)

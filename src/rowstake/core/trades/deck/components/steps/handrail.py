@@ -75,7 +75,7 @@ class Handrail:
         out: list[Part] = []
         for n, k in enumerate(self.treads, 1):
             u = self.middle(k)
-            low, high = max(flight.foot_mm, self.stringer.under(u - half)), self.noses(u + half) + self.high_mm - drop
+            low, high = max(flight.foot_mm, self.stringer.under(u - half)), self.noses(u + half) + self.high_mm
             ring: tuple[Flat, ...] = ((u - half, low), (u + half, low), (u + half, high), (u - half, high))
             out.append(
                 Part(place.label(f"{name}-{mark}{n}"), "guard post", "steps", timber(self.post.id), name, high - low, self.post.width_mm,
