@@ -12,7 +12,7 @@ from rowstake.core.desk import desk
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
-from rowstake.core.trades.deck.components.steps.drop import bears, sticking_out
+from rowstake.core.trades.deck.components.steps.drop import bears, stringer_of
 from rowstake.core.trades.deck.components.steps.flight import flights, ways
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.stands import levered
@@ -103,7 +103,7 @@ def test_little_of_the_plumb_cut_on_the_rim_wants_a_board_below_it():
     """The rim reaches from 872 down to 722; the plumb cut begins at 692."""
     made = plan(deck(4800, 3600, 900, FAR, FASCIA, put("deck.joists.size", "uk_47x150")))
     flight = flight_of(made)
-    on = bears(made.laid.main, flight, Stringer(flight, sticking_out(made.laid.main, flight)))
+    on = bears(made.laid.main, flight, stringer_of(made.laid.main, flight))
     assert on.rim_mm == 0
     assert on.below_mm == pytest.approx(692 - 572)
     (board,) = own(made, "drop board")
@@ -250,7 +250,7 @@ def test_any_flight_is_even_goes_together_and_is_held(made):
             assert boards[0][1] == pytest.approx(flight.nose(k))
             assert all(a < b for a, b in boards)
             assert boards[-1][0] >= flight.back(k) - 1e-6
-        stringer = Stringer(flight, sticking_out(made.laid.main, flight))
+        stringer = stringer_of(made.laid.main, flight)
         gaps = [b - a for a, b in zip(stringer.places, stringer.places[1:], strict=False)]
         assert max(gaps) <= flight.tread_reach_mm + made.brief.post.width_mm + stringer.section.thickness_mm + 3
         assert stringer.throat_mm >= CATALOGUE.steps.throat_mm - 0.5 or "throat" in rules

@@ -12,7 +12,7 @@ from rowstake.core.space import Solid
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.base import Component
 from rowstake.core.trades.deck.components.steps.drawing import marks, scenes
-from rowstake.core.trades.deck.components.steps.drop import Bears, bears, sticking_out
+from rowstake.core.trades.deck.components.steps.drop import Bears, bears, stringer_of
 from rowstake.core.trades.deck.components.steps.edits import EDITS
 from rowstake.core.trades.deck.components.steps.explain import explain
 from rowstake.core.trades.deck.components.steps.flight import Flight, flights
@@ -52,7 +52,7 @@ def _blocks(level: DeckLevel) -> Iterator[BlockAt]:
 def _lay(level: DeckLevel) -> list[Part]:
     out: list[Part] = []
     for flight in flights(level.brief):
-        stringer = Stringer(flight, sticking_out(level, flight))
+        stringer = stringer_of(level, flight)
         on = bears(level, flight, stringer)
         out += [*_stringers(flight, stringer), *_dropped(flight, stringer, on)]
         out += [*_risers(flight, stringer), *_treads(flight, stringer), *pad(level, flight, stringer)]
@@ -181,7 +181,7 @@ def _strips(level: DeckLevel) -> list[Strip]:
     """The upper edge of a stringer's board, with the corner of every notch."""
     out = []
     for flight in flights(level.brief):
-        stringer = Stringer(flight, sticking_out(level, flight))
+        stringer = stringer_of(level, flight)
         out.append(
             Strip(
                 f"Stringer of {flight.steps.id}, corners of its notches from the upper end",

@@ -13,7 +13,7 @@ from rowstake.core.drawing.solids import beyond_shapes, cut_shapes, within
 from rowstake.core.space import Flat
 from rowstake.core.space.solid import dot
 from rowstake.core.space.views import page
-from rowstake.core.trades.deck.components.steps.drop import sticking_out
+from rowstake.core.trades.deck.components.steps.drop import stringer_of
 from rowstake.core.trades.deck.components.steps.flight import Flight, flights
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.level import DeckLevel
@@ -25,7 +25,7 @@ BEHIND_MM, BEFORE_MM = 700.0, 450.0
 def scenes(level: DeckLevel) -> dict[str, Callable[[], Scene]]:
     out: dict[str, Callable[[], Scene]] = {}
     for flight in flights(level.brief):
-        stringer = Stringer(flight, sticking_out(level, flight))
+        stringer = stringer_of(level, flight)
         out[f"flight_{flight.steps.id}"] = partial(_section, level, flight, stringer)
         out[f"stringer_{flight.steps.id}"] = partial(_marking, flight, stringer)
     return out

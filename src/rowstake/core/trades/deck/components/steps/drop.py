@@ -7,6 +7,7 @@ import math
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.parts import Part
 from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.level import DeckLevel
@@ -52,22 +53,53 @@ def _between(level: DeckLevel, flight: Flight, thick: float, low: float, high: f
     return out
 
 
+def stringer_of(level: DeckLevel, flight: Flight) -> Stringer:
+    """A flight's stringers as they stand to what is there already."""
+    return Stringer(flight, sticking_out(level, flight), poured_out(level, flight))
+
+
 def sticking_out(level: DeckLevel, flight: Flight) -> tuple[tuple[float, float], ...]:
     """Stretches along the edge where a post or beam stands out past the face, so that no stringer can hang there."""
     seen = _there(level, flight, flight.foot_mm, flight.top_mm)
     return tuple((a, b) for near, far, a, b in seen if near < 1 and far > 1)
 
 
+CLEAR_MM = 5.0
+
+
+def poured_out(level: DeckLevel, flight: Flight) -> tuple[float, float]:
+    """How far out past the face, and how high over the datum, what is poured for the deck's posts stands in a flight's way; with a
+    little room."""
+    seen = [
+        (far, part.solid.box[1][2] - level.place.ground_mm)
+        for part, (near, far, a, b) in _placed(level, flight, flight.foot_mm, flight.top_mm, "m³")
+        if far > 1
+        and near < flight.face(flight.treads)
+        and b > flight.steps.at_mm
+        and a < flight.steps.at_mm + flight.steps.width_mm
+        and part.solid
+    ]
+    if not seen:
+        return 0.0, 0.0
+    return max(far for far, _ in seen) + CLEAR_MM, max(up for _, up in seen) + CLEAR_MM
+
+
 def _there(level: DeckLevel, flight: Flight, low: float, high: float) -> list[tuple[float, float, float, float]]:
-    """(nearest, furthest out; from, to along the edge) of posts and the frame between two levels."""
+    return [seen for _, seen in _placed(level, flight, low, high, "piece")]
+
+
+def _placed(
+    level: DeckLevel, flight: Flight, low: float, high: float, unit: str
+) -> list[tuple[Part, tuple[float, float, float, float]]]:
+    """(nearest, furthest out; from, to along the edge) of what of the deck's own there is between two levels."""
     pose, datum, out = flight.pose, level.place.ground_mm, []
     for part in level.parts:
-        if part.solid is None or part.unit != "piece" or part.step not in ("holes", "frame"):
+        if part.solid is None or part.unit != unit or part.step not in ("holes", "frame"):
             continue
         near, far = part.solid.box
         if far[2] - datum > low + 1 and near[2] - datum < high - 1:
             places = [(p[0] - pose.at[0], p[1] - pose.at[1]) for p in part.solid.corners]
             outs = [x * pose.a[0] + y * pose.a[1] for x, y in places]
             alongs = [x * pose.c[0] + y * pose.c[1] for x, y in places]
-            out.append((min(outs), max(outs), min(alongs), max(alongs)))
+            out.append((part, (min(outs), max(outs), min(alongs), max(alongs))))
     return out

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowstake.core.parts import Notebook
 from rowstake.core.trades.deck.components.base import TRADE
-from rowstake.core.trades.deck.components.steps.drop import bears, sticking_out
+from rowstake.core.trades.deck.components.steps.drop import bears, stringer_of
 from rowstake.core.trades.deck.components.steps.flight import Flight, flights
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.level import DeckLevel
@@ -15,7 +15,7 @@ LIMITS = "the usual prescriptive limits: ask locally"
 
 def explain(level: DeckLevel, _: Year, book: Notebook) -> None:
     for flight in flights(level.brief):
-        stringer = Stringer(flight, sticking_out(level, flight))
+        stringer = stringer_of(level, flight)
         _risers(flight, book)
         _stringers(level, flight, stringer, book)
 

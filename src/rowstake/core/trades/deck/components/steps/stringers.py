@@ -28,6 +28,8 @@ class Stringer:
 
     flight: Flight
     stand_out: tuple[tuple[float, float], ...] = ()
+    over: Flat = (0.0, 0.0)
+    """What is poured in the way of the heel: how far out it reaches, and how high; the heel is cut away over it."""
 
     @property
     def notch_mm(self) -> float:
@@ -89,7 +91,15 @@ class Stringer:
                 points.append((flight.face(k), flight.seat(k + 1)))
         last = flight.face(flight.treads)
         points.append((last, floor))
-        heel = self.heel_mm
+        heel, (out, up) = self.heel_mm, self.over
+        if out > 0.5 and max(floor, self.under(out)) < up:
+            clear = min(max(out, heel), last - 1.0)
+            points += [(clear, floor)] if heel <= out else [(heel, floor), (out, self.under(out))]
+            points.append((min(out, last - 1.0), up))
+            back = (self.under(0.0) - up) / self.slope
+            points += [(back, up)] if 0.5 < back < out - 0.5 else []
+            points.append((0.0, max(up, self.under(0.0))))
+            return tuple(points)
         if heel > 0.5:
             points.append((heel, floor))
         points.append((0.0, max(floor, self.under(0.0))))

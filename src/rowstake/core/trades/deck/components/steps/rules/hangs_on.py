@@ -7,16 +7,15 @@ from collections.abc import Iterator
 from rowstake.core.advice.base import found, put
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
-from rowstake.core.trades.deck.components.steps.drop import bears, sticking_out
+from rowstake.core.trades.deck.components.steps.drop import bears, stringer_of
 from rowstake.core.trades.deck.components.steps.flight import flights
-from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.level import DeckLevel
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, least = planned.brief.printer, CATALOGUE.steps.sound_mm
     for flight in flights(planned.brief):
-        on = bears(planned, flight, Stringer(flight, sticking_out(planned, flight)))
+        on = bears(planned, flight, stringer_of(planned, flight))
         if on.rim_mm + on.below_mm >= least - 0.5:
             continue
         fixes = [put("The first tread level with the deck", flight.path, top="level")] if not flight.level_top else []
