@@ -1,6 +1,6 @@
 """Time of `plan(job)` for decks of 10, 60 and 400 m², as ratios: to a floor, and of growth of time to growth of parts.
 
-Each with a border on three sides and a notch; then laid at 45°; then its page. The floor is what it takes just to make
+Each with a border on three sides and a notch; then laid at 45°; then with steps and a guard; and its page. The floor is what it takes just to make
 that many parts, so the figures mean the same on any machine.
 """
 
@@ -60,6 +60,11 @@ def measure(title: str, *more: dict[str, Any]) -> None:
 def main() -> None:
     measure("Along the house, border and notch")
     measure("At 45°, border and notch", put("boards.run", "diagonal"))
+    measure(
+        "Along the house, border, a flight and a guard",
+        {"do": "add_steps", "side": "left"},
+        {"do": "set", "path": "deck.guard.edges", "value": "needed"},
+    )
     print("growth at or under 1 means that time grows no faster than the parts")
 
 

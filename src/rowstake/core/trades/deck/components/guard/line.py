@@ -10,6 +10,7 @@ from itertools import pairwise
 from shapely.geometry import LineString, Polygon, box
 
 from rowstake.core.catalogue import CATALOGUE, Section, pick
+from rowstake.core.once import once
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.steps.flight import flights, others
@@ -92,6 +93,11 @@ def guarded(brief: DeckBrief, edge: Edge) -> bool:
     return drop_mm(brief, edge) > brief.guard_over_mm + 0.5
 
 
+def _asked_of(level: DeckLevel) -> tuple[object, ...]:
+    return level.brief, level.grid, level.supports
+
+
+@once(_asked_of)
 def lay_line(level: DeckLevel) -> Line:
     """Raises `JobFault` for a post that is not on sale."""
     brief = level.brief
@@ -264,6 +270,10 @@ def _held(level: DeckLevel, place: PostPlace, half: float) -> PostPlace:
         taken += [((b.s0, b.t - b.wide_mm / 2), (b.s1, b.t + b.wide_mm / 2)) for b in level.supports.beams]
     for a, z in taken:
         (x0, y0), (x1, y1) = grid.on_plan(a), grid.on_plan(z)
+        if max(x0, x1) < place.at[0] - 2 * half or min(x0, x1) > place.at[0] + 2 * half:
+            continue
+        if max(y0, y1) < place.at[1] - 2 * half or min(y0, y1) > place.at[1] + 2 * half:
+            continue
         if box(min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)).intersection(spot).area > 1:
             return replace(place, mount="surface")
     return place

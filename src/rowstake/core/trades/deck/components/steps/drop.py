@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.parts import Part
+from rowstake.core.space import Solid
 from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.level import DeckLevel
@@ -88,6 +89,17 @@ def _there(level: DeckLevel, flight: Flight, low: float, high: float) -> list[tu
     return [seen for _, seen in _placed(level, flight, low, high, "piece")]
 
 
+UPWARDS = (0.0, 0.0, 1.0)
+
+
+def _reach(solid: Solid) -> tuple[float, float]:
+    """The lowest and the highest level of it."""
+    if solid.pose.c == UPWARDS:
+        return solid.pose.at[2] + solid.near_mm, solid.pose.at[2] + solid.far_mm
+    low, high = solid.box
+    return low[2], high[2]
+
+
 def _placed(
     level: DeckLevel, flight: Flight, low: float, high: float, unit: str
 ) -> list[tuple[Part, tuple[float, float, float, float]]]:
@@ -96,9 +108,10 @@ def _placed(
     for part in level.parts:
         if part.solid is None or part.unit != unit or part.step not in ("holes", "frame"):
             continue
-        near, far = part.solid.box
-        if far[2] - datum > low + 1 and near[2] - datum < high - 1:
-            places = [(p[0] - pose.at[0], p[1] - pose.at[1]) for p in part.solid.corners]
+        bottom, top = _reach(part.solid)
+        if top - datum > low + 1 and bottom - datum < high - 1:
+            corners = part.solid.ring(part.solid.near_mm) if part.solid.pose.c == UPWARDS else part.solid.corners
+            places = [(p[0] - pose.at[0], p[1] - pose.at[1]) for p in corners]
             outs = [x * pose.a[0] + y * pose.a[1] for x, y in places]
             alongs = [x * pose.c[0] + y * pose.c[1] for x, y in places]
             out.append((part, (min(outs), max(outs), min(alongs), max(alongs))))

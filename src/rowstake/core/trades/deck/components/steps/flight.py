@@ -11,6 +11,7 @@ from shapely.geometry import LineString, Polygon
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.catalogue.models import StepLimits
 from rowstake.core.faults import refuse
+from rowstake.core.once import once
 from rowstake.core.reckoners.base import up, whole
 from rowstake.core.space import Pose
 from rowstake.core.trades.deck.brief import DeckBrief
@@ -191,6 +192,11 @@ def placed(side: DeckSide, face_mm: float, out: float, along: float) -> Point:
     return face_mm + (out if side == "right" else -out), along
 
 
+def _asked_of(brief: DeckBrief) -> tuple[object, ...]:
+    return (brief,)
+
+
+@once(_asked_of)
 def flights(brief: DeckBrief) -> list[Flight]:
     """The flights of a level. Raises `JobFault` for one that is on no edge, has no rise, or stands in another's way."""
     own = [(n, s) for n, s in enumerate(brief.deck.steps) if s.level == brief.level.id]
