@@ -19,8 +19,8 @@ TOLD = {
     "last_row": (set(), BOARDS),
     "off_frame": (set(), BOARDS),
     # No room for a post, a frame or a bearing: frame lies in footings or in itself, and what it would carry is held by nothing.
-    # Where it is lowest footings even stand up into the boards.
-    "stack_fit": (EARTH | FRAME | BOARDS, FRAME | BOARDS | {"post", "fascia", "post brace"}),
+    # Where it is lowest footings even stand up into boards and fascia.
+    "stack_fit": (EARTH | FRAME | BOARDS | {"fascia"}, FRAME | BOARDS | {"post", "fascia", "post brace"}),
     "hole_room": (FRAME | {"post"}, FRAME | BOARDS),
     "clipped_corner": (set(), FRAME | BOARDS | {"fascia"}),
 }

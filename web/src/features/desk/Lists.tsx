@@ -113,7 +113,7 @@ export function Lists() {
   return (
     <Tabs.Root defaultValue="buy" className="flex min-h-0 flex-1 flex-col bg-board">
       <div className="flex items-end border-b border-ink px-2 pt-1">
-      <Tabs.List aria-label="Lists" className="flex items-end gap-1">
+      <Tabs.List aria-label="Lists" className="flex flex-wrap items-end gap-1">
         {TABS.map(([key, name]) => (
           <Tabs.Trigger
             key={key}
