@@ -88,6 +88,22 @@ def test_what_a_flight_weighs_on_is_handed_to_the_posts():
     assert levered([0, 1000], 1500, 4) == [0, 6]
 
 
+def test_a_beam_that_steps_come_down_on_is_worked_with_them():
+    """Steps along all of a deck of 5.4 m, 1.5 m up, bring the outer beam over what it holds; nearer posts settle it."""
+    job = deck(5400, 3600, 1500, {"do": "add_steps", "side": "far", "full": True})
+    made = plan(job)
+    (beam,) = (b for b in made.laid.main.supports.beams if b.outer)
+    (under,) = (w for w in made.laid.main.work if w.beam)
+    assert beam.reach.used <= 1 < under.used
+    steps = sum(p.stands_kn for p in made.laid.main.posts if p.beam is beam)
+    even = made.brief.total_kpa * beam.carried_mm * (beam.s1 - beam.s0) / 1e6
+    assert under.load_kn == pytest.approx(steps + even, rel=0.01)
+    (over,) = (f for f in made.findings if f.rule == "member_over")
+    assert over.where == (beam.label,)
+    after = plan(apply_raw(job, list(over.fixes[0].edits)))
+    assert not [f for f in after.findings if f.rule == "member_over"]
+
+
 def test_treads_level_with_the_deck_hang_on_the_whole_rim():
     made = plan(deck(4800, 3600, 900, FAR, FASCIA, put("deck.steps.0.top", "level")))
     flight = flight_of(made)

@@ -29,8 +29,9 @@ def levered(places: list[float], at: float, load: float) -> list[float]:
     return out
 
 
-def on_posts(grid: Grid, supports: Supports, loads: Iterable[StandsOn]) -> Extra:
-    out: Extra = {}
+def on_beams(grid: Grid, supports: Supports, loads: Iterable[StandsOn]) -> list[tuple[BeamLine, float, float]]:
+    """(beam, where along it, kN) of what comes down on the edge."""
+    out = []
     for load in loads:
         s, t = grid.on_plan(load.at)
         line = min(grid.joists, key=lambda j: (max(j.t0 - t, t - j.t1, 0.0) > 300, abs(j.s - s)), default=None)
@@ -41,7 +42,14 @@ def on_posts(grid: Grid, supports: Supports, loads: Iterable[StandsOn]) -> Extra
         for (_, by), kn in zip(own, shares, strict=True):
             beam = next((b for b in supports.beams if b.label == by), None)
             if beam:
-                _add(out, beam, s, kn)
+                out.append((beam, s, kn))
+    return out
+
+
+def on_posts(grid: Grid, supports: Supports, loads: Iterable[StandsOn]) -> Extra:
+    out: Extra = {}
+    for beam, s, kn in on_beams(grid, supports, loads):
+        _add(out, beam, s, kn)
     return out
 
 

@@ -21,7 +21,7 @@ from rowstake.core.trades.deck.corners import Corner
 from rowstake.core.trades.deck.demands import StandsOn, of
 from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge
-from rowstake.core.trades.deck.stands import levered
+from rowstake.core.trades.deck.stands import levered, on_beams
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,6 +37,8 @@ class Worked:
     moment_knm: float
     span_mm: float
     plies: int = 1
+    beam: str = ""
+    """The label of the beam that it is, where it is one."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,6 +130,7 @@ def worked(brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[C
         *_lifts(brief, own),
     ]
     out += [_rim(brief, grid, supports, corner) for corner in corners]
+    out += _beams_under_steps(brief, grid, supports)
     return sorted(out, key=lambda w: -w.used)
 
 
@@ -277,6 +280,35 @@ def _lifts(brief: DeckBrief, own: list[JoistLine]) -> Iterator[Worked]:
                 )
     if worst:
         yield worst
+
+
+def _beams_under_steps(brief: DeckBrief, grid: Grid, supports: Supports) -> Iterator[Worked]:
+    """Beams that steps come down on: with the deck they carry as an even load, and the steps where they stand."""
+    live, points = brief.live_kpa / brief.total_kpa, on_beams(grid, supports, of(StandsOn, brief.asked))
+    for beam in supports.beams:
+        own = [Point(min(max(s, beam.s0), beam.s1), kn * 1000) for b, s, kn in points if b is beam and kn > 0]
+        if not own or len(beam.posts) < 2:
+            continue
+        stick = read_stick(beam.section.id)
+        even = Stretch(beam.s0, beam.s1, brief.total_kpa * beam.carried_mm / 1000)
+        bent = bend(list(beam.posts), beam.s0, beam.s1, [even, *own])
+        span = max(b - a for a, b in pairwise(beam.posts))
+        used, governs = load_used(
+            brief.species, stick, beam.plies, sharing(beam.plies), span, bent.moment_nmm, bent.shear_n, live
+        )
+        carried = sum(bent.reactions) / 1000
+        at = (sum(q.at for q in own) / len(own), beam.t)
+        yield Worked(
+            f"beam {beam.label} under steps",
+            at,
+            used,
+            governs,
+            carried,
+            bent.moment_nmm / 1e6,
+            span,
+            beam.plies,
+            beam.label,
+        )
 
 
 def _rim(brief: DeckBrief, grid: Grid, supports: Supports, corner: Corner) -> Worked:
