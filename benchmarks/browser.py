@@ -78,23 +78,33 @@ def edits(page: Page, blank: str, least_mm: int) -> list[float]:
     return [float(t) for t in page.evaluate("() => window.__seen.took")][2:]
 
 
-def drag(page: Page) -> float:
-    """How often a second the drawing follows a handle that is dragged."""
+GHOST = """() => {
+  window.__seen.ghost = 0;
+  new MutationObserver(() => requestAnimationFrame(() => { window.__seen.ghost += 1; }))
+    .observe(document.querySelector('[data-panels]'), {subtree: true, attributes: true, attributeFilter: ['cx']});
+}"""
+
+
+def drag(page: Page) -> tuple[float, float]:
+    """How often a second a handle that is dragged, with the line to what it is tied to, and the whole drawing behind it follow."""
     grip = page.locator("[data-handle]").last.bounding_box()
     if grip is None:
-        return 0.0
+        return 0.0, 0.0
     x, y = grip["x"] + grip["width"] / 2, grip["y"] + grip["height"] / 2
     page.mouse.move(x, y)
     page.mouse.down()
     page.mouse.move(x + 8, y)
     page.wait_for_timeout(300)
-    seen = page.evaluate("() => [performance.now(), window.__seen.drawn]")
+    page.evaluate(GHOST)
+    count = "() => [performance.now(), window.__seen.ghost, window.__seen.drawn]"
+    seen = page.evaluate(count)
     for n in range(100):
-        page.mouse.move(x + 8 + n % 50, y + n % 30)
+        page.mouse.move(x - 8 - 3 * (n % 50), y - 2 * (n % 30))
         page.wait_for_timeout(16)
-    now = page.evaluate("() => [performance.now(), window.__seen.drawn]")
+    now = page.evaluate(count)
     page.mouse.up()
-    return float((now[1] - seen[1]) / (now[0] - seen[0]) * 1000)
+    took = (now[0] - seen[0]) / 1000
+    return float((now[1] - seen[1]) / took), float((now[2] - seen[2]) / took)
 
 
 def measure(page: Page, cdp: CDPSession, url: str, name: str, job: Job, blank: str, least_mm: int) -> None:
@@ -102,12 +112,12 @@ def measure(page: Page, cdp: CDPSession, url: str, name: str, job: Job, blank: s
     weighed, here = Bytes(cdp), best(lambda: plan(job), 3) * 1000
     first = opened(page, f"{url}/job/{key}")
     took = edits(page, blank, least_mm)
-    follows = drag(page)
+    hand, follows = drag(page)
     heap = next(m["value"] for m in cdp.send("Performance.getMetrics")["metrics"] if m["name"] == "JSHeapUsedSize")
     p95 = statistics.quantiles(took, n=20)[-1]
     print(
         f"{name:>12} {here:>8.0f} {first:>8.0f} {statistics.median(took):>8.0f} {p95:>7.0f} {statistics.median(took) / here:>7.1f}"
-        f" {weighed.last / 1000:>8.1f} {follows:>7.1f} {heap / 1e6:>7.0f}"
+        f" {weighed.last / 1000:>8.1f} {hand:>7.1f} {follows:>7.1f} {heap / 1e6:>7.0f}"
     )
     sent(f"{url}/api/jobs/{key}/archive", "POST", {"archived": True})
 
@@ -115,7 +125,7 @@ def measure(page: Page, cdp: CDPSession, url: str, name: str, job: Job, blank: s
 def main(url: str) -> None:
     yard, long, broad = fence(20), fence(2000), deck(5000, 3600)
     print(
-        f"{'job':>12} {'plan ms':>8} {'open ms':>8} {'edit ms':>8} {'p95 ms':>7} {'÷ plan':>7} {'kB sent':>8} {'drags/s':>7} {'heap MB':>7}"
+        f"{'job':>12} {'plan ms':>8} {'open ms':>8} {'edit ms':>8} {'p95 ms':>7} {'÷ plan':>7} {'kB sent':>8} {'hand/s':>7} {'drags/s':>7} {'heap MB':>7}"
     )
     with sync_playwright() as p:
         browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=["--disable-gpu", "--no-sandbox"])

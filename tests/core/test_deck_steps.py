@@ -30,7 +30,7 @@ def test_the_frame_runs_straight_past_a_step_smaller_than_a_joist():
     [finding] = [f for f in made.findings if f.rule == "frame_straight"]
     assert "a step of 10 mm; boards reach 35 mm over it" in finding.title
     assert (
-        "The step, 215 mm along and 175 mm out" in finding.why
+        "that begins 215 mm along and 175 mm out" in finding.why
     )  # at 240 and 175, told from the frame's left end at 25
     check_deck(made)
     check_solids(made)

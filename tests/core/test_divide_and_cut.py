@@ -125,7 +125,7 @@ def test_packs_with_five_per_cent_to_spare(count, wanted, packs):
             "uk_feather125",
             "uk_38x87",
             70,
-        ),  # through 22 and 11 of two boards that taper: 33 + 38 = 71 would come out
+        ),  # 16.5 thick on the mean, lap 25 of 125: 16.5 + 16.5 × 112.5 / 100 = 35.0625; with 38, 75 would come out
     ],
 )
 def test_board_screws_by_hand(style, board, rail, length):
@@ -134,5 +134,5 @@ def test_board_screws_by_hand(style, board, rail, length):
     )
     screw, mm, grip = board_screw(resolve(job))
     assert (screw.words, mm) == (f"screw {length} mm", length)
-    thick = {"uk_19x150": 19, "uk_feather125": 33}[board]
+    thick = {"uk_19x150": 19, "uk_feather125": 35.0625}[board]
     assert grip == length - thick

@@ -1,5 +1,6 @@
 """Held over styles, fits, fixings, corners, gates and regions: what is drawn is what is counted is what is bought."""
 
+import math
 import os
 
 import pytest
@@ -7,8 +8,10 @@ from hypothesis import HealthCheck, assume, given, settings
 from hypothesis import strategies as st
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
+from rowstake.core.trades.fence.planes import through_mm
 from tests.holds.fence import check_fence
 from tests.holds.solids import check_solids
 from tests.jobs import edited, fence, put, spot
@@ -84,7 +87,7 @@ def jobs(draw):
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 120)),
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 80)),
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )
@@ -196,3 +199,51 @@ def test_two_pieces_never_overlap_in_a_row_of_rails():
     posts = {0: [p.on(0) for p in made.laid.layout.leg_posts(0)]}
     joints = {round(end, 6) for (leg, _), pieces in rows.items() if leg == 0 for _, end in sorted(pieces)[:-1]}
     assert joints <= {round(p, 6) for p in posts[0]}
+
+
+@pytest.mark.parametrize(("lap", "turn"), [(47, -90), (67.9, 90), (42, -90), (30, 90)])
+def test_no_lap_is_more_than_boards_take(lap, turn):
+    """Boards of 90 × 22 lean no more than 25°: 22 / tan 25° = 47.18 of pitch, so a lap of 42.82 at most; past it they are laid so, and told."""
+    job = fence((1500, 0), (1500, turn), style="lapped", region="australia_nz")
+    edits = [
+        put("fence.skin.height_mm", 700),
+        put("fence.bays.max_mm", 900),
+        put("fence.skin.side", "right"),
+        put("fence.skin.board", "au_90x22"),
+        put("fence.skin.lap_mm", lap),
+    ]
+    made = plan(edited(job, *edits, put("fence.skin.fit", "even")))
+    most = 90 - 22 / math.tan(math.radians(25))
+    assert most == pytest.approx(42.82, abs=0.01)
+    assert all(c.laid.lap_mm <= most + 1e-6 for c in made.laid.courses)
+    assert ("half_lap" in {f.rule for f in made.findings}) == (lap > most)
+    check_fence(made)
+    check_solids(made)
+
+
+def test_a_screw_through_lapped_boards_reaches_past_what_lies_between():
+    """A lap of 30 on boards of 90 × 22: in its middle the upper board's back is 22 · 75 / 60 = 27.5 off the rail, so the screw goes through
+    49.5 before it grips 38: 87.5, of those on sale the next, where it does not come out of a rail of 45."""
+    job = fence((6000, 0), style="lapped", region="australia_nz")
+    made = plan(
+        edited(job, put("fence.skin.board", "au_90x22"), put("fence.skin.lap_mm", 30), put("fence.skin.fit", "exact"))
+    )
+    assert through_mm(made.brief) == pytest.approx(49.5)
+    (screws,) = (p for p in made.parts if p.kind == "board screw")
+    sold = made.brief.sold.screws_mm
+    assert screws.good.sizes[0] == min(s for s in sold if s >= 87.5)
+    assert screws.good.sizes[0] <= 49.5 + 45
+
+
+def test_a_lapped_board_past_the_end_of_its_rails_is_told():
+    """Boards of 90 lapped 40 go on 50 each: the 34th begins 33 · 50 past the first, at -50, and so at 1600. Past its lap it bears from 1640 on;
+    the rails end at 1595, behind those of the next leg."""
+    job = fence((1500, 0), (1500, 90), style="lapped", region="australia_nz")
+    edits = [put("fence.skin.height_mm", 700), put("fence.bays.max_mm", 900), put("fence.skin.side", "right")]
+    lapped = [put("fence.skin.board", "au_90x22"), put("fence.skin.fit", "exact"), put("fence.skin.lap_mm", 40)]
+    made = plan(edited(job, *edits, *lapped))
+    (told,) = (f for f in made.findings if f.rule == "corner_rail" and "past the end" in f.title)
+    assert told.title == "Board 1B34 at the corner bears 45 mm past the end of its rails"
+    assert told.where == ("1B34",)
+    turned = plan(apply_raw(made.brief.job, list(told.fixes[0].edits)))
+    assert "corner_rail" not in {f.rule for f in turned.findings}

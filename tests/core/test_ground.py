@@ -250,3 +250,13 @@ def test_ground_that_falls_evenly_from_end_to_end_by_hand():
 
 def yard_line():
     return fence((9000, 0), (6000, 90))
+
+
+@pytest.mark.parametrize("text", ["0, 0\n0, -76", "2845, -76\n2845, 0"])
+def test_a_step_at_the_very_end_of_a_line_is_not_under_it(text):
+    """The ground goes on past the end as the line has it, so that the board before the post's outer half stands where the others do."""
+    made = plan(edited(fence((2845, 0)), {"do": "levels", "text": text}))
+    (profile,) = made.laid.levels.profiles
+    assert [profile.at(at, left) for at in (0, 2845) for left in (True, False)] == [-76] * 4
+    assert len({round(p.solid.box[0][2], 6) for p in made.parts if p.kind == "board"}) == 1
+    check_fence(made)

@@ -45,7 +45,8 @@ def test_levels_of_schema_1_are_one_list_and_lose_nothing():
     first, *others = deck["levels"]
     assert first == {"id": "main", "x_mm": 0, "y_mm": 0, "height_mm": was["levels"]["height_mm"], "shape": was["shape"]}
     assert others == was["lower"] != []
-    assert deck["ground"] | deck["over"] | {"height_mm": first["height_mm"]} == was["levels"]
+    told = {key: value for key, value in deck["over"].items() if key in was["levels"] or value is not None}
+    assert deck["ground"] | told | {"height_mm": first["height_mm"]} == was["levels"]
     kept = {key for key in was if key not in ("shape", "levels", "lower")}
     assert {key: deck[key] for key in kept} == {key: was[key] for key in kept}
     assert old["schema"] == 1  # what was given is not changed

@@ -5,12 +5,13 @@ from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
 from rowstake.core.trades.fence.laid import bay_weights_kg
-from rowstake.core.trades.fence.second_look import second_look
+from rowstake.core.views.second import second_look
 from tests.jobs import edited, fence, put, scenes, yard
 
 
 def look(job, **quoted):
-    return {v.name: v for v in second_look(plan(job), quoted)}
+    made = plan(job)
+    return {v.name: v for v in second_look(made, made.trade.second_look, quoted)}
 
 
 def test_posts_that_mean_centres_no_rail_reaches():

@@ -1,10 +1,10 @@
 """Flights on the edge of a deck: one worked by hand, piece by piece, then whatever edge, width, height, mount and region."""
 
 import math
-import os
+from itertools import pairwise
 
 import pytest
-from hypothesis import HealthCheck, assume, given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.catalogue import CATALOGUE
@@ -12,11 +12,18 @@ from rowstake.core.desk import desk
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
+from rowstake.core.trades.deck.components.guard.bays import bays_of
+from rowstake.core.trades.deck.components.steps.boxes import boxes
 from rowstake.core.trades.deck.components.steps.drop import bears, stringer_of
-from rowstake.core.trades.deck.components.steps.flight import flights, ways
-from rowstake.core.trades.deck.components.steps.stringers import Stringer
+from rowstake.core.trades.deck.components.steps.handrail import handrails
+from rowstake.core.trades.deck.components.steps.hip import hips, jacks
+from rowstake.core.trades.deck.components.steps.on_edge import flights, runs
+from rowstake.core.trades.deck.components.steps.raked import over_noses_mm, raked, triangle_mm
+from rowstake.core.trades.deck.components.steps.rise import ways
+from rowstake.core.trades.deck.components.steps.stringers import Stringer, sold_for
+from rowstake.core.trades.deck.demands import StandsOn
 from rowstake.core.trades.deck.stands import levered
-from tests.decks import cut, deck
+from tests.decks import ANY, cut, deck, planned
 from tests.holds.deck import check_deck
 from tests.holds.solids import check_solids
 from tests.jobs import put
@@ -232,32 +239,22 @@ def decks_with_steps(draw):
             put(f"{path}.going_mm", draw(st.one_of(st.none(), st.floats(220, 420)))),
             put(f"{path}.max_riser_mm", draw(st.one_of(st.none(), st.floats(120, 200)))),
             put(f"{path}.handrail", draw(st.sampled_from(["none", "near", "far", "both"]))),
+            put(f"{path}.build", draw(st.sampled_from(["stringers", "stringers", "boxes"]))),
+            put(f"{path}.filled", draw(st.booleans())),
             put(f"{path}.foot", draw(st.sampled_from(["pad", "slab"]))),
+            *(
+                put(f"{path}.round_{end}_mm", draw(st.floats(300, 2500)))
+                for end in draw(st.sampled_from([[], [], ["near"], ["far"], ["near", "far"]]))
+            ),
         ]
-    try:
-        return plan(
-            deck(
-                width,
-                out,
-                draw(st.floats(400, 2600)),
-                *edits,
-                region=region,
-                support=draw(st.sampled_from(["ledger", "free"])),
-            )
-        )
-    except JobFault:
-        assume(False)
+    return planned(draw, width, out, (400, 1700), edits, region)
 
 
-@settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 60)) // 2,
-    deadline=None,
-    suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
-)
+@ANY
 @given(decks_with_steps())
 def test_any_flight_is_even_goes_together_and_is_held(made):
     rules = {f.rule for f in made.findings}
-    for flight in flights(made.laid.main.brief):
+    for flight in runs(made.laid.main.brief):
         way, n = flight.way, flight.treads
         assert way.risers * way.riser_mm == pytest.approx(flight.rise_mm)
         assert flight.tread_top(n) - flight.foot_mm == pytest.approx(way.riser_mm)
@@ -267,7 +264,14 @@ def test_any_flight_is_even_goes_together_and_is_held(made):
             assert all(a < b for a, b in boards)
             assert boards[-1][0] >= flight.back(k) - 1e-6
         stringer = stringer_of(made.laid.main, flight)
-        gaps = [b - a for a, b in zip(stringer.places, stringer.places[1:], strict=False)]
+        if flight.boxed:
+            frames = boxes(flight, stringer)
+            assert [b.high for b in frames] == pytest.approx([flight.seat(k) for k in range(1, n + 1)])
+            assert all(a.low == pytest.approx(b.high) for a, b in pairwise(frames))
+            reach = flight.tread_reach_mm + 0.5
+            assert all(b - a <= reach for f in frames for a, b in pairwise(f.rungs))
+            continue
+        gaps = [b - a for a, b in pairwise(stringer.places)]
         assert max(gaps) <= flight.tread_reach_mm + made.brief.post.width_mm + stringer.section.thickness_mm + 3
         assert stringer.throat_mm >= CATALOGUE.steps.throat_mm - 0.5 or "throat" in rules
         if flight.brief.region.riser_mm < way.riser_mm - 0.5:
@@ -275,3 +279,285 @@ def test_any_flight_is_even_goes_together_and_is_held(made):
     check_deck(made)
     check_solids(made)
     assert desk(made).stakes
+
+
+def test_a_level_is_taken_away_with_its_steps_and_none_stand_on_one_that_is_not_there():
+    job = deck(4800, 3600, 900, {"do": "add_level"}, {"do": "add_steps", "side": "far", "level": "Q1"})
+    assert [s.level for s in job.deck.steps] == ["Q1"]
+    assert apply_raw(job, [{"do": "remove_level", "id": "Q1"}]).deck.steps == []
+    with pytest.raises(JobFault) as refused:
+        plan(deck(4800, 3600, 900, FAR, put("deck.steps.0.level", "Q7")))
+    assert refused.value.faults[0].field == "deck.steps.0.level"
+
+
+def test_the_pad_is_dug_and_the_first_tread_begins_past_a_post_that_stands_out():
+    """1200 by what lies on the plan, 100 of concrete on 100 of gravel, dug and swollen; a flush beam of 2 × 38.1 on posts of 88.9, across
+    the joists, lets them stand 6.35 out."""
+    bare, made = plan(deck(4800, 3600, 900)), plan(deck(4800, 3600, 900, FAR))
+    dug = sum(p.amount for p in made.parts if p.of == "S1" and p.unit == "m³") * CATALOGUE.materials.fill.spoil_bulking
+    more = sum(f.dug.spoil_m3 for f in made.laid.footings) - sum(f.dug.spoil_m3 for f in bare.laid.footings)
+    assert made.lists.spoil_m3 - bare.lists.spoil_m3 == pytest.approx(dug + more)
+    flush = [put("deck.beams.way", "flush"), put("deck.beams.plies", 2), {**FAR, "full": True}]
+    out = plan(deck(6108.7, 3600, 1761, *flush, region="north_america"))
+    flight = flight_of(out)
+    stringer = stringer_of(out.laid.main, flight)
+    assert stringer.past_mm == pytest.approx((88.9 - 76.2) / 2)
+    first = [p for p in own(out, "tread") if p.label.startswith("S1-T1")]
+    assert min(a for p in first for a, _ in p.solid.profile) >= stringer.past_mm
+    check_solids(out)
+
+
+def test_long_noses_and_heavy_hangers_are_told():
+    nosed = plan(deck(4000, 3000, 590, FAR, put("deck.steps.0.nosing_mm", 60)))
+    assert any("Noses of S1" in f.title for f in nosed.findings)
+    heavy = plan(deck(4800, 3600, 4200, FAR, put("deck.loads.live_kpa", 9)))
+    told = [f.title for f in heavy.findings if f.rule == "hangs_on"]
+    half = Stringer(flight_of(heavy)).load_kn / 2
+    assert bool(told) == (half > CATALOGUE.steps.hanger_kn)
+    assert half > CATALOGUE.steps.hanger_kn
+
+
+def test_a_flight_round_a_corner_by_hand():
+    """The flight of five again, from 3000 to the right end at 4800 and on round the corner for 1500.
+
+    Both noses cross on a line at 45° from the corner of the frame at (4800, 3600): the k-th tread's long point is 277k past it.
+    Under it a stringer of goings 277 · √2 = 391.7: 300 - 180 · 391.7 / √(180² + 391.7²) = 136.4 are left of it.
+    """
+    made = plan(
+        deck(4800, 3600, 900, FAR, FASCIA, put("deck.steps.0.at_mm", 3000), put("deck.steps.0.round_far_mm", 1500))
+    )
+    flight, wing = runs(made.laid.main.brief)
+    assert (wing.side, wing.steps.at_mm, wing.steps.width_mm, wing.way) == ("right", 2100, 1500, flight.way)
+    treads = {p.label: p for p in own(made, "tread")}
+    assert [treads[f"S1-T{k}a"].length_mm for k in (1, 2, 3, 4)] == [1800 + 277 * k for k in (1, 2, 3, 4)]
+    assert [treads[f"S1-far-T{k}a"].length_mm for k in (1, 2, 3, 4)] == [1500 + 277 * k for k in (1, 2, 3, 4)]
+    # The second board's front lies a board and a gap behind the nose: 151 shorter.
+    assert treads["S1-T1b"].length_mm == 1800 + 277 - 151
+    # Risers end where their faces cross, the nosing of 25 behind the noses.
+    risers = {p.label: p.length_mm for p in own(made, "riser")}
+    assert risers["S1-R1"] == 1775 + 277 - 25
+    stringers = {p.label: p for p in own(made, "stringer")}
+    # 1775 over 47 at most 304.8 apart: 7; 1475: 6; and 1064 past the corner in 4 bays of 266: 3 beside the mitre on either side.
+    assert sum(label.startswith("S1-S") for label in stringers) == 7
+    assert [sum(label.startswith(f"S1-{x}J") for label in stringers) for x in ("", "far-")] == [3, 3]
+    (hip,) = hips(flight, stringer_of(made.laid.main, flight))
+    assert hip.stringer.throat_mm == pytest.approx(300 - 180 * 277 * math.sqrt(2) / math.hypot(180, 277 * math.sqrt(2)))
+    # Its last plumb cut lies √2 · 1064 from the corner, less half its 47.
+    assert max(x for x, _ in stringers["S1-H1"].solid.profile) == pytest.approx(1064 * math.sqrt(2) - 23.5)
+    # One pad under all of it, an L: 1200 … of both strips and the square at the corner.
+    (pad,) = (p for p in made.parts if p.of == "S1" and p.kind == "concrete")
+    assert pad.amount == pytest.approx(pad.solid.volume_m3)
+    assert flight.corner_kn == pytest.approx(1.108**2 * made.brief.total_kpa)
+    # Half of all that comes down on the edges: of 1.8 m, of 1.5 m and of the corner.
+    kn = sum(d.kn for d in made.laid.main.brief.asked if isinstance(d, StandsOn))
+    assert kn == pytest.approx((1.8 * 1.108 + 1.5 * 1.108 + 1.108**2) * made.brief.total_kpa / 2)
+    # Each tread's boards cross 7 stringers, the mitre's, and those beside it that begin before the board's back; two screws at each.
+    backs = [a for k in (1, 2, 3, 4) for a, _ in flight.rows(k)]
+    beside = [jack.stringer.start_mm for jack in jacks(flight, stringer_of(made.laid.main, flight))]
+    screws = next(p.amount for p in made.parts if p.label == "S1-tread screws")
+    assert screws == 2 * sum(7 + 1 + sum(start < back for start in beside) for back in backs)
+    check_solids(made)
+    assert "handrail" in {f.rule for f in made.findings}
+    railed = plan(apply_raw(made.brief.job, [put("deck.steps.0.handrail", "both")]))
+    assert {p.label for p in own(railed, "handrail")} == {"S1-L rail", "S1-far-L rail"}
+    assert "handrail" not in {f.rule for f in railed.findings}
+
+
+@pytest.mark.parametrize(
+    ("edits", "field", "words"),
+    [
+        ([put("deck.steps.0.round_far_mm", 3700)], "deck.steps.0.round_far_mm", "goes on past the edge"),
+        (
+            [put("deck.steps.0.side", "right"), put("deck.steps.0.round_near_mm", 900)],
+            "deck.steps.0.round_near_mm",
+            "cannot go round",
+        ),
+    ],
+)
+def test_no_flight_goes_round_where_there_is_no_corner_for_it(edits, field, words):
+    with pytest.raises(JobFault) as refused:
+        plan(deck(4800, 3600, 900, FAR, *edits))
+    assert refused.value.faults[0].field == field
+    assert words in str(refused.value)
+
+
+def test_two_flights_at_one_corner_leave_each_other_room_behind_it():
+    """The boards below the rim come to the same corner: the second ends where the first lies, 38.1 before it."""
+    sides = [{**FAR, "full": True}, {**FAR, "side": "left", "full": True}]
+    open_ = [put(f"deck.steps.{n}.{k}", v) for n in (0, 1) for k, v in (("closed", False), ("nosing_mm", 0))]
+    made = plan(deck(2000, 2000, 456, *sides, *open_, put("deck.boards.fascia", "na_1x8"), region="north_america"))
+    first, second = (
+        [p.solid.box for p in made.parts if p.kind == "drop board" and p.of == name] for name in ("S1", "S2")
+    )
+    ((_, far, _), (_, inner, _)), *_ = first
+    assert inner - far == pytest.approx(38.1)
+    assert min(low for (_, low, _), _ in second) == pytest.approx(inner)
+    check_solids(made)
+
+
+def test_a_guard_on_a_flight_by_hand():
+    """Risers of 180 and goings of 277. A rail whose edge ran along the noses would leave 180 + 277 - √(180² + 277²) = 126.7 below it; 98 is
+    let: its edge runs 98 / (1 + 1.5389 - √(1 + 1.5389²)) - 180 = 40.7 below the noses, beside the treads."""
+    made = plan(
+        deck(4800, 3600, 900, FAR, FASCIA, put("deck.steps.0.handrail", "near"), put("deck.steps.0.filled", True))
+    )
+    assert triangle_mm(180, 277, 0) == pytest.approx(126.66, abs=0.01)
+    assert over_noses_mm(180, 277, 98) == pytest.approx(-40.73, abs=0.01)
+    assert triangle_mm(180, 277, over_noses_mm(180, 277, 98)) == pytest.approx(98)
+    (rail,) = handrails(flight_of(made), stringer_of(made.laid.main, flight_of(made)))
+    (bay,) = raked(rail)
+    # Posts of 100 under the first and the last nose, 3 · 277 = 831 apart: 731 clear along the level.
+    assert bay.end_mm - bay.start_mm == pytest.approx(731)
+    wide = bay.filling.width_mm
+    count = math.ceil((731 - 98) / (wide + 98))
+    assert (bay.gaps.count, bay.gaps.gap_mm) == (count, pytest.approx((731 - count * wide) / (count + 1)))
+    rails, filled = own(made, "guard rail"), own(made, "baluster")
+    assert {round(p.length_mm, 2) for p in rails} == {round(731 * math.hypot(180, 277) / 277, 2)}
+    assert rails[0].ends == "plumb cut, 33.0° off square"
+    # Plumb from rail to rail 950 + 40.7 less two rails' depths, and the slope over its own width more to the long point.
+    deep = bay.rail.width_mm * math.hypot(1, 180 / 277)
+    assert made.workings["filled_S1"].value == f"1 bay, gaps of {made.brief.printer.fine(bay.gaps.gap_mm)}"
+    assert {round(p.length_mm, 1) for p in filled} == {round(950 + 40.73 - 2 * deep + wide * 180 / 277, 1)}
+    check_solids(made)
+
+
+def test_a_high_flight_wants_a_guard_on_both_sides():
+    job = deck(4800, 3600, 1500, FAR)
+    (told,) = (f for f in plan(job).findings if f.rule == "flight_guard")
+    after = plan(apply_raw(job, list(told.fixes[0].edits)))
+    assert "flight_guard" not in {f.rule for f in after.findings}
+    assert len(own(after, "handrail")) == 2
+    assert own(after, "baluster")
+    assert "flight_guard" not in {f.rule for f in plan(deck(4800, 3600, 600, FAR)).findings}
+
+
+def test_local_limits_stand_before_the_regions():
+    """900 in risers of at most 160: six of 150. Handrails from six on; what passes 80 must not pass between balusters."""
+    local = [
+        put(f"deck.over.{k}", v)
+        for k, v in (("riser_mm", 160), ("going_mm", 320), ("open_mm", 80), ("handrail_risers", 7))
+    ]
+    made = plan(deck(4800, 3600, 900, FAR, *local, put("deck.guard.edges", "needed")))
+    flight = flight_of(made)
+    assert (flight.way.risers, flight.way.going_mm >= 320) == (6, True)
+    assert "handrail" not in {f.rule for f in made.findings}
+    assert all(b.gaps.gap_mm <= 78 for b in bays_of(made.laid.main))
+
+
+def test_boxes_round_a_corner_by_hand():
+    """540 in three risers of 180: two boxes under treads 277 deep. Upper one 180 high, out to 277 - 44 = 233; the lower one
+    180 - 28 - 10 = 142 high, out to 510. From 3000 to the corner at 4800 and 1500 on round it, frames of 47.
+    """
+    round_ = [
+        put("deck.steps.0.build", "boxes"),
+        put("deck.steps.0.at_mm", 3000),
+        put("deck.steps.0.round_far_mm", 1500),
+    ]
+    made = plan(deck(4800, 3600, 540, FAR, FASCIA, *round_))
+    rails = {p.label: (p.length_mm, round(p.width_mm, 3)) for p in own(made, "box rail")}
+    # Its room begins 25 inside the treads' end; the front rails run to the outer corner, those of the wing up to them.
+    assert rails == {
+        "S1-K1F": (1775 + 233, 180), "S1-K1B": (1775, 180), "S1-K2F": (1775 + 510, 142), "S1-K2B": (1775, 142),
+        "S1-far-K1F": (1475 + 233 - 47, 180), "S1-far-K1B": (1475, 180),
+        "S1-far-K2F": (1475 + 510 - 47, 142), "S1-far-K2B": (1475, 142),
+    }  # fmt: skip
+    rungs = {p.label: p for p in own(made, "rung")}
+    # ⌈(1775 - 47) / 304.8⌉ = 6 bays, ⌈(1475 - 47) / 304.8⌉ = 5; past the corner 510 in 2 bays: one beside the mitre in the lower box.
+    assert sum(label.startswith("S1-K1.") for label in rungs) == 7
+    assert sum(label.startswith("S1-K2.") for label in rungs) == 8
+    assert sum(label.startswith("S1-far-K2.") for label in rungs) == 7
+    assert rungs["S1-K1.1"].length_mm == 233 - 2 * 47
+    # Across the corner from 24.5 to √2 · (510 - 47) less half its 47.
+    assert rungs["S1-K2D1"].length_mm == pytest.approx(math.sqrt(2) * 463 - 23.5 - 24.5)
+    # Three screws in both ends of every rung, one tie a rung, two packers and an anchor under each of the lowest; a vent a closed box.
+    count = {p.label: p.amount for p in made.parts if p.kind == "hardware"}
+    assert [count[f"S1-{k}"] for k in ("box screws", "ties", "packers", "anchors", "vents")] == [
+        3 * 2 * 17,
+        14,
+        16,
+        8,
+        2,
+    ]
+    assert [count[f"S1-far-{k}"] for k in ("box screws", "ties", "packers", "anchors", "vents")] == [
+        3 * 2 * 13,
+        12,
+        14,
+        7,
+        2,
+    ]
+    open_ = plan(apply_raw(made.brief.job, [put("deck.steps.0.closed", False)]))
+    assert not [p for p in open_.parts if p.label.endswith("vents")]
+    assert all(max(s.width_mm for s in sold_for(f)) >= 260 for f in runs(made.laid.main.brief))
+    assert not own(made, "stringer")
+    assert "boxes_S1" in made.workings
+    check_solids(made)
+
+
+def test_a_box_in_the_ground_is_told_and_a_pad_settles_it():
+    job = deck(
+        4800,
+        3600,
+        600,
+        FAR,
+        put("deck.steps.0.build", "boxes"),
+        put("deck.steps.0.foot", "slab"),
+        put("deck.ground.fall_out_mm", 400),
+    )
+    (told,) = (f for f in plan(job).findings if f.rule == "box_soil")
+    for fix in told.fixes:
+        assert "box_soil" not in {f.rule for f in plan(apply_raw(job, list(fix.edits))).findings}
+    with pytest.raises(JobFault, match="meet in its middle"):
+        plan(deck(4800, 3600, 400, FAR, put("deck.steps.0.build", "boxes"), put("deck.steps.0.going_mm", 170)))
+
+
+def test_a_flight_into_an_inside_corner_by_hand():
+    """A notch of 1800 × 1500 leaves an inside corner at (3000, 2100); steps of 180 and 277 along both its edges, to 4500 and to 3400.
+
+    Treads end where the noses cross, 277k out of both faces, told to the long point behind: the front board of the k-th, 145 wide, is
+    4500 - 3000 - (277k - 145) long. The stringer under the mitre has goings of 277 · √2; those beside it end at it.
+    """
+    notch = [{"do": "add_cut", "kind": "notch"}, *cut(corner="far_right", along_mm=1800, out_mm=1500)]
+    at = [put("deck.steps.0.at_mm", 3500), put("deck.steps.0.width_mm", 1000), put("deck.steps.0.round_near_mm", 1300)]
+    made = plan(deck(4800, 3600, 900, *notch, FAR, FASCIA, *at))
+    flight, wing = runs(made.laid.main.brief)
+    assert (wing.side, wing.steps.at_mm, flight.mitres[0].grows) == ("right", 2100, -1)
+    treads = {p.label: p.length_mm for p in own(made, "tread")}
+    assert [treads[f"S1-T{k}a"] for k in (1, 2, 3, 4)] == pytest.approx([1500 - (277 * k - 145) for k in (1, 2, 3, 4)])
+    assert [treads[f"S1-near-T{k}a"] for k in (1, 2, 3, 4)] == pytest.approx(
+        [1300 - (277 * k - 145) for k in (1, 2, 3, 4)]
+    )
+    stringers = {p.label: p for p in own(made, "stringer")}
+    # The first hangs 150 off the corner; it ends 1 off the one under the mitre: 150 - 47 / √2 - 1 out.
+    first = stringers["S1-S1"].solid
+    assert first.near_mm == pytest.approx(3150)
+    assert max(x for x, _ in first.profile) == pytest.approx(150 - 47 / math.sqrt(2) - 1)
+    assert max(x for x, _ in stringers["S1-H1"].solid.profile) == pytest.approx(1064 * math.sqrt(2))
+    count = {p.label: p.amount for p in made.parts if p.of == "S1" and p.kind == "hardware"}
+    short = sum(
+        p.ends.startswith("the pattern's upper end") for label, p in stringers.items() if label.startswith("S1-S")
+    )
+    assert count["S1-inside hangers"] == short > 1
+    assert count["S1-feet"] == sum(label.startswith("S1-S") for label in stringers) - short
+    check_solids(made)
+    with pytest.raises(JobFault, match="outside corners only"):
+        plan(apply_raw(made.brief.job, [put("deck.steps.0.build", "boxes")]))
+
+
+def test_lights_in_risers_are_bought_wired_and_need_a_board():
+    """Two in each of the four risers that boards close, 2 W each, 16 W: one transformer of 60 W. Cable down the flight and to its middle."""
+    made = plan(deck(4800, 3600, 900, FAR, FASCIA, put("deck.steps.0.lights", 2)))
+    bought = {p.good.id: p.amount for p in made.parts if p.of == "lights"}
+    assert (bought["deck_light"], bought["transformer"]) == (8, 1)
+    run = 1108 + 900 + 4 * 1200 / 2
+    assert bought["light_cable"] == math.ceil(run * CATALOGUE.deck.cable_share / CATALOGUE.deck.cable_mm)
+    # Round a corner they are in the risers there too; those along the edges are bought once, whatever levels there are.
+    wrapped = plan(apply_raw(made.brief.job, [put("deck.steps.0.at_mm", 3600), put("deck.steps.0.round_far_mm", 900)]))
+    assert next(p.amount for p in wrapped.parts if p.of == "lights" and p.good.id == "deck_light") == 16
+    low = plan(deck(4000, 3000, 600, {"do": "add_level"}, put("deck.lights.count", 6)))
+    assert sum(p.amount for p in low.parts if p.good.id == "deck_light") == 6
+    assert any("8 lights drawn to S1" in n.words for n in made.trade.needs(made))
+    bare = plan(apply_raw(made.brief.job, [put("deck.steps.0.closed", False)]))
+    (told,) = (f for f in bare.findings if f.rule == "riser_lights")
+    assert not [p for p in bare.parts if p.of == "lights"]
+    for fix in told.fixes:
+        assert "riser_lights" not in {f.rule for f in plan(apply_raw(bare.brief.job, list(fix.edits))).findings}

@@ -124,3 +124,11 @@ def test_a_drainage_gap_over_a_wall_is_not_soil():
     on_soil, on_wall = plan(edited(fence((7200, 0)), low)), plan(edited(fence((7200, 0)), text, low))
     assert [f for f in on_soil.findings if f.rule == "soil_touch"]
     assert not [f for f in on_wall.findings if f.rule == "soil_touch"]
+
+
+@pytest.mark.parametrize(("turn", "bevel"), [(30, "30.0°"), (120, "60.0°")])
+def test_a_corner_post_under_mitred_boards_is_bevelled_by_the_turn(turn, bevel):
+    """Cut along the plane of the next leg's boards, which turns by 30° from its own face, or by 120°, which is 60° the other way."""
+    made = plan(edited(fence((4000, 0), (4000, turn), style="horizontal"), put("fence.skin.side", "right")))
+    (post,) = (p for p in made.parts if p.kind == "post" and "bevelled" in p.ends)
+    assert bevel in post.ends

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 import pytest
 import uvicorn
-from playwright.sync_api import Browser, Page, expect, sync_playwright
+from playwright.sync_api import Browser, Page, Playwright, expect, sync_playwright
 from sqlalchemy import Engine
 
 from rowstake.server.app import create_app, web_folder
@@ -50,11 +50,26 @@ def site(engine: Engine) -> Iterator[Site]:
 
 
 @pytest.fixture(scope="session")
-def browser() -> Iterator[Browser]:
-    with sync_playwright() as p:
-        made = p.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+def driver() -> Iterator[Playwright]:
+    with sync_playwright() as made:
         yield made
-        made.close()
+
+
+@pytest.fixture(scope="session")
+def browser(driver: Playwright) -> Iterator[Browser]:
+    made = driver.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+    yield made
+    made.close()
+
+
+@pytest.fixture
+def large(driver: Playwright) -> Iterator[Browser]:
+    """One whose reader has set text twice as large."""
+    made = driver.chromium.launch(
+        executable_path="/usr/bin/chromium", args=[*FLAGS, "--blink-settings=defaultFontSize=32"]
+    )
+    yield made
+    made.close()
 
 
 @pytest.fixture

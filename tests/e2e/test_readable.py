@@ -43,3 +43,38 @@ def test_whatever_is_pressed_on_a_phone_has_room(browser, site):
         stake(page, step)
         assert page.evaluate(small) == []
     context.close()
+
+
+def test_words_twice_as_large_as_usual_still_fit(large, site):
+    """The size of text that a reader sets in the browser, not the page's zoom."""
+    page = large.new_page(viewport={"width": 1280, "height": 800})
+    open_job(page, site.url, add_job(site.url, read_job_text(JOBS["5-saltpan-deck.json"])))
+    assert page.evaluate("getComputedStyle(document.documentElement).fontSize") == "32px"
+    wrong = []
+    for step in [e.get_attribute("data-stake") for e in page.locator("[data-stake]").all()]:
+        stake(page, step)
+        page.wait_for_function("() => !document.querySelector('[data-panels] figure p[role=status]')")
+        wrong += [f"{step}: {words}" for words in unreadable(page)]
+    assert not wrong, "\n".join(wrong)
+
+
+FORCED = """() => {
+  const ground = (e) => { for (; e; e = e.parentElement) { const c = getComputedStyle(e).backgroundColor; if (c !== 'rgba(0, 0, 0, 0)') return c; } return 'rgb(0, 0, 0)'; };
+  return [...document.querySelectorAll('[data-scene] svg :is(polygon, polyline, circle, line, text)')].filter(e => {
+    const style = getComputedStyle(e), back = ground(e);
+    return [style.stroke, style.fill].every(c => c === 'none' || c === back || c === 'rgba(0, 0, 0, 0)');
+  }).map(e => e.outerHTML.slice(0, 120));
+}"""
+
+
+def test_in_the_readers_own_colours_every_line_is_seen(browser, site):
+    context = browser.new_context(viewport={"width": 1280, "height": 800}, forced_colors="active", color_scheme="dark")
+    page = context.new_page()
+    open_job(page, site.url, add_job(site.url, read_job_text(JOBS["2-saltpan-cottage.json"])))
+    assert page.evaluate("matchMedia('(forced-colors: active)').matches")
+    for step in ("line", "ground", "gates"):
+        stake(page, step)
+        page.wait_for_selector("[data-scene] polygon")
+        assert page.evaluate(FORCED) == []
+        assert violations(page) == []
+    context.close()

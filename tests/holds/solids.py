@@ -4,8 +4,11 @@ Where a rule of advice tells of a place that cannot be built, the kinds of piece
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowstake.core.check import prove
 from rowstake.core.kinds import KINDS
+from rowstake.core.parts import Hold
 
 EARTH = {"concrete", "gravel", "soil", "foam", "footing block", "post"}
 FRAME = {k.id for k in KINDS.values() if k.layer in ("beams", "joists", "blocks")}
@@ -19,8 +22,8 @@ TOLD = {
     "last_row": (set(), BOARDS),
     "off_frame": (set(), BOARDS),
     # No room for a post, a frame or a bearing: frame lies in footings or in itself, and what it would carry is held by nothing.
-    # Where it is lowest footings even stand up into boards and fascia.
-    "stack_fit": (EARTH | FRAME | BOARDS | {"fascia"}, FRAME | BOARDS | {"post", "fascia", "post brace"}),
+    # There the beams are taken to be propped, and all that they carry has to be held.
+    "stack_fit": (EARTH | FRAME, {"post", "post brace"}),
     "hole_room": (FRAME | {"post"}, FRAME | BOARDS),
     "clipped_corner": (set(), FRAME | BOARDS | {"fascia"}),
 }
@@ -34,13 +37,28 @@ WITH = {
 """By rule: a kind, and those that it alone may clash with."""
 NAMED = {"corner_rail"}
 """Rules whose own places alone may be loose."""
-CROWDED = {"narrow_strip": {"post", "beam"}}
-"""By rule: kinds that may clash with each other, one of the two being a place that it names."""
+CROWDED = {"narrow_strip": {"post", "beam"}, "stack_fit": EARTH | BOARDS | {"fascia"}}
+"""By rule: kinds that may clash with each other, one of the two being a place that it names, or a part of one."""
+
+
+def _propped(parts):
+    """As if the beams stood on something."""
+    by = next(p.label for p in parts if p.amount > 0)
+    return [replace(p, hold=Hold(by, to="ground")) if p.kind == "beam" else p for p in parts]
+
+
+def check_bought(made):
+    """Nothing is laid that no list buys: by its good, whatever its kind."""
+    bought = {line.good.id for line in made.lists.buy if line.good}
+    laid = {p.good.id for p in made.parts if p.amount and (p.unit == "piece" or p.good.entry.bought)}
+    assert laid <= bought, (made.brief.job.model_dump_json(), laid - bought)
 
 
 def check_solids(made):
+    check_bought(made)
     rules, kinds = {f.rule for f in made.findings}, {p.label: p.kind for p in made.parts}
-    proof = prove(made.parts)
+    of = {p.label: p.of for p in made.parts}
+    proof = prove(_propped(made.parts) if "stack_fit" in rules else made.parts)
     told = [TOLD[rule] for rule in rules if rule in TOLD]
     pairs = {
         frozenset((one, other)) for rule in rules & WITH.keys() for one, others in [WITH[rule]] for other in others
@@ -53,7 +71,7 @@ def check_solids(made):
         for c, two in both
         if two not in pairs
         and not any(two <= may for may, _ in told)
-        and not any(two == may and where & {c.one, c.other} for where, may in crowded)
+        and not any(two <= may and where & {c.one, c.other, of[c.one], of[c.other]} for where, may in crowded)
     ]
     loose = [label for label in proof.loose if label not in named and not any(kinds[label] in may for _, may in told)]
     assert not clashes, (made.brief.job.model_dump_json(), clashes)

@@ -190,7 +190,7 @@ def _driven(one: Part, other: Part, axis: Vec, joint: Joint) -> tuple[float, flo
     if first is None or second is None:
         return None
     if joint.layers > 1:
-        return first.mean_mm * joint.layers, second.thickness_mm
+        return joint.through_mm or first.mean_mm * joint.layers, second.thickness_mm
     thick, behind = _thick(one, axis), _thick(other, axis)
     across = math.inf if joint.end_grain else max(second.width_mm, second.thickness_mm) * FLAT_ON
     if thick > (joint.through_mm or first.thickness_mm) * FLAT_ON or behind > across:

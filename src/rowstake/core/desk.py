@@ -67,6 +67,8 @@ class Desk:
     cuts: list[CutRow]
     choices: dict[str, list[Choice]]
     lengths: dict[str, str]
+    asked: list[Choice]
+    """What a second look asks of a quotation."""
     reads_mm: float
     """What a tape is read to on this job: an arrow key moves a handle by it."""
     trade: str
@@ -96,6 +98,7 @@ def desk(plan: AnyPlan, sight: Sight | None = None) -> Desk:
         cuts=shown.cuts,
         choices=trade.choices(plan.brief.job),
         lengths=length_texts(plan.brief.job),
+        asked=[Choice(ask.key, ask.name) for ask in trade.second_look if ask.fits(plan)],
         reads_mm=plan.brief.region.snap_mm,
         trade=trade.id,
         own=trade.own(plan),

@@ -30,6 +30,14 @@ class Good:
         )
 
     @property
+    def kg(self) -> float:
+        """What one weighs, of anything but timber."""
+        if not self.entry.kg_m2:
+            return self.entry.kg
+        high, wide = self.sizes[-2:]
+        return self.entry.kg_m2 * float(high) * float(wide) / 1e6
+
+    @property
     def section(self) -> Section | None:
         """Of timber, its section."""
         return CATALOGUE.sections.get(self.id)

@@ -11,7 +11,7 @@ R = TypeVar("R")
 MOST = 16
 
 
-def once(about: Callable[[T], tuple[object, ...]]) -> Callable[[Callable[[T], R]], Callable[[T], R]]:
+def once(about: Callable[[T], tuple[object, ...]], most: int = MOST) -> Callable[[Callable[[T], R]], Callable[[T], R]]:
     """Of things that share what the answer is `about`, by identity: those are not changed once they are made."""
 
     def made(work: Callable[[T], R]) -> Callable[[T], R]:
@@ -25,7 +25,7 @@ def once(about: Callable[[T], tuple[object, ...]]) -> Callable[[Callable[[T], R]
                     return answer
             answer = work(thing)
             kept.append((own, answer))
-            del kept[:-MOST]
+            del kept[:-most]
             return answer
 
         return ask

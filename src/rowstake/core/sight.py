@@ -59,7 +59,7 @@ def seen(plan: AnyPlan, sight: Sight | None = None) -> Seen:
     wanted = {panel.schedule for panel in panels}
     return Seen(
         {n: thin(drawn[n], sight.windows.get(n), sight.picked) for n in dict.fromkeys(names) if n in drawn},
-        [s for s in trade.schedules(plan) if s.title in wanted] if any(wanted) else [],
+        [s for s in trade.schedules(plan) if sight.lists or s.title in wanted] if sight.lists or any(wanted) else [],
         tapes if sight.lists else [t if t.leg == sight.leg else replace(t, marks=()) for t in tapes],
         things,
         buy_rows(plan.lists) if sight.lists else [],

@@ -36,7 +36,7 @@ class Trade:
     `chosen` by the path that leaves it to them, and `year` of its boards and their width, and `own`, what
     only its page shows, of the type `own_type`. Of a job: `choices` by the path they
     set, `card` for the list. `picture` tells two ways of a job apart. `edits` are its changes by type; `sections` says what
-    a path may name. `comparisons` are ways of doing a job beside each other; `second_look` weighs somebody's quantities.
+    a path may name. `comparisons` are ways of doing a job beside each other; `second_look` are the quantities of somebody else's that it weighs.
     """
 
     id: str
@@ -62,7 +62,7 @@ class Trade:
     edits: Mapping[type[Any], Callable[[Any, Any], Any]] = field(default_factory=dict)
     sections: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
     comparisons: Mapping[str, Callable[[Any, Callable[..., list[Any]]], list[Any]]] = field(default_factory=dict)
-    second_look: Callable[[Any, Any], list[Any]] | None = None
+    second_look: tuple[Any, ...] = ()
 
 
 @cache

@@ -6,6 +6,7 @@ from collections.abc import Callable
 
 from rowstake.core.drawing import Scene
 from rowstake.core.drawing.solids import cut_scene, standing_scene
+from rowstake.core.once import once
 from rowstake.core.plan import AnyPlan
 from rowstake.core.space.solid import around
 from rowstake.core.space.views import View, page
@@ -27,6 +28,11 @@ SOLID: dict[str, tuple[str, Callable[[AnyPlan, str], Scene]]] = {
 }
 
 
+def _of_plan(plan: AnyPlan) -> tuple[object, ...]:
+    return (plan,)
+
+
+@once(_of_plan, most=1)
 def titles(plan: AnyPlan) -> dict[str, str]:
     """What each drawing is, by its key."""
     return {name: scene.title for name, scene in plan.trade.scenes(plan).items()} | {

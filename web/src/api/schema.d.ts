@@ -62,6 +62,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Steps
+         * @description Steps alone, down from what is there already.
+         */
+        post: operations["add_steps_api_jobs_steps_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/deck": {
         parameters: {
             query?: never;
@@ -1084,6 +1104,8 @@ export interface components {
             lengths: {
                 [key: string]: string;
             };
+            /** Asked */
+            asked: components["schemas"]["Choice"][];
             /** Reads Mm */
             reads_mm: number;
             /** Trade */
@@ -1618,6 +1640,28 @@ export interface components {
             style?: string;
             /** Legs */
             legs: components["schemas"]["FirstLeg"][];
+            /** Site */
+            site?: string | null;
+        };
+        /**
+         * NewSteps
+         * @description A region, how wide what they lead down from is and how high, and how they are built.
+         */
+        NewSteps: {
+            /** Name */
+            name: string;
+            /** Region */
+            region: string;
+            /** Width */
+            width: string;
+            /** Height */
+            height: string;
+            /**
+             * Build
+             * @default stringers
+             * @enum {string}
+             */
+            build?: "stringers" | "boxes";
             /** Site */
             site?: string | null;
         };
@@ -2554,6 +2598,11 @@ export interface components {
         };
         /** Deck */
         Deck: {
+            /**
+             * There
+             * @default false
+             */
+            there: boolean;
             /** Levels */
             levels: components["schemas"]["Level"][];
             house: components["schemas"]["House"];
@@ -2568,7 +2617,13 @@ export interface components {
             /**
              * @default {
              *       "guard_over_mm": null,
-             *       "permit_over_mm": null
+             *       "permit_over_mm": null,
+             *       "riser_mm": null,
+             *       "going_mm": null,
+             *       "differ_mm": null,
+             *       "open_mm": null,
+             *       "triangle_mm": null,
+             *       "handrail_risers": null
              *     }
              */
             over: components["schemas"]["Thresholds"];
@@ -2839,7 +2894,7 @@ export interface components {
              * @default balusters
              * @enum {string}
              */
-            infill: "balusters" | "boards";
+            infill: "balusters" | "boards" | "glass";
             /**
              * Post
              * @default null
@@ -3146,6 +3201,12 @@ export interface components {
              */
             top: "down" | "level";
             /**
+             * Build
+             * @default stringers
+             * @enum {string}
+             */
+            build: "stringers" | "boxes";
+            /**
              * Stringer
              * @default null
              */
@@ -3157,15 +3218,35 @@ export interface components {
              */
             foot: "pad" | "slab";
             /**
+             * Lights
+             * @default 0
+             */
+            lights: number;
+            /**
              * Handrail
              * @default none
              * @enum {string}
              */
             handrail: "none" | "near" | "far" | "both";
+            /**
+             * Filled
+             * @default false
+             */
+            filled: boolean;
+            /**
+             * Round Near Mm
+             * @default null
+             */
+            round_near_mm: number | null;
+            /**
+             * Round Far Mm
+             * @default null
+             */
+            round_far_mm: number | null;
         };
         /**
          * Thresholds
-         * @description Heights over which a guard and a permit are asked for here; None takes the usual one.
+         * @description Heights over which a guard and a permit are asked for here, and what steps and guards are held to; None takes the usual one.
          */
         Thresholds: {
             /**
@@ -3178,6 +3259,36 @@ export interface components {
              * @default null
              */
             permit_over_mm: number | null;
+            /**
+             * Riser Mm
+             * @default null
+             */
+            riser_mm: number | null;
+            /**
+             * Going Mm
+             * @default null
+             */
+            going_mm: number | null;
+            /**
+             * Differ Mm
+             * @default null
+             */
+            differ_mm: number | null;
+            /**
+             * Open Mm
+             * @default null
+             */
+            open_mm: number | null;
+            /**
+             * Triangle Mm
+             * @default null
+             */
+            triangle_mm: number | null;
+            /**
+             * Handrail Risers
+             * @default null
+             */
+            handrail_risers: number | null;
         };
         /** DeckJob */
         DeckJob: {
@@ -3918,6 +4029,48 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewJob"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opened"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_steps_api_jobs_steps_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSteps"];
             };
         };
         responses: {

@@ -47,6 +47,13 @@ export function labelOf(handle: Handle): string {
   return handle.kind === "gate" ? `gate ${handle.id}` : handle.id;
 }
 
+/** What a dragged handle stays tied to while the drawing catches up: a corner to those beside it, all else to where it was. */
+export function tiedTo(handle: Handle, legs: readonly LegFrame[]): (readonly number[])[] {
+  if (handle.kind !== "corner") return [handle.at];
+  const at = Number(handle.id);
+  return [legs[at - 1]?.start, legs[at]?.end].filter((place) => place !== undefined);
+}
+
 /** A handle is this large; those that would lie on each other stand beside each other. */
 const GRIP = 25;
 

@@ -1,6 +1,6 @@
 import { type PointerEvent, type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import type { Handle, Scene, Window } from "../api/types";
-import { Handles, labelOf } from "./Handles";
+import { Handles, labelOf, tiedTo } from "./Handles";
 import { fitWords, placeLabels } from "./labels";
 import { PartList } from "./PartList";
 import { Shapes } from "./Shapes";
@@ -41,7 +41,7 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
   const [size, setSize] = useState<Size>({ w: 0, h: 0 });
   const [view, setView] = useState<View | null>(null);
   const drag = useRef<{ handle?: Handle; x: number; y: number; moved: boolean; from?: View } | null>(null);
-  const [ghost, setGhost] = useState<[number, number] | null>(null);
+  const [ghost, setGhost] = useState<{ at: [number, number]; tied: [number, number][] } | null>(null);
   const [drawn, setDrawn] = useState<Props["line"] | null>(null);
   const over = drawn ?? line;
 
@@ -124,7 +124,7 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
     if (!held.moved) return;
     if (held.handle) {
       const at = toWorld(seen, size, [x, y]);
-      setGhost([x, y]);
+      setGhost({ at: [x, y], tied: tiedTo(held.handle, scene.legs ?? []).map((place) => toScreen(seen, size, place)) });
       onDrag?.(held.handle, at);
     } else if (onLine) {
       setDrawn({ start: toWorld(seen, size, [held.x, held.y]), end: toWorld(seen, size, [x, y]) });
@@ -211,7 +211,14 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
         <svg width={w} height={h} className="pointer-events-none absolute inset-0" aria-hidden="true">
           <Words labels={labels} chosen={chosen} />
           {over && <CutLine from={toScreen(seen, size, over.start)} to={toScreen(seen, size, over.end)} />}
-          {ghost && <circle cx={ghost[0]} cy={ghost[1]} r={9} fill="none" stroke="var(--signal)" strokeWidth={2} strokeDasharray="3 3" />}
+          {ghost && (
+            <g data-ghost stroke="var(--signal)" strokeWidth={2} fill="none">
+              {ghost.tied.map(([x, y], i) => (
+                <line key={i} x1={x} y1={y} x2={ghost.at[0]} y2={ghost.at[1]} strokeDasharray="6 4" />
+              ))}
+              <circle cx={ghost.at[0]} cy={ghost.at[1]} r={9} strokeDasharray="3 3" />
+            </g>
+          )}
         </svg>
       )}
       {w > 0 && onDrag && (

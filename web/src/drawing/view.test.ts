@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { Scene, Shape } from "../api/types";
 import { fitWords, placeLabels } from "./labels";
 import { fit, toScreen, toWorld, zoom } from "./view";
+import { tiedTo } from "./Handles";
 
 const size = { w: 600, h: 300 };
 const PADS = { left: 50, top: 50, right: 50, bottom: 50 };
@@ -77,4 +78,15 @@ describe("labels", () => {
       expect(placed.turn).toBeLessThanOrEqual(90.5);
     }
   });
+});
+
+it("a dragged corner stays tied to those beside it, all else to where it was", () => {
+  const legs = [
+    { leg: 0, start: [0, 0] as [number, number], end: [4000, 0] as [number, number], length_mm: 4000 },
+    { leg: 1, start: [4000, 0] as [number, number], end: [4000, 3000] as [number, number], length_mm: 3000 },
+  ];
+  const handle = { id: "1", at: [4000, 0] as [number, number], leg: 0 };
+  expect(tiedTo({ ...handle, kind: "corner" }, legs)).toEqual([[0, 0], [4000, 3000]]);
+  expect(tiedTo({ ...handle, kind: "corner", id: "2" }, legs)).toEqual([[4000, 0]]);
+  expect(tiedTo({ ...handle, kind: "gate" }, legs)).toEqual([[4000, 0]]);
 });

@@ -115,9 +115,19 @@ def lay_ground(points: Iterable[Station], lengths_mm: list[float], field: str = 
             rows = [(0.0, last[0], last[1]), *rows]
         if rows[-1][0] < length - 1e-6:
             rows.append((length, rows[-1][1], rows[-1][2]))
-        out.append(Profile(tuple(r[0] for r in rows), tuple(r[1] for r in rows), tuple(r[2] for r in rows)))
         last = (rows[-1][1], rows[-1][2])
+        rows = _within(rows, length)
+        out.append(Profile(tuple(r[0] for r in rows), tuple(r[1] for r in rows), tuple(r[2] for r in rows)))
     return out
+
+
+def _within(rows: list[tuple[float, float, str]], length: float) -> list[tuple[float, float, str]]:
+    """Without the far side of a step at either end of a leg: the ground goes on there as the leg has it."""
+    while len(rows) > 2 and rows[1][0] <= 1e-6:
+        rows = rows[1:]
+    while len(rows) > 2 and rows[-2][0] >= length - 1e-6:
+        rows = rows[:-1]
+    return rows
 
 
 def even_fall(lengths_mm: list[float], falls_mm: float) -> list[Profile]:

@@ -229,7 +229,7 @@ def _adhesive(p: Printer, parts: list[Part]) -> list[BuyLine]:
     )
     told = f"{p.run(metres * 1000)} of bead at {p.run(each * 1000)} to a cartridge"
     buy, labels = up(metres / each), tuple(p.of for p in beads)
-    return [BuyLine("Fixings", good.words, buy, good.entry.unit, told, labels, good, kg=buy * good.entry.kg)]
+    return [BuyLine("Fixings", good.words, buy, good.entry.unit, told, labels, good, kg=buy * good.kg)]
 
 
 def finish_m2(parts: list[Part]) -> float:
@@ -276,7 +276,7 @@ def _hardware(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
         names = tuple(sorted({p.of for p in whose[good]}))
         item = f"{good.words}, {coat}" if good.entry.coated else good.words
         unit, told = good.entry.counted_in(buyer.sold.units), f"{n} for {', '.join(names)}"
-        out.append(BuyLine("Hardware", item, n, unit, told, names, good, kg=n * good.entry.kg))
+        out.append(BuyLine("Hardware", item, n, unit, told, names, good, kg=n * good.kg))
     return out
 
 
@@ -325,7 +325,7 @@ def _foam(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
     told = f"{p.volume(volume)} at {p.volume(facts.foam.kit_m3)} a kit; the label counts"
     return [
         BuyLine("Concrete and gravel", "setting foam, kits", kits, good.entry.unit, told, tuple(q.of for q in parts), good,
-                kg=kits * good.entry.kg)
+                kg=kits * good.kg)
     ]  # fmt: skip
 
 

@@ -17,7 +17,7 @@ from rowstake.core.kept import kept_plan
 from rowstake.core.measure import parse_length
 from rowstake.core.sight import Sight
 from rowstake.core.text import check_text, kept
-from rowstake.core.trades.deck.document import new_deck
+from rowstake.core.trades.deck.document import new_deck, new_steps
 from rowstake.core.trades.fence.document import Leg, new_fence
 from rowstake.core.views.base import Card
 from rowstake.files.geojson import read_line
@@ -58,6 +58,17 @@ class NewDeck(BaseModel):
     out: str
     height: str
     support: Literal["ledger", "free"] = "ledger"
+    site: SiteKey = None
+
+
+class NewSteps(BaseModel):
+    """A region, how wide what they lead down from is and how high, and how they are built."""
+
+    name: Name
+    region: str
+    width: str
+    height: str
+    build: Literal["stringers", "boxes"] = "stringers"
     site: SiteKey = None
 
 
@@ -188,6 +199,15 @@ def new(body: NewJob, jobs: JobsHere, sites: SitesHere) -> Response:
     ]
     made = apply_raw(read_job(write_job(job)), more)
     return added(jobs.add(write_job(_checked(write_job(made))), "new job", _site(sites, body.site)))
+
+
+@router.post("/steps", status_code=201, response_model=Opened)
+def add_steps(body: NewSteps, jobs: JobsHere, sites: SitesHere) -> Response:
+    """Steps alone, down from what is there already."""
+    units = pick(CATALOGUE.regions, body.region, "region").units
+    width, height = (parse_length(getattr(body, k), units, f"steps.{k}") for k in ("width", "height"))
+    job = new_steps(body.name, body.region, width, height, body.build)
+    return added(jobs.add(write_job(_checked(write_job(job))), "new steps", _site(sites, body.site)))
 
 
 @router.post("/deck", status_code=201, response_model=Opened)

@@ -22,6 +22,7 @@ from rowstake.core.preview import Consequence, compare, consequence
 from rowstake.core.sight import Seen, Sight, seen
 from rowstake.core.trade import trade_of, trades
 from rowstake.core.views.base import Verdict
+from rowstake.core.views.second import second_look
 from rowstake.server.answer import as_json
 
 if TYPE_CHECKING:
@@ -163,8 +164,8 @@ class AskSecondLook(BaseModel):
 def look_again(body: AskSecondLook) -> list[Verdict]:
     """Somebody's quantities beside the plan's; lengths may be text in any unit."""
     job = read_job(body.document)
-    look = trade_of(job).second_look
-    if look is None:
+    asks = trade_of(job).second_look
+    if not asks:
         able = " or a ".join(t.id for t in trades().values() if t.second_look)
         raise refuse("document", f"a {trade_of(job).id}", f"a {able}", f"This is asked of a {able} only")
-    return look(kept_plan(job), body.quoted)
+    return second_look(kept_plan(job), asks, body.quoted)

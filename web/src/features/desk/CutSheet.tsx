@@ -1,9 +1,9 @@
-import { useEffect, useState } from "react";
-import { post, Refused } from "../../api/client";
+import { useState } from "react";
 import type { Scene } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Plain } from "../../ui/controls";
 import { Sheet } from "../../ui/Sheet";
+import { useAnswer } from "../../ui/useAnswer";
 import { useDesk, useShownDesk } from "./state";
 
 type Place = [number, number];
@@ -18,23 +18,7 @@ export function CutSheet({ onClose }: { onClose: () => void }) {
   const { scenes, reads_mm } = useShownDesk();
   const plan = scenes.plan;
   const [line, setLine] = useState<Line>(() => across(plan));
-  const [cut, setCut] = useState<Scene | null>(null);
-  const [wrong, setWrong] = useState("");
-  useEffect(() => {
-    const given = new AbortController();
-    post<Scene>("/api/plan/cut", { document, ...line }, given.signal).then(
-      (scene) => {
-        setCut(scene);
-        setWrong("");
-      },
-      (error: Error) => {
-        if (given.signal.aborted) return;
-        setCut(null);
-        setWrong(error instanceof Refused ? (error.problem.detail ?? error.message) : error.message);
-      },
-    );
-    return () => given.abort();
-  }, [document, line]);
+  const [cut, wait] = useAnswer<Scene>("/api/plan/cut", document, "Cutting it…", JSON.stringify(line));
   const move = (by: number) => setLine(shifted(line, by));
   return (
     <Sheet open wide onClose={onClose} title="A cut through the job">
@@ -49,12 +33,8 @@ export function CutSheet({ onClose }: { onClose: () => void }) {
           <SceneView scene={plan} label="Plan" selected={[]} line={line} onLine={(start, end) => setLine({ start, end })} />
         </div>
         <div className="h-[min(52vh,26rem)] border border-rule">
-          {cut && <SceneView scene={cut} label="Cut" selected={[]} caption={<span className="font-semibold">{cut.title}</span>} />}
-          {wrong && (
-            <p role="alert" className="p-3">
-              {wrong}.
-            </p>
-          )}
+          {wait}
+          {cut && !wait && <SceneView scene={cut} label="Cut" selected={[]} caption={<span className="font-semibold">{cut.title}</span>} />}
         </div>
       </div>
     </Sheet>

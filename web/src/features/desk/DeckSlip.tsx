@@ -14,9 +14,10 @@ const field = "min-h-7 border-b-2 border-ink/50 bg-board font-semibold";
 
 /** The choices of a deck, stake by stake, as sentences with blanks to fill. */
 export function DeckSlip({ stake }: { stake: string }) {
+  const there = useDesk((s) => valueAt(s.document, "deck.there"));
   if (stake === "site") return <Site />;
-  if (stake === "line") return <Shape />;
-  if (stake === "ground") return <Height />;
+  if (stake === "line") return there ? <There /> : <Shape />;
+  if (stake === "ground") return there ? <HeightThere /> : <Height />;
   if (stake === "holes") return <Footings />;
   if (stake === "frame") return <Frame />;
   if (stake === "steps") return <StepsSlip />;
@@ -34,6 +35,30 @@ function Site() {
       <Length path="deck.loads.snow_kpa" name="Snow load" /> of snow. <Tick path="site.near_salt" words="within 1 km of salt water" /> The air is{" "}
       <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />; a crew of <Figure path="site.crew" name="Crew" unit="" />{" "}
       builds it.
+    </Say>
+  );
+}
+
+/** What steps alone lead down from. */
+function There() {
+  return (
+    <Say>
+      The steps lead down from a deck, a landing or a sill that is there: <Length path="deck.levels.0.shape.width_mm" name="Width" /> wide and{" "}
+      <Length path="deck.levels.0.shape.out_mm" name="Way out" /> deep. Its boards reach <Length path="deck.boards.overhang_mm" name="Overhang" /> past
+      the face that the steps hang on; its joists are <PickOrNone path="deck.joists.size" name="Joist size" none="of the usual size" />,{" "}
+      <OptionalLength path="deck.joists.measured_mm" name="Measured joist depth" empty="as sold" /> deep. Treads are{" "}
+      <Pick path="deck.boards.product" name="Boards" />, <Length path="deck.boards.gap_mm" name="Gap" /> apart.
+    </Say>
+  );
+}
+
+function HeightThere() {
+  return (
+    <Say>
+      The finished top stands <Length path="deck.levels.0.height_mm" name="Finished height" /> over the ground; from there the ground falls{" "}
+      <Length path="deck.ground.fall_out_mm" name="Fall outwards" /> outwards and <Length path="deck.ground.fall_along_mm" name="Fall along" /> to the
+      right, over its own size; paving to come lifts it <Length path="deck.ground.paving_mm" name="Paving" /> at the foot. A guard is needed over{" "}
+      <OptionalLength path="deck.over.guard_over_mm" name="Guard over" empty="the usual height" />.
     </Say>
   );
 }

@@ -84,14 +84,14 @@ function OrderTable() {
   const order = useShownDesk().schedules.find((s) => s.title === "Order of work");
   if (!order) return <p className="p-3 text-faint" role="status">Putting it in order…</p>;
   return (
-    <table role="table" aria-label="Order of work" className="cards w-full border-collapse">
+    <table role="table" aria-label="Order of work" className="cards numbered w-full border-collapse">
       <Head names={[...order.heads]} />
       <tbody role="rowgroup">
         {order.rows.map((row) => (
           <tr key={row[0]} role="row" className="border-b border-rule align-top">
             {row.map((told, i) => (
-              <td key={i} role="cell" data-as={i < 2 ? "" : order.heads[i].toLowerCase()} className={i === 1 ? `${cell} font-semibold` : cell}>
-                {told}
+              <td key={i} role="cell" data-as={i < 2 ? "" : order.heads[i].toLowerCase()} className={i === 1 ? `${cell} font-semibold sm:w-[36%]` : i === 2 ? `${cell} sm:w-[20%]` : cell}>
+                <Num>{told}</Num>
               </td>
             ))}
           </tr>
@@ -109,7 +109,6 @@ export function Lists() {
     if (await flush()) window.location.assign(`/api/jobs/${id}/exports/csv/${list}`);
   };
   const desk = useShownDesk();
-  const fence = desk.own;
   return (
     <Tabs.Root defaultValue="buy" className="flex min-h-0 flex-1 flex-col bg-board">
       <div className="flex items-end border-b border-ink px-2 pt-1">
@@ -126,7 +125,7 @@ export function Lists() {
         <Tabs.Trigger value={ORDER} className={tab}>
           Order of work
         </Tabs.Trigger>
-        {fence && (
+        {desk.asked.length > 0 && (
           <Tabs.Trigger value={LOOK} className={tab}>
             Second look
           </Tabs.Trigger>
@@ -154,7 +153,7 @@ export function Lists() {
         <OrderTable />
       </Tabs.Content>
       <Tabs.Content value={LOOK} className="min-h-0 flex-1 overflow-auto">
-        {fence && <SecondLook />}
+        {desk.asked.length > 0 && <SecondLook />}
       </Tabs.Content>
     </Tabs.Root>
   );

@@ -66,7 +66,8 @@ function Drawing({ panel, placing, main }: { panel: Panel; placing: boolean; mai
   const closer = useCloser(scene);
   if (!scene) return <p className="p-3 text-faint" role="status">Drawing it…</p>;
   const staged = name === "plan" && (scene.layers ?? []).length > 0;
-  const shown = staged ? (layers ?? LAYERS_AT[stake] ?? null) : null;
+  const whole = (scene.layers ?? []).some((layer) => layer.key === "joists");
+  const shown = staged ? (layers ?? (whole ? LAYERS_AT[stake] : scene.layers?.map((layer) => layer.key)) ?? null) : null;
   const drawn = shown ? { ...scene, shapes: scene.shapes.filter((s) => !s.layer || shown.includes(s.layer)) } : scene;
   const caption = (
     <span className="flex min-w-0 flex-wrap items-center gap-x-3">

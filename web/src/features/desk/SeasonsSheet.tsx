@@ -1,9 +1,9 @@
-import { useEffect, useState } from "react";
-import { post } from "../../api/client";
+import { useState } from "react";
 import type { Season } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Num } from "../../ui/Num";
 import { Sheet } from "../../ui/Sheet";
+import { useAnswer } from "../../ui/useAnswer";
 import { useDesk, useShownDesk } from "./state";
 import { Worked } from "./Working";
 
@@ -11,12 +11,11 @@ import { Worked } from "./Working";
 export function SeasonsSheet({ onClose }: { onClose: () => void }) {
   const { own } = useShownDesk();
   const document = useDesk((s) => s.document);
-  const [seasons, setSeasons] = useState<Season[]>([]);
-  useEffect(() => void post<Season[]>("/api/plan/seasons", { document }).then(setSeasons), [document]);
+  const [seasons, wait] = useAnswer<Season[]>("/api/plan/seasons", document, "Working out the months…");
   const joint = own?.joint ?? "gap";
   const [at, setAt] = useState(0);
-  const now = seasons[at];
-  if (!now) return <Sheet open onClose={onClose} title="The year in the boards"><p role="status">Working out the months…</p></Sheet>;
+  const now = seasons?.[at];
+  if (!seasons || !now) return <Sheet open onClose={onClose} title="The year in the boards">{wait}</Sheet>;
   return (
     <Sheet open onClose={onClose} title="The year in the boards">
       <div className="h-36 bg-lime">

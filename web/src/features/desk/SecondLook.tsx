@@ -3,20 +3,12 @@ import { post, Refused } from "../../api/client";
 import type { Problem, Verdict } from "../../api/types";
 import { Strong } from "../../ui/controls";
 import { Num } from "../../ui/Num";
-import { useDesk } from "./state";
+import { useDesk, useShownDesk } from "./state";
 
-const ASKED = [
-  ["posts", "Posts"],
-  ["centres_mm", "Centres"],
-  ["bags", "Bags"],
-  ["boards", "Boards"],
-  ["rails", "Rails"],
-  ["screws", "Screws for boards"],
-] as const;
-
-/** Somebody's quantities typed in, and each one beside what this fence needs, in words. */
+/** Somebody's quantities typed in, and each one beside what this job needs, in words. */
 export function SecondLook() {
   const document = useDesk((s) => s.document);
+  const { asked } = useShownDesk();
   const [quoted, setQuoted] = useState<Record<string, string>>({});
   const [verdicts, setVerdicts] = useState<Verdict[] | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
@@ -34,7 +26,7 @@ export function SecondLook() {
     <section className="p-3">
       <form onSubmit={(e) => void ask(e)} className="flex flex-wrap items-end gap-3">
         <p className="w-full">What does the quotation say? Leave empty what it does not.</p>
-        {ASKED.map(([key, name]) => (
+        {asked.map(({ id: key, name }) => (
           <label key={key} className="text-sm text-faint">
             {name}
             <input
@@ -55,7 +47,7 @@ export function SecondLook() {
         <table className="mt-3 w-full border-collapse" aria-label="Second look">
           <thead className="text-left text-sm text-faint">
             <tr>
-              {["", "They say", "This fence needs", "", ""].map((h, i) => (
+              {["", "They say", "This job needs", "", ""].map((h, i) => (
                 <th key={i} className="border-b border-ink px-2 font-normal">
                   {h}
                 </th>

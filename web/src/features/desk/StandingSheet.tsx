@@ -1,9 +1,9 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
-import { post } from "../../api/client";
 import type { Standing } from "../../api/types";
 import { FIRST, standOn, type Stand, type Turn } from "../../drawing/stand";
 import { Plain } from "../../ui/controls";
 import { Sheet } from "../../ui/Sheet";
+import { useAnswer } from "../../ui/useAnswer";
 import { useDesk, useShownDesk } from "./state";
 
 const STEP_DEG = 10;
@@ -14,7 +14,7 @@ export function StandingSheet({ onClose }: { onClose: () => void }) {
   const selected = useDesk((s) => s.selected);
   const { pick } = useDesk.getState();
   const desk = useShownDesk();
-  const [found, setFound] = useState<Standing | null>(null);
+  const [found, wait] = useAnswer<Standing>("/api/plan/standing", document, "Standing it up…");
   const [wrong, setWrong] = useState("");
   const [turn, setTurn] = useState(FIRST);
   const [chosen, setChosen] = useState(99);
@@ -22,11 +22,6 @@ export function StandingSheet({ onClose }: { onClose: () => void }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const stand = useRef<Stand | null>(null);
   const held = useRef<{ x: number; y: number; from: Turn; moved: boolean } | null>(null);
-  useEffect(() => {
-    const given = new AbortController();
-    post<Standing>("/api/plan/standing", { document }, given.signal).then(setFound, (e: Error) => given.signal.aborted || setWrong(e.message));
-    return () => given.abort();
-  }, [document]);
   const bodies = useMemo(() => [...(found?.bodies ?? [])].sort((a, b) => a.step - b.step), [found]);
   const upTo = Math.min(chosen, (found?.steps.length ?? 1) - 1);
   const standing = useMemo(() => bodies.filter((b) => b.step <= upTo), [bodies, upTo]);
@@ -92,7 +87,7 @@ export function StandingSheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet open wide onClose={onClose} title="The job standing">
       {wrong && <p role="alert">{wrong}</p>}
-      {!found && !wrong && <p role="status">Standing it up…</p>}
+      {wait}
       {found && (
         <>
           <p className="flex flex-wrap items-center gap-2 text-sm" role="group" aria-label="Put up to">

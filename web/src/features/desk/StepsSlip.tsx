@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
-import { Length, OptionalLength, Pick, PickOrNone, Tick } from "./fields";
+import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick } from "./fields";
 import { Say } from "./Say";
 import { put, useDesk, valueAt } from "./state";
 import { WaysSheet } from "./WaysSheet";
@@ -11,6 +11,7 @@ const EDGES = { far: "Steps at the far edge", left: "At the left", right: "At th
 export function StepsSlip() {
   const steps = useDesk((s) => valueAt(s.document, "deck.steps")) ?? [];
   const levels = useDesk((s) => valueAt(s.document, "deck.levels")) ?? [];
+  const there = useDesk((s) => valueAt(s.document, "deck.there"));
   const picked = useDesk((s) => s.selected[0]);
   const [ways, setWays] = useState(false);
   const { edit, pick } = useDesk.getState();
@@ -49,17 +50,40 @@ export function StepsSlip() {
               of <Pick path={`${at}.level`} name="Level of the steps" />
             </>
           )}
-          , from <Length path={`${at}.at_mm`} name="Steps start" /> on, <Length path={`${at}.width_mm`} name="Width of the steps" /> wide; its first
+          , from <Length path={`${at}.at_mm`} name="Steps start" /> on, <Length path={`${at}.width_mm`} name="Width of the steps" /> wide, going on round the corner where they start for{" "}
+          <OptionalLength path={`${at}.round_near_mm`} name="Round the corner where they start" empty="no corner" /> and where they end for{" "}
+          <OptionalLength path={`${at}.round_far_mm`} name="Round the corner where they end" empty="no corner" />; its first
           tread <Pick path={`${at}.top`} name="First tread" />. Risers of at most{" "}
           <OptionalLength path={`${at}.max_riser_mm`} name="Highest riser" empty="the usual" />, going{" "}
           <OptionalLength path={`${at}.going_mm`} name="Going" empty="what whole boards make" />, noses{" "}
-          <Length path={`${at}.nosing_mm`} name="Nosing" /> over. <Tick path={`${at}.closed`} words="risers closed with boards" />. Stringers of{" "}
-          <PickOrNone path={`${at}.stringer`} name="Stringer" none="the size the notches ask" /> stand on{" "}
-          <Pick path={`${at}.foot`} name="Foot" />, with <Pick path={`${at}.handrail`} name="Handrail" />. <Plain onClick={() => setWays(true)}>Ways to take the rise</Plain>{" "}
+          <Length path={`${at}.nosing_mm`} name="Nosing" /> over. <Tick path={`${at}.closed`} words="risers closed with boards" />,{" "}
+          <Figure path={`${at}.lights`} name="Lights in a riser" unit="" /> lights in each. Built{" "}
+          <Pick path={`${at}.build`} name="Built" />
+          {flight.build === "stringers" && (
+            <>
+              {" "}
+              of <PickOrNone path={`${at}.stringer`} name="Stringer" none="the size the notches ask" />
+            </>
+          )}{" "}
+          on <Pick path={`${at}.foot`} name="Foot" />, with <Pick path={`${at}.handrail`} name="Handrail" />
+          {flight.handrail !== "none" && (
+            <>
+              , <Tick path={`${at}.filled`} words="rails and balusters between its posts" />
+            </>
+          )}
+          . <Plain onClick={() => setWays(true)}>Ways to take the rise</Plain>{" "}
           <Quiet onClick={() => void edit([{ do: "remove_steps", id: flight.id }], "Steps removed")}>Take {flight.id} away</Quiet>
         </Say>
       )}
-      <GuardSay />
+      {!there && <GuardSay />}
+      <Say>
+        Held here to risers of at most <OptionalLength path="deck.over.riser_mm" name="Highest riser here" empty="the usual" />, goings of at least{" "}
+        <OptionalLength path="deck.over.going_mm" name="Least going here" empty="the usual" />, risers alike within{" "}
+        <OptionalLength path="deck.over.differ_mm" name="Risers may differ by" empty="the usual" />, a handrail from{" "}
+        <Figure path="deck.over.handrail_risers" name="Handrail from" unit="risers" empty="the usual" /> <Chosen path="deck.over.handrail_risers" /> on, and no gap that{" "}
+        <OptionalLength path="deck.over.open_mm" name="What must not pass" empty="the usual ball" /> passes, between tread, riser and rail none that{" "}
+        <OptionalLength path="deck.over.triangle_mm" name="What must not pass below the rail" empty="the usual" /> does.
+      </Say>
       {flight && ways && <WaysSheet path="/api/plan/compare/rises" title="Ways to take the rise" words={() => "Take this"} onClose={() => setWays(false)} />}
     </>
   );
@@ -89,8 +113,13 @@ function GuardSay() {
           , <OptionalLength path="deck.guard.high_mm" name="Height of the guard" empty="the usual height" />, on posts of{" "}
           <PickOrNone path="deck.guard.post" name="Guard post" none="the usual size" /> <Pick path="deck.guard.mount" name="How posts are held" />, at most{" "}
           <OptionalLength path="deck.guard.most_mm" name="Widest bay" empty="the usual way" /> apart. It is filled with{" "}
-          <Pick path="deck.guard.infill" name="Filled with" />, gaps at most{" "}
-          <OptionalLength path="deck.guard.gap_mm" name="Largest gap" empty="what is allowed" />, the lower rail{" "}
+          <Pick path="deck.guard.infill" name="Filled with" />
+          {guard.infill !== "glass" && (
+            <>
+              , gaps at most <OptionalLength path="deck.guard.gap_mm" name="Largest gap" empty="what is allowed" />
+            </>
+          )}
+          , the lower rail{" "}
           <Length path="deck.guard.under_mm" name="Under the lower rail" /> over the boards. <Tick path="deck.guard.cap" words="a cap over posts and rails" />
         </>
       )}

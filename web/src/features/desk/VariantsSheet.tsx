@@ -1,8 +1,8 @@
-import { useEffect, useState } from "react";
-import { post } from "../../api/client";
+import { useState } from "react";
 import type { Edit, Problem, Side } from "../../api/types";
 import { Plain, Quiet, Strong } from "../../ui/controls";
 import { Sheet } from "../../ui/Sheet";
+import { useAnswer } from "../../ui/useAnswer";
 import { SideBySide } from "./SideBySide";
 import { useDesk, valueAt } from "./state";
 
@@ -11,14 +11,9 @@ export function VariantsSheet({ onClose }: { onClose: () => void }) {
   const document = useDesk((s) => s.document);
   const edit = useDesk((s) => s.edit);
   const kept = valueAt(document, "variants") ?? [];
-  const [sides, setSides] = useState<Side[] | null>(null);
+  const [sides, wait] = useAnswer<Side[]>("/api/plan/variants", document, "Laying them out…");
   const [name, setName] = useState(`Way ${kept.length + 1}`);
   const [problem, setProblem] = useState<Problem | null>(null);
-  useEffect(() => {
-    const given = new AbortController();
-    post<Side[]>("/api/plan/variants", { document }, given.signal).then(setSides, () => undefined);
-    return () => given.abort();
-  }, [document]);
   const run = (edits: Edit[], words: string) => edit(edits, words).then(setProblem);
   const take = async (side: Side) => {
     await edit(side.edits, `Kept ${side.label}`);
@@ -43,15 +38,14 @@ export function VariantsSheet({ onClose }: { onClose: () => void }) {
           {problem.detail}
         </p>
       )}
-      {sides ? (
+      {wait}
+      {sides && (
         <SideBySide
           sides={sides}
           take={(s) => void take(s)}
           words={(s) => `Keep ${s.label} alone`}
           more={(s) => kept.some((v) => v.name === s.label) && <OneKept name={s.label} run={run} />}
         />
-      ) : (
-        <p role="status">Laying them out…</p>
       )}
       {kept.length > 0 && (
         <p className="mt-2">

@@ -1,7 +1,6 @@
-import { useEffect, useState } from "react";
-import { post } from "../../api/client";
 import type { Side } from "../../api/types";
 import { Sheet } from "../../ui/Sheet";
+import { useAnswer } from "../../ui/useAnswer";
 import { SideBySide } from "./SideBySide";
 import { useDesk } from "./state";
 
@@ -9,19 +8,15 @@ import { useDesk } from "./state";
 export function WaysSheet({ path, title, words, onClose }: { path: string; title: string; words: (way: string) => string; onClose: () => void }) {
   const document = useDesk((s) => s.document);
   const edit = useDesk((s) => s.edit);
-  const [sides, setSides] = useState<Side[] | null>(null);
-  useEffect(() => {
-    const given = new AbortController();
-    post<Side[]>(path, { document }, given.signal).then(setSides, () => undefined);
-    return () => given.abort();
-  }, [document, path]);
+  const [sides, wait] = useAnswer<Side[]>(path, document, "Laying out each…");
   const take = async (side: Side) => {
     await edit(side.edits, `${title}: ${side.label}`);
     onClose();
   };
   return (
     <Sheet open wide onClose={onClose} title={title}>
-      {sides ? <SideBySide sides={sides} take={(s) => void take(s)} words={(s) => words(s.label)} /> : <p role="status">Laying out each…</p>}
+      {wait}
+      {sides && <SideBySide sides={sides} take={(s) => void take(s)} words={(s) => words(s.label)} />}
     </Sheet>
   );
 }

@@ -1,10 +1,10 @@
-import { useEffect, useState } from "react";
-import { post } from "../../api/client";
+import { useEffect } from "react";
 import type { Side } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Plain } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { Sheet } from "../../ui/Sheet";
+import { useAnswer } from "../../ui/useAnswer";
 import { Weighed } from "../../ui/Weighed";
 import { useDesk, useShownDesk } from "./state";
 
@@ -17,12 +17,7 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
   const scene = useShownDesk().scenes.wind;
   const { see } = useDesk.getState();
   useEffect(() => see({ also: ["wind"] }), [see]);
-  const [sides, setSides] = useState<Side[] | null>(null);
-  useEffect(() => {
-    const given = new AbortController();
-    post<Side[]>("/api/plan/compare/wind", { document }, given.signal).then(setSides, () => undefined);
-    return () => given.abort();
-  }, [document]);
+  const [sides, wait] = useAnswer<Side[]>("/api/plan/compare/wind", document, "Working out what each change buys…");
   const now = sides?.[0];
   return (
     <Sheet open wide onClose={onClose} title="The wind along the line">
@@ -30,7 +25,7 @@ export function WindSheet({ onClose }: { onClose: () => void }) {
         {scene && <SceneView scene={scene} label={scene.title} selected={[]} caption={<span />} />}
       </div>
       <p className="text-sm text-faint">{scene?.title}. Hatched: under the site&apos;s gust. A screening estimate, not a design.</p>
-      {!sides && <p>Working out what each change buys…</p>}
+      {wait}
       {now && (
         <table className="mt-2 w-full border-collapse text-[0.9375rem]">
           <thead>

@@ -9,6 +9,7 @@ import { FileButton } from "../../ui/FileButton";
 import { Num } from "../../ui/Num";
 import { PutOnSite } from "../sites/PutOnSite";
 import { NewDeck } from "./NewDeck";
+import { NewSteps } from "./NewSteps";
 import { NewJob } from "./NewJob";
 
 function when(text: string): string {
@@ -30,7 +31,7 @@ export function JobsPage() {
   const [at, setAt] = useState(1);
   const [sort, setSort] = useState(() => localStorage.getItem(SORT) ?? "changed");
   const [start, setStart] = useState<Start | null>(null);
-  const [making, setMaking] = useState<"fence" | "deck" | null>(null);
+  const [making, setMaking] = useState<"fence" | "deck" | "steps" | null>(null);
   const [placing, setPlacing] = useState<Listing | null>(null);
   const [refused, setRefused] = useState<Problem | null>(null);
   const [unread, setUnread] = useState<Problem | null>(null);
@@ -81,6 +82,7 @@ export function JobsPage() {
           <h1 className="mr-auto text-2xl font-bold">{archived ? "Jobs put away" : "Jobs on the go"}</h1>
           <Strong onClick={() => setMaking("fence")}>New fence</Strong>
           <Strong onClick={() => setMaking("deck")}>New deck</Strong>
+          <Strong onClick={() => setMaking("steps")}>New steps</Strong>
           <FileButton words="Bring in a job file" accept=".json,application/json" take={(file) => void bringIn(file)} />
           <Quiet onClick={() => { setArchived(!archived); setAt(1); }}>{archived ? "Show jobs on the go" : "Show jobs put away"}</Quiet>
         </div>
@@ -97,6 +99,7 @@ export function JobsPage() {
         )}
         {making === "fence" && start && <NewJob start={start} onClose={() => setMaking(null)} />}
         {making === "deck" && start && <NewDeck start={start} onClose={() => setMaking(null)} />}
+        {making === "steps" && start && <NewSteps start={start} onClose={() => setMaking(null)} />}
         {placing && (
           <PutOnSite
             job={placing}

@@ -1,24 +1,14 @@
 import { useState } from "react";
 import { post } from "../../api/client";
 import type { Opened, Start } from "../../api/types";
-import { box, RegionBlank, StartSheet } from "./StartSheet";
+import { Blank, box, RegionBlank, StartSheet } from "./StartSheet";
 
 /** A new deck, said in a sentence: where, how large, how high, and who carries it. */
 export function NewDeck({ start, site, region, onClose }: { start: Start; site?: string; region?: string; onClose: () => void }) {
   const [said, say] = useState({ name: "", region: region ?? start.region, width: "", out: "", height: "", support: "ledger" });
   const facts = start.regions.find((r) => r.id === said.region)!;
   const feet = facts.units.includes("inch");
-  const blank = (key: "name" | "width" | "out" | "height", name: string, example: string) => (
-    <input
-      aria-label={name}
-      value={said[key]}
-      placeholder={example}
-      onChange={(e) => say({ ...said, [key]: e.target.value })}
-      className={`${box} ${key === "name" ? "w-60" : "w-28"}`}
-      required={key !== "name"}
-      autoFocus={key === "name"}
-    />
-  );
+  const blank = (of: "name" | "width" | "out" | "height", name: string, example: string) => <Blank said={said} say={say} of={of} name={name} example={example} />;
   return (
     <StartSheet
       title="A new deck"

@@ -73,3 +73,27 @@ export function RegionBlank({ start, value, say }: { start: Start; value: string
     </select>
   );
 }
+
+interface BlankProps<T extends Record<string, string>> {
+  said: T;
+  say: (said: T) => void;
+  of: keyof T & string;
+  name: string;
+  example: string;
+}
+
+/** A blank of the sentence; the first is the name, which may be left out. */
+export function Blank<T extends Record<string, string>>({ said, say, of, name, example }: BlankProps<T>) {
+  const naming = of === "name";
+  return (
+    <input
+      aria-label={name}
+      value={said[of]}
+      placeholder={example}
+      onChange={(e) => say({ ...said, [of]: e.target.value })}
+      className={`${box} ${naming ? "w-60" : "w-28"}`}
+      required={!naming}
+      autoFocus={naming}
+    />
+  );
+}

@@ -8,6 +8,7 @@ import { FileButton } from "../../ui/FileButton";
 import { Num } from "../../ui/Num";
 import { Plain, Strong } from "../../ui/controls";
 import { NewDeck } from "../jobs/NewDeck";
+import { NewSteps } from "../jobs/NewSteps";
 import { NewJob } from "../jobs/NewJob";
 import { SiteLists } from "./SiteLists";
 
@@ -25,7 +26,7 @@ export function SitePage() {
   const navigate = useNavigate();
   const [found, setFound] = useState<SiteOpened | null>(null);
   const [start, setStart] = useState<Start | null>(null);
-  const [making, setMaking] = useState<"fence" | "deck" | null>(null);
+  const [making, setMaking] = useState<"fence" | "deck" | "steps" | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
 
   const run = useCallback(async (work: () => Promise<unknown>) => {
@@ -84,6 +85,7 @@ export function SitePage() {
               <h1 className="mr-auto text-2xl font-bold">{found.site.name}</h1>
               <Strong onClick={() => setMaking("fence")}>New fence here</Strong>
               <Strong onClick={() => setMaking("deck")}>New deck here</Strong>
+              <Strong onClick={() => setMaking("steps")}>New steps here</Strong>
               <FileButton words="Bring in a job file" accept=".json,application/json" take={(file) => void bringIn(file)} />
             </div>
             <div className="mt-3 grid gap-x-6 gap-y-2 sm:grid-cols-2">
@@ -132,6 +134,7 @@ export function SitePage() {
         )}
         {making === "fence" && start && <NewJob start={start} site={id} region={usual} onClose={() => setMaking(null)} />}
         {making === "deck" && start && <NewDeck start={start} site={id} region={usual} onClose={() => setMaking(null)} />}
+        {making === "steps" && start && <NewSteps start={start} site={id} region={usual} onClose={() => setMaking(null)} />}
       </main>
       <footer className="px-4 py-3 text-center text-sm text-faint">{start?.caution}</footer>
     </div>

@@ -20,6 +20,8 @@ class GoodEntry(Fact):
     unit_in: str = ""
     packs: list[int] = []
     kg: float = 0.0
+    kg_m2: float = 0.0
+    """Of what is made to a size: by the last two that it takes."""
 
     def counted_in(self, units: str) -> str:
         """What it is counted in when it is bought, in a job's units."""

@@ -75,6 +75,7 @@ class Limits(Fact):
     sliver_of_board: float
     bears_mm: float
     """A board lies on a rail by at least so much, or it is held by nothing."""
+    lean_deg: float
     solid: float
     tall_mm: float
     least_height_mm: float

@@ -15,6 +15,8 @@ class StepLimits(Fact):
     handrail_risers: int
     handrail_mm: tuple[float, float]
     open_mm: float
+    triangle_mm: float
+    """What must not pass below the lower rail of a guard on a flight, between tread and riser."""
 
 
 class StepFacts(Fact):
@@ -40,6 +42,13 @@ class StepFacts(Fact):
     bracket_screws: int
     riser_screws: int
     usual_width_mm: float
+    box_air_mm: float
+    box_screws: int
+    box_screw_mm: float
+    box_least_mm: float
+    """What the lowest box is packed off the ground by; what holds a rung's end, and ties boxes; nothing shorter is cut for one."""
+    off_corner_mm: float
+    """How far off an inside corner the last stringer hangs."""
     off_wall_mm: float
     base_edge_mm: float
     post_free_mm: float
@@ -50,6 +59,12 @@ class StepFacts(Fact):
     base_screw_mm: float
     least_bay_mm: float
     """Nothing is put between posts that stand nearer."""
+    pane_mm: float
+    pane_off_mm: float
+    pane_clamps: int
+    """How thick panes are and how far off posts and rails they end, and how many clamps hold one."""
+    rail_block_mm: float
+    """Longer lower rails stand on a block in their middle."""
     cap_screws: int
     cap_past_mm: float
     bolt_edge_mm: float

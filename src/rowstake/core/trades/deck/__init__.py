@@ -14,6 +14,7 @@ from rowstake.core.trades.deck.drawing import deck_scenes
 from rowstake.core.trades.deck.drawing.on_plan import deck_plan_scene
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.plan import plan_deck
+from rowstake.core.trades.deck.second_look import SECOND_LOOK
 from rowstake.core.trades.deck.views.card import deck_card
 from rowstake.core.trades.deck.views.choices import deck_choices
 from rowstake.core.trades.deck.views.chosen import deck_chosen
@@ -43,6 +44,7 @@ TRADE: Trade = Trade(
     things=deck_things,
     tapes=deck_tapes,
     scenes=deck_scenes,
+    second_look=SECOND_LOOK,
     picture=_picture,
     card=deck_card,
     needs=deck_needs,

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import CATALOGUE, Decking, FootingEntry, Region, Section, Soil, Species, pick
-from rowstake.core.catalogue.models import Bag
+from rowstake.core.catalogue.models import Bag, StepLimits
 from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
@@ -132,6 +132,16 @@ class DeckBrief:
     @property
     def permit_over_mm(self) -> float:
         return self.deck.over.permit_over_mm or CATALOGUE.deck.permit_over_mm
+
+    @property
+    def riser_most_mm(self) -> float:
+        return self.deck.over.riser_mm or self.region.riser_mm
+
+    @property
+    def limits(self) -> StepLimits:
+        """What steps and guards are held to: the region's, but for what is told for here."""
+        told = self.deck.over.model_dump(include=set(StepLimits.model_fields), exclude_none=True)
+        return CATALOGUE.steps.regions[self.region.id].model_copy(update=told)
 
     @property
     def pitch_mm(self) -> float:

@@ -7,7 +7,8 @@ from typing import Any
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.plan import plan
-from rowstake.core.trades.deck.components.steps.flight import flights, way_told, ways
+from rowstake.core.trades.deck.components.steps.on_edge import flights
+from rowstake.core.trades.deck.components.steps.rise import way_told, ways
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.finish import ways_to_finish
 

@@ -83,10 +83,22 @@ class DeckGround(Block):
 
 
 class Thresholds(Block):
-    """Heights over which a guard and a permit are asked for here; None takes the usual one."""
+    """Heights over which a guard and a permit are asked for here, and what steps and guards are held to; None takes the usual one."""
 
     guard_over_mm: Annotated[float, Field(ge=100, le=3000)] | None = None
     permit_over_mm: Annotated[float, Field(ge=100, le=3000)] | None = None
+    riser_mm: Annotated[float, Field(ge=100, le=255)] | None = None
+    """The highest riser."""
+    going_mm: Annotated[float, Field(ge=200, le=500)] | None = None
+    """The least going."""
+    differ_mm: Annotated[float, Field(ge=0, le=25)] | None = None
+    """The most that risers may differ."""
+    open_mm: Annotated[float, Field(ge=50, le=200)] | None = None
+    """What must not pass through a guard or between treads."""
+    triangle_mm: Annotated[float, Field(ge=50, le=250)] | None = None
+    """What must not pass between tread, riser and the rail of a guard on a flight."""
+    handrail_risers: Annotated[int, Field(ge=2, le=20)] | None = None
+    """From so many risers on a handrail."""
 
 
 class Loads(Block):
@@ -186,11 +198,20 @@ class Steps(Block):
     """Boards close the risers."""
     top: Literal["down", "level"] = "down"
     """The first tread one riser under the deck, or level with it."""
+    build: Literal["stringers", "boxes"] = "stringers"
+    """On stringers that hang on the frame, or as boxes that stand on each other and on the ground."""
     stringer: str | None = None
     foot: Literal["pad", "slab"] = "pad"
     """What the stringers stand on: concrete to be poured, or paving or a slab that is there."""
+    lights: Annotated[int, Field(ge=0, le=8)] = 0
+    """In every riser that a board closes."""
     handrail: Literal["none", "near", "far", "both"] = "none"
     """The side with a handrail: that where it begins, the other, or both."""
+    filled: bool = False
+    """Rails and balusters between the handrail's posts: a guard."""
+    round_near_mm: Annotated[float, Field(ge=300, le=40_000)] | None = None
+    round_far_mm: Annotated[float, Field(ge=300, le=40_000)] | None = None
+    """How far it goes on round the corner of the deck where it begins, and where it ends; it then reaches to that corner."""
 
 
 class Guard(Block):
@@ -201,7 +222,7 @@ class Guard(Block):
     sides: list[DeckSide] = ["left", "far", "right"]
     high_mm: Annotated[float, Field(ge=600, le=2000)] | None = None
     mount: Literal["inside", "outside", "surface"] = "inside"
-    infill: Literal["balusters", "boards"] = "balusters"
+    infill: Literal["balusters", "boards", "glass"] = "balusters"
     post: str | None = None
     most_mm: Annotated[float, Field(ge=600, le=3000)] | None = None
     gap_mm: Annotated[float, Field(ge=20, le=300)] | None = None
@@ -224,6 +245,8 @@ class Squaring(Block):
 
 
 class Deck(Block):
+    there: bool = False
+    """The deck, landing or sill is there already: only steps are built, down from its edges."""
     levels: Levels
     house: House
     ground: DeckGround = DeckGround()
@@ -273,5 +296,25 @@ def new_deck(
                 "boards": {"product": product.id, "gap_mm": product.gap_mm, "overhang_mm": facts.overhang_mm},
             },
         })  # fmt: skip
+    except ValidationError as error:
+        raise faults_of(error) from None
+
+
+SILL_OUT_MM = 600.0
+"""How deep what steps alone lead down from is taken to be, until it is told."""
+
+
+def new_steps(name: str, region: str, width_mm: float, height_mm: float, build: str = "stringers") -> DeckJob:
+    """Steps alone, as wide as the edge that they lead down from. Raises `JobFault`."""
+    reads = pick(CATALOGUE.regions, region, "region").snap_mm
+    made = new_deck(name, region, width_mm, round(SILL_OUT_MM / reads) * reads, height_mm, "free").model_dump(
+        by_alias=True
+    )
+    made["deck"]["there"] = True
+    made["deck"]["boards"]["overhang_mm"] = 0
+    nosing = CATALOGUE.regions[region].overhang_mm
+    made["deck"]["steps"] = [{"id": "S1", "side": "far", "width_mm": width_mm, "nosing_mm": nosing, "build": build}]
+    try:
+        return DeckJob.model_validate(made)
     except ValidationError as error:
         raise faults_of(error) from None

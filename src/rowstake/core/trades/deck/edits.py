@@ -53,9 +53,11 @@ def add_level(job: DeckJob, edit: AddLevel) -> dict[str, Any]:
 
 
 def remove_level(job: DeckJob, edit: RemoveLevel) -> dict[str, Any]:
+    """With the flights that stand on it."""
     document = write_job(job)
-    levels = document["deck"]["levels"]
+    levels, deck = document["deck"]["levels"], document["deck"]
     levels.remove(named(levels[1:], edit.id, "lower level"))
+    deck["steps"] = [steps for steps in deck["steps"] if steps["level"] != edit.id]
     return document
 
 

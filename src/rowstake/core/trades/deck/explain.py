@@ -18,10 +18,12 @@ from rowstake.core.year import Year
 
 def explain_level(level: DeckLevel, turn: Year, book: Notebook) -> None:
     """Its shape, height and squaring; then what each component tells."""
-    _shape(level.brief, book)
-    _height(level, book)
-    _square(level.brief, level.grid, book)
-    for component in components():
+    alone = level.brief.deck.there
+    if not alone:
+        _shape(level.brief, book)
+        _height(level, book)
+        _square(level.brief, level.grid, book)
+    for component in components(alone):
         component.explain(level, turn, book)
 
 

@@ -162,7 +162,12 @@ def straight_frame(brief: DeckBrief) -> tuple[Polygon, list[tuple[Point, float]]
     """The outline of the frame, and where it runs straight past a step and by how much it is taken back for that."""
     overhang = brief.deck.boards.overhang_mm
     whole = inset(brief.outline, lambda e: 0.0 if brief.at_wall(e) else overhang)
-    return straightened(whole, brief.joists[0].thickness_mm, brief.at_wall)
+    ways = ("far", "house") if brief.turned else ("left", "right")
+
+    def along_joists(edge: Edge) -> bool:
+        return edge.side in ways and not leans(edge)
+
+    return straightened(whole, brief.joists[0].thickness_mm, brief.at_wall, along_joists)
 
 
 def _span_at(poly: Polygon, s: float) -> list[tuple[float, float]]:

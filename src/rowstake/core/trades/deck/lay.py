@@ -10,6 +10,7 @@ from rowstake.core.faults import refuse
 from rowstake.core.kinds import kind_of
 from rowstake.core.parts import Part
 from rowstake.core.sealer import end_sealer
+from rowstake.core.trades.deck.alone import on_what_is_there
 from rowstake.core.trades.deck.boards import lay_boards
 from rowstake.core.trades.deck.braces import braces
 from rowstake.core.trades.deck.brief import DeckBrief, resolve_deck
@@ -32,7 +33,7 @@ TOUCH_MM2 = 1000.0
 def lay_level(brief: DeckBrief) -> DeckLevel:
     """Demands, then the frame that settles them, then parts in the order of the work. Raises `JobFault` where it cannot be
     laid out."""
-    every = components()
+    every = components(brief.deck.there)
     brief = replace(brief, asked=tuple(demand for c in every for demand in c.demands(brief)))
     level = _settled(brief)
     asked = [*brief.asked, *(demand for c in every for demand in c.blocks(level))]
@@ -41,7 +42,8 @@ def lay_level(brief: DeckBrief) -> DeckLevel:
     level = replace(level, sticks=tuple(sticks), ledger=ledger, asked=tuple(asked))
     parts: list[Part] = []
     for component in every:  # each sees what those before it have laid
-        parts += component.lay(replace(level, parts=tuple(parts)))
+        laid = component.lay(replace(level, parts=tuple(parts)))
+        parts += on_what_is_there(laid) if brief.deck.there else laid
     parts += end_sealer(brief.sold, parts, brief.place.label("cut ends"))
     return replace(level, parts=tuple(parts))
 

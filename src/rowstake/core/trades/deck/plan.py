@@ -12,6 +12,7 @@ from rowstake.core.takeoff.explain import explain_lists
 from rowstake.core.takeoff.lists import Buyer, take_off
 from rowstake.core.trade import Trade
 from rowstake.core.trades.deck.advice import check
+from rowstake.core.trades.deck.components.steps.foot import spoil_m3
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.explain import explain_level
 from rowstake.core.trades.deck.laid import DeckLaid, DeckPlan
@@ -24,7 +25,8 @@ def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
     levels = lay_levels(job)
     main, brief = levels[0], levels[0].brief
     parts = [part for level in levels for part in level.parts]
-    spoil = sum(f.dug.spoil_m3 for level in levels for f in level.footings)
+    dug = 0.0 if job.deck.there else sum(f.dug.spoil_m3 for level in levels for f in level.footings)
+    spoil = dug + spoil_m3(parts)
     density = brief.species.density_kg_m3
     buyer = Buyer(brief.printer, brief.sold, brief.bag, job.site.near_salt, {}, timber_kg_m3=density)
     lists = take_off(buyer, parts, spoil)

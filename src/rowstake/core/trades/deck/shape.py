@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from itertools import pairwise
+from itertools import pairwise, permutations
 
 from shapely.geometry import Polygon, box
 from shapely.geometry.base import BaseGeometry
@@ -152,28 +152,38 @@ MANY_STEPS = 40
 
 
 def straightened(
-    poly: Polygon, least_mm: float, stays: Callable[[Edge], bool]
+    poly: Polygon, least_mm: float, stays: Callable[[Edge], bool], shared: Callable[[Edge], bool] = lambda _: False
 ) -> tuple[Polygon, list[tuple[Point, float]]]:
     """The outer edge without steps smaller than `least_mm`: where one side runs on beside another so near, the outer of the
-    two is taken back to the inner, unless it stays. Also where each such step lay, and how far its edge was taken back."""
+    two is taken back to the inner, unless it stays; of sides that a `shared` joist closes, wherever they lie. Also where each such step
+    lay, and how far its edge was taken back."""
     taken: list[tuple[Point, float]] = []
     for _ in range(MANY_STEPS):
         ring = rings(edges(poly))[0]
         strips = [
-            (edge, outer) for before, edge, after in zip(ring[-1:] + ring, ring, ring[1:] + ring[:1], strict=False)
+            (edge.a, edge.length_mm, outer) for before, edge, after in zip(ring[-1:] + ring, ring, ring[1:] + ring[:1], strict=False)
             if edge.length_mm < least_mm and (outer := _outer_of(before, edge, after)) and not stays(outer)
+        ]  # fmt: skip
+        strips += [
+            (outer.a, d, outer) for outer, inner in permutations([e for e in ring if shared(e)], 2)
+            if math.dist(outer.along, inner.along) < SQUARE and SAME_MM < (d := _inside(outer, inner)) < least_mm and not stays(outer)
         ]  # fmt: skip
         if not strips:
             break
-        edge, outer = min(strips, key=lambda pair: pair[0].length_mm)
-        d = edge.length_mm
+        at, d, outer = min(strips, key=lambda strip: strip[1])
         points = set_in(ring, lambda e, outer=outer, d=d: d if e is outer else 0.0)  # type: ignore[misc]
         left = Polygon(points, [list(r.coords) for r in poly.interiors]).simplify(SAME_MM)
         if not isinstance(left, Polygon) or not left.is_valid or left.is_empty:
             break
         poly = orient(left, 1.0)
-        taken.append((edge.a, d))
+        taken.append((at, d))
     return poly, taken
+
+
+def _inside(outer: Edge, inner: Edge) -> float:
+    """How far one side lies inside of another that runs alike."""
+    (nx, ny), (ax, ay), (bx, by) = outer.inward, outer.a, inner.a
+    return (bx - ax) * nx + (by - ay) * ny
 
 
 def _outer_of(before: Edge, edge: Edge, after: Edge) -> Edge | None:

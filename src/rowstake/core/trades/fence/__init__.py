@@ -9,7 +9,7 @@ from rowstake.core.trades.fence.document import FenceJob
 from rowstake.core.trades.fence.drawing import fence_scenes
 from rowstake.core.trades.fence.drawing.elevation import elevation_scene
 from rowstake.core.trades.fence.plan import plan_fence
-from rowstake.core.trades.fence.second_look import second_look
+from rowstake.core.trades.fence.second_look import SECOND_LOOK
 from rowstake.core.trades.fence.views.card import fence_card
 from rowstake.core.trades.fence.views.choices import choices
 from rowstake.core.trades.fence.views.chosen import fence_chosen
@@ -54,5 +54,5 @@ TRADE: Trade = Trade(
         "fence.skin.board": ("board", "sheet"), "fence.trims.gravel_board": ("board", "rail"), "fence.trims.cap_rail": ("rail", "board"),
     },
     comparisons={"slopes": ways_over_ground, "wind": what_the_wind_asks},
-    second_look=second_look,
+    second_look=SECOND_LOOK,
 )  # fmt: skip

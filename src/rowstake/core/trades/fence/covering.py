@@ -9,7 +9,7 @@ from itertools import pairwise
 from rowstake.core.parts import Hold
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.on_leg import Depth
-from rowstake.core.trades.fence.planes import board_planes_mm
+from rowstake.core.trades.fence.planes import board_planes_mm, off_rails_mm
 from rowstake.core.trades.fence.resolve import Brief
 
 Boards = tuple[tuple[float, float], ...]
@@ -30,7 +30,9 @@ def started(brief: Brief, boards: Boards, length_mm: float) -> Boards:
 
 def screwed(brief: Brief, of: str) -> Hold | None:
     """What holds boards that lie on one another: screws through both."""
-    return Hold(f"{of} board screws", brief.board.thickness_mm) if brief.style.deep > 1 else None
+    return (
+        Hold(f"{of} board screws", max(brief.board.thickness_mm, off_rails_mm(brief))) if brief.style.deep > 1 else None
+    )
 
 
 def covering(brief: Brief, pose: Pose, boards: Sequence[tuple[float, float]], behind_mm: float) -> Where:

@@ -317,7 +317,9 @@ class Digger:
         if n == 0 and self.brief.let_in:
             ends = f"{self.brief.rows} notches for the rails"
         if n == 0 and (shape := bevelled(self.brief, self.layout, post)):
-            solid, ends = upright_by(pose, shape, ground - below, ground + cut.above_mm), "bevelled to the next leg"
+            turn = abs(self.layout.legs[post.stations[1][0]].turn_deg)
+            solid = upright_by(pose, shape, ground - below, ground + cut.above_mm)
+            ends = f"bevelled along its height to the next leg, {min(turn, 180 - turn):.1f}° to its face"
         out = [
             Part(
                 name, "post", "holes", timber(kind.post.id), post.label, cut.length_mm, kind.post.width_mm,

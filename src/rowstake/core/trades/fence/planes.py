@@ -26,14 +26,36 @@ def board_planes_mm(brief: Brief) -> Depth:
     return back, back + brief.board.thickness_mm
 
 
-LEANS = 1.5
-"""By how many thicknesses boards that lie on one another stand out further than one does, at most."""
+LEANS, SPARE = 1.5, 1.1
+"""By how many thicknesses boards that lie on one another stand out further than one does, at least; and what an even lap, a little over
+the one that is set, may add to it."""
+
+
+def leans(brief: Brief) -> float:
+    """By how many thicknesses boards that lie on one another stand out further than one does: their width over their pitch, which is
+    at most 2, since no lap is over half a board."""
+    wide = brief.board.width_mm
+    return max(LEANS, min(2.0, SPARE * wide / (wide - brief.lap_mm)))
+
+
+def off_rails_mm(brief: Brief) -> float:
+    """How far the back of a board that lies on another is off the rails in the middle of the lap, where both are screwed:
+    t·(b − lap/2)/(b − lap), with the thickness t and the width b; t is the mean of one that tapers. Nothing for boards on the rails."""
+    if brief.style.deep < 2:
+        return 0.0
+    wide, lap = brief.board.width_mm, brief.lap_mm
+    return brief.board.mean_mm * (wide - lap / 2) / (wide - lap)
+
+
+def through_mm(brief: Brief) -> float:
+    """What a screw goes through before it is in what is behind: the board, and what that is off it."""
+    return brief.board.mean_mm + off_rails_mm(brief)
 
 
 def covered_mm(brief: Brief) -> Depth:
     """From where to where boards and what they lean on reach."""
     back, front = board_planes_mm(brief)
-    return back, front + (brief.style.deep - 1) * LEANS * brief.board.thickness_mm
+    return back, front + (brief.style.deep - 1) * leans(brief) * brief.board.thickness_mm
 
 
 def trim_planes_mm(brief: Brief) -> dict[str, Depth]:

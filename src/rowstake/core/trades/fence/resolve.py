@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, MethodEntry, Region, Section, Soil, Species, StyleEntry, pick
@@ -45,6 +46,21 @@ class Brief:
     def top_mm(self) -> float:
         """The top of the boards above ground."""
         return self.fence.skin.height_mm + self.fence.skin.ground_gap_mm
+
+    @property
+    def most_lap_mm(self) -> float:
+        """Half a board, so that no more than two lie on each other; where they lean on each other, less for thick ones, so that they lean
+        no more than they may: t / (b − lap) ≤ tan(lean)."""
+        wide, half = self.board.width_mm, self.board.width_mm / 2
+        if self.style.deep < 2:
+            return half
+        least_pitch = self.board.mean_mm / math.tan(math.radians(CATALOGUE.materials.limits.lean_deg))
+        return max(0.0, min(half, wide - least_pitch))
+
+    @property
+    def lap_mm(self) -> float:
+        """As set, within what the boards take."""
+        return min(self.fence.skin.lap_mm, self.most_lap_mm)
 
     @property
     def above_ground_mm(self) -> float:

@@ -1,42 +1,14 @@
-"""Second look: somebody's quantities beside what the geometry needs, each in words."""
+"""What a quotation for a fence says beside what its geometry needs."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from typing import Annotated, Any, Literal
-
-from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.faults import faults_of
-from rowstake.core.measure import parse_length
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.views.base import Verdict
-
-Count = Annotated[int, Field(ge=0, le=1_000_000)] | None
-
-
-class Quoted(BaseModel):
-    """What a quotation says; leave out what it does not. `centres_mm` is post spacing, middle to middle."""
-
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
-    posts: Count = None
-    centres_mm: Annotated[float, Field(gt=0, le=100_000)] | None = None
-    bags: Count = None
-    boards: Count = None
-    rails: Count = None
-    screws: Count = None
-
-
-Look = Callable[[FencePlan, float], Verdict]
-
-
-def _weigh(theirs: float, ours: float) -> Literal["agrees", "short", "over"]:
-    """Within 3 % agrees; above it up to 15 % passes as spare."""
-    if theirs < ours * (1 - CATALOGUE.materials.limits.quote_under):
-        return "short"
-    return "over" if theirs > ours * (1 + CATALOGUE.materials.limits.quote_over) else "agrees"
+from rowstake.core.views.second import Ask, weigh
 
 
 def _fence_mm(plan: FencePlan) -> float:
@@ -65,7 +37,7 @@ def posts(plan: FencePlan, theirs: float) -> Verdict:
         return Verdict("posts", f"{theirs:g}", str(ours), "cannot be", words)
     centres = fence / bays
     words = f"{theirs:g} posts on {p.run(fence)} of fence mean {p.length(centres)} centres on average{_reach_words(plan, centres)}."
-    return Verdict("posts", f"{theirs:g}", str(ours), _weigh(theirs, ours), words)
+    return Verdict("posts", f"{theirs:g}", str(ours), weigh(theirs, ours), words)
 
 
 def centres(plan: FencePlan, theirs: float) -> Verdict:
@@ -91,7 +63,7 @@ def bags(plan: FencePlan, theirs: float) -> Verdict:
         f"{theirs:g} × {plan.brief.bag.name} make {p.volume(each * holes)}: {p.volume(each)} to a hole; "
         f"these holes take {p.volume(need)} each on average."
     )
-    return Verdict("bags", f"{theirs:g}", str(plan.lists.bags), _weigh(theirs, plan.lists.bags), words)
+    return Verdict("bags", f"{theirs:g}", str(plan.lists.bags), weigh(theirs, plan.lists.bags), words)
 
 
 def boards(plan: FencePlan, theirs: float) -> Verdict:
@@ -102,7 +74,7 @@ def boards(plan: FencePlan, theirs: float) -> Verdict:
         if theirs < ours
         else f"{theirs - ours:g} to spare, {(theirs - ours) / ours * 100:.0f} %." if ours else ""
     )  # fmt: skip
-    return Verdict("boards", f"{theirs:g}", str(ours), _weigh(theirs, ours), words)
+    return Verdict("boards", f"{theirs:g}", str(ours), weigh(theirs, ours), words)
 
 
 def rails(plan: FencePlan, theirs: float) -> Verdict:
@@ -114,7 +86,7 @@ def rails(plan: FencePlan, theirs: float) -> Verdict:
         else "These boards need no rails."
     )
     return Verdict(
-        "rails", f"{theirs:g}", str(ours), _weigh(theirs, ours) if ours else "over" if theirs else "agrees", words
+        "rails", f"{theirs:g}", str(ours), weigh(theirs, ours) if ours else "over" if theirs else "agrees", words
     )
 
 
@@ -122,22 +94,10 @@ def screws(plan: FencePlan, theirs: float) -> Verdict:
     used = sum(int(part.amount) for part in plan.parts if part.kind == "board screw")
     each = theirs / used * max(plan.brief.style.per_crossing, 1) if used else 0.0
     words = f"That is {each:.1f} to a crossing; the boards want {plan.brief.style.per_crossing}."
-    return Verdict("screws for boards", f"{theirs:g}", str(used), _weigh(theirs, used) if used else "agrees", words)
+    return Verdict("screws for boards", f"{theirs:g}", str(used), weigh(theirs, used) if used else "agrees", words)
 
 
-LOOKS: dict[str, Look] = {
-    "posts": posts, "centres_mm": centres, "bags": bags, "boards": boards, "rails": rails, "screws": screws,
-}  # fmt: skip
-
-
-def second_look(plan: FencePlan, quoted: dict[str, Any]) -> list[Verdict]:
-    """A verdict for each quantity that was given, in the order of the work; lengths may be text in any unit. Raises
-    `JobFault`."""
-    given = {k: v for k, v in quoted.items() if v not in (None, "")}
-    if isinstance(centres := given.get("centres_mm"), str):
-        given["centres_mm"] = parse_length(centres, plan.brief.job.units, "quoted.centres_mm")
-    try:
-        told = Quoted.model_validate(given).model_dump()
-    except ValidationError as error:
-        raise faults_of(error, "quoted.") from None
-    return [look(plan, told[key]) for key, look in LOOKS.items() if told[key] is not None]
+SECOND_LOOK = (
+    Ask("posts", "Posts", posts), Ask("centres_mm", "Centres", centres, length=True), Ask("bags", "Bags", bags),
+    Ask("boards", "Boards", boards), Ask("rails", "Rails", rails), Ask("screws", "Screws for boards", screws),
+)  # fmt: skip

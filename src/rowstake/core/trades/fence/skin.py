@@ -17,7 +17,7 @@ from rowstake.core.trades.fence.covering import covering, screwed, started
 from rowstake.core.trades.fence.layout import Bay, Layout
 from rowstake.core.trades.fence.levels import Foot, Levels
 from rowstake.core.trades.fence.on_leg import Depth, stand
-from rowstake.core.trades.fence.planes import board_planes_mm, covered_mm, rail_planes_mm
+from rowstake.core.trades.fence.planes import board_planes_mm, covered_mm, rail_planes_mm, through_mm
 from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of, reach
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.styles import BoardStretch, Laid, Style, styles
@@ -48,7 +48,7 @@ def stretch_for(brief: Brief, length_mm: float, edges: Literal["gap", "board"] =
     skin = brief.fence.skin
     return BoardStretch(
         length_mm, brief.board.width_mm, skin.fit, skin.gap_mm, skin.lap_mm, brief.style.most_gap_mm,
-        edges,
+        edges, brief.most_lap_mm,
     )  # fmt: skip
 
 
@@ -114,10 +114,10 @@ def solidity(brief: Brief, laid: list[Course]) -> float:
 def driven(brief: Brief, into_mm: float) -> tuple[Good, float, float | None]:
     """The screw or nail that goes through a board into timber of a thickness: (good, length mm, the next longer on sale).
 
-    At least 2.5 × the board and 38 mm into what is behind; where that would come out, the longest that does not.
+    At least 2.5 × the board and 38 mm into what is behind, past what lies on it; where that would come out, the longest that does not.
     """
     facts, nails = CATALOGUE.materials.fixings, brief.fence.skin.fixing == "nails"
-    board = brief.board.mean_mm * brief.style.deep
+    board = through_mm(brief)
     wanted = max(facts.board_times * brief.board.mean_mm, board + facts.grip_mm)
     find = brief.sold.nail if nails else brief.sold.screw
     good, length = find("ring_shank_nail" if nails else "screw", wanted, board + into_mm)
@@ -126,7 +126,14 @@ def driven(brief: Brief, into_mm: float) -> tuple[Good, float, float | None]:
 
 def held_by(brief: Brief, board: str, into: tuple[str, ...], longer_mm: float | None) -> Joint:
     """What joins boards of a kind to what is behind them."""
-    return Joint((board,), into, CATALOGUE.materials.fixings.grip_mm, longer_mm, brief.style.deep)
+    return Joint(
+        (board,),
+        into,
+        CATALOGUE.materials.fixings.grip_mm,
+        longer_mm,
+        brief.style.deep,
+        through_mm=through_mm(brief) if brief.style.deep > 1 else None,
+    )
 
 
 def board_screw(brief: Brief) -> tuple[Good, float, float]:
@@ -135,7 +142,7 @@ def board_screw(brief: Brief) -> tuple[Good, float, float]:
         pin = CATALOGUE.materials.board_fixing.pin_mm
         return brief.sold.good("pin", pin), pin, max(0.0, pin - brief.board.mean_mm)
     good, length, _ = driven(brief, _behind_mm(brief))
-    return good, length, length - brief.board.mean_mm * brief.style.deep
+    return good, length, length - through_mm(brief)
 
 
 def _behind_mm(brief: Brief) -> float:

@@ -34,7 +34,8 @@ def check(plan: DeckPlan) -> tuple[Finding, ...]:
         for low in plan.laid.lower
         for finding in in_order(looked(low, all_rules(), each), plan.trade.stages)
     ]
-    return in_order([*in_main, *in_low], plan.trade.stages)
+    every = in_order([*in_main, *in_low], plan.trade.stages)
+    return tuple(f for f in every if f.stake == "steps") if plan.brief.deck.there else every
 
 
 def _of_level(finding: Finding, low: DeckLevel) -> Finding:

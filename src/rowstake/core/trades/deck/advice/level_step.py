@@ -11,7 +11,7 @@ from rowstake.core.trades.deck.laid import DeckPlan
 
 def look(planned: DeckPlan) -> Iterator[Finding]:
     p, brief = planned.brief.printer, planned.brief
-    riser, above = brief.region.riser_mm, brief.height_mm
+    riser, above = brief.riser_most_mm, brief.height_mm
     for low in sorted(planned.laid.lower, key=lambda q: -q.top_mm):
         step = above - low.top_mm
         if 0 < step <= riser + 0.5:

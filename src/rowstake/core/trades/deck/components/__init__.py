@@ -14,9 +14,10 @@ from rowstake.core.trades.deck.components.base import Component
 
 
 @cache
-def components() -> tuple[Component, ...]:
-    """Every component in the order of the work."""
-    return tuple(sorted(kept_in(__name__, "COMPONENT").values(), key=lambda c: c.order))
+def components(there: bool = False) -> tuple[Component, ...]:
+    """Every component in the order of the work; where the deck is there already, those that are built without it."""
+    every = sorted(kept_in(__name__, "COMPONENT").values(), key=lambda c: c.order)
+    return tuple(c for c in every if c.alone or not there)
 
 
 def edits() -> dict[type[Any], Callable[[Any, Any], dict[str, Any]]]:

@@ -50,7 +50,8 @@ class Component:
     posts and boards are settled; `lay` gives its parts of the level; `explain` writes its workings.
 
     `edits` are its changes to a document by their type; `sections` the use of timber that may be put at a path; `choices` what
-    else may be chosen at one; `scenes` its drawings by name and `strips` its marks at full size. Rules of advice lie in its `rules/`."""
+    else may be chosen at one; `scenes` its drawings by name and `strips` its marks at full size. Rules of advice lie in its `rules/`.
+    Only what is `alone` is built where the deck is there already."""
 
     order: int
     demands: Callable[[DeckBrief], Iterable[Demand]] = _asks_nothing
@@ -62,3 +63,4 @@ class Component:
     choices: Callable[[DeckJob], dict[str, list[Choice]]] = _no_choices
     scenes: Callable[[DeckLevel], dict[str, Callable[[], Scene]]] = _no_scenes
     strips: Callable[[DeckLevel], list[Strip]] = _no_strips
+    alone: bool = False

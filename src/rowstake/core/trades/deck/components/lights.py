@@ -1,4 +1,5 @@
-"""Lights along the open edges, their transformers and cable."""
+"""Lights along the open edges of the main level and in risers, their transformers and cable: along the edges, down each flight and to the
+middle of its risers."""
 
 from __future__ import annotations
 
@@ -7,6 +8,7 @@ from rowstake.core.fasteners import sold_mm
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.steps.on_edge import runs
 from rowstake.core.trades.deck.fascia import fascia_edges
 from rowstake.core.trades.deck.level import DeckLevel
 
@@ -17,12 +19,16 @@ LOADED, SPARE = CATALOGUE.deck.transformer_share, CATALOGUE.deck.cable_share
 
 def _lay(level: DeckLevel) -> list[Part]:
     lights, sold = level.brief.deck.lights, level.brief.sold
-    if not lights.count:
+    along = 0 if level.brief.deck.there or level.place.number else lights.count
+    own = [f for f in runs(level.brief) if f.lights]
+    count = along + sum(f.lights for f in own)
+    if not count:
         return []
-    transformers = up(lights.count * lights.watts / (LOADED * lights.transformer_w))
-    run = sum(e.length_mm for e in fascia_edges(level.brief))
+    transformers = up(count * lights.watts / (LOADED * lights.transformer_w))
+    run = sum(e.length_mm for e in fascia_edges(level.brief)) if along else 0.0
+    run += sum(f.way.run_mm + f.rise_mm + f.treads * f.steps.width_mm / 2 for f in own)
     bought = (
-        (sold.good("deck_light"), lights.count),
+        (sold.good("deck_light"), count),
         (sold.good("transformer", lights.transformer_w), transformers),
         (sold.good("light_cable", CABLE_MM), up(run * SPARE / sold_mm(sold, CABLE_MM))),
     )
@@ -32,4 +38,4 @@ def _lay(level: DeckLevel) -> list[Part]:
     ]
 
 
-COMPONENT = Component(order=80, lay=_lay)
+COMPONENT = Component(order=87, lay=_lay, alone=True)

@@ -14,6 +14,17 @@ from rowstake.core.trades.deck.laid import DeckPlan
 
 def deck_scenes(plan: DeckPlan) -> Asked[Scene]:
     """Every drawing by its name."""
+    if plan.brief.deck.there:
+        own: dict[str, Callable[[], Scene]] = {"plan": partial(deck_plan_scene, plan)}
+        return Asked(
+            own
+            | {
+                name: way
+                for level in plan.laid.levels
+                for c in components(True)
+                for name, way in c.scenes(level).items()
+            }
+        )
     ways: dict[str, Callable[[], Scene]] = {
         "plan": partial(deck_plan_scene, plan),
         "elevation": partial(deck_section_scene, plan),

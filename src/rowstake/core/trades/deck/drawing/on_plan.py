@@ -7,7 +7,7 @@ import itertools
 from rowstake.core.drawing.scene import Board, Handle, Layer, Look, Scene, Shape
 from rowstake.core.parts import Part
 from rowstake.core.space.views import from_above
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.document import DeckShape
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.shape import Point, edges, outline
@@ -40,12 +40,14 @@ def deck_plan_scene(planned: DeckPlan) -> Scene:
                 "zone",
             )
         )
+    if brief.deck.there:
+        board.add(Shape("poly", _flip([(float(x), float(y)) for x, y in brief.outline.exterior.coords[:-1]]), "quiet"))
     for layer in LAYERS[1:]:
         board.layer = layer.key
         for part in planned.parts:
             if part.sort.layer == layer.key and part.sort.look and part.solid:
                 _part(board, part, part.sort.look)
-        if layer.key == "footings":
+        if layer.key == "footings" and not brief.deck.there:
             for f in planned.laid.footings:
                 if not f.dug.layers:
                     board.add(
@@ -73,7 +75,7 @@ def deck_plan_scene(planned: DeckPlan) -> Scene:
         f"Plan, {p.length(shape.width_mm)} × {p.length(shape.out_mm)}",
         250.0,
         handles=tuple(_handles(planned)),
-        layers=LAYERS,
+        layers=tuple(layer for layer in LAYERS if layer.key in ("house", "steps")) if brief.deck.there else LAYERS,
     )
 
 
@@ -138,11 +140,14 @@ def _dims(board: Board, planned: DeckPlan) -> None:
         if edge.hole:
             continue
         whole = edge.length_mm >= max(shape.width_mm, shape.out_mm) - 1
-        board.dim(_y(edge.a), _y(edge.b), p.length(edge.length_mm), 1.4 if whole else 1.2)
+        aside = 1.4 if whole else 1.2
+        board.dim(_y(edge.a), _y(edge.b), p.length(edge.length_mm), -aside if planned.brief.deck.there else aside)
     for low in planned.laid.lower:
         (x0, y0, x1, y1) = low.where.bounds
         board.dim(_y((x1, y0)), _y((x1, y1)), p.length(y1 - y0), 1.2, low.place.name)
         board.dim(_y((x1, y1)), _y((x0, y1)), p.length(x1 - x0), 1.2, low.place.name)
+    if planned.brief.deck.there:
+        return
     board.layer = "joists"
     grid = planned.laid.main.grid
     if not grid.turned:

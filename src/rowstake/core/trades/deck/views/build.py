@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Iterator
 
 from rowstake.core.trades.deck.components.guard.line import lay_line
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
 from rowstake.core.views.build import BuildStep, counted, hours, told
@@ -14,6 +15,8 @@ CONCRETE_H = 48.0
 
 
 def deck_build(plan: DeckPlan) -> list[BuildStep]:
+    if plan.brief.deck.there:
+        return [*_pads(plan), *_steps(plan)]
     return [*_ground(plan), *_frame(plan), *_boards(plan), *_steps(plan)]
 
 
@@ -39,6 +42,14 @@ def _ground(plan: DeckPlan) -> Iterator[BuildStep]:
         )
     if n := _number(plan, "post", step="holes"):
         yield BuildStep("holes", "Stand the posts on their bases and cut them to one level", counted(n, "post"))
+
+
+def _pads(plan: DeckPlan) -> Iterator[BuildStep]:
+    yield BuildStep("line", "Have services located, mark the foot of the steps and take the levels there again")
+    if any(q.good.id == "concrete" for q in plan.parts):
+        yield BuildStep("steps", "Dig and pour the pads of steps, level", f"{plan.lists.bags} bags", hours(CONCRETE_H))
+    if drops := _number(plan, "drop board"):
+        yield BuildStep("steps", "Boards below the rim for the stringers, strapped", counted(drops, "board"))
 
 
 def _frame(plan: DeckPlan) -> Iterator[BuildStep]:
@@ -106,33 +117,40 @@ def _boards(plan: DeckPlan) -> Iterator[BuildStep]:
 def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
     for level in plan.laid.levels:
         for flight in flights(level.brief):
-            name, own = flight.steps.id, [q for q in plan.parts if q.of == flight.steps.id]
+            name = flight.steps.id
+            many, lit = Counter(q.kind for q in plan.parts if q.of == name), sum(own.lights for own in flight.runs)
 
-            def many(kind: str, own: list = own) -> int:  # type: ignore[type-arg]
-                return sum(q.kind == kind for q in own)
-
-            yield BuildStep(
-                "steps",
-                f"Stringers of {name}: one cut and tried, the others traced, all level across",
-                counted(many("stringer"), "stringer"),
-            )
-            if many("riser"):
+            if flight.boxed:
+                yield BuildStep(
+                    "steps",
+                    f"Boxes of {name} from the ground up, packed off it, each level and tied to the one below",
+                    told(counted(many["box rail"], "rail"), counted(many["rung"], "rung")),
+                    "",
+                    "the ground under them: level, drained, clear of roots",
+                )
+            else:
+                yield BuildStep(
+                    "steps",
+                    f"Stringers of {name}: one cut and tried, the others traced, all level across",
+                    counted(many["stringer"], "stringer"),
+                )
+            if many["riser"]:
                 yield BuildStep(
                     "steps",
                     f"Riser boards of {name}, then its treads from below, noses in line",
-                    told(counted(many("riser"), "riser board"), counted(many("tread"), "board")),
+                    told(counted(many["riser"], "riser board"), counted(many["tread"], "board")),
                     "",
-                    "lights and cable in the risers",
+                    f"{counted(lit, 'light')} and their cable in the risers" if lit else "",
                 )
             else:
-                yield BuildStep("steps", f"Treads of {name} from below, noses in line", counted(many("tread"), "board"))
-            if many("handrail"):
-                yield BuildStep("steps", f"Handrail of {name}", counted(many("guard post"), "post"))
+                yield BuildStep("steps", f"Treads of {name} from below, noses in line", counted(many["tread"], "board"))
+            if many["handrail"]:
+                yield BuildStep("steps", f"Handrail of {name}", counted(many["guard post"], "post"))
     surface = sum(q.mount == "surface" for level in plan.laid.levels for q in lay_line(level).posts)
     if surface:
         yield BuildStep("steps", "Guard posts on their bases", counted(surface, "post"))
     if rails := _number(plan, "guard rail"):
-        filled = _number(plan, "baluster", "guard board")
+        filled = _number(plan, "baluster", "guard board", "pane")
         yield BuildStep(
             "steps",
             "Rails off one spacer, what fills them off another, from both ends alike",

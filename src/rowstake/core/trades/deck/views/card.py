@@ -12,4 +12,4 @@ def deck_card(job: DeckJob) -> Card:
     """Raises `JobFault` for what the catalogue does not have."""
     shape, p = job.deck.levels[0].shape, job.printer
     size = f"{p.length(shape.width_mm)} × {p.length(shape.out_mm)}"
-    return Card(CATALOGUE.regions[job.region].name, "Deck", size, deck_outline(shape))
+    return Card(CATALOGUE.regions[job.region].name, "Steps" if job.deck.there else "Deck", size, deck_outline(shape))

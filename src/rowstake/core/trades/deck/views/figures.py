@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowstake.core.schedule.days import told
+from rowstake.core.trades.deck import alone
 from rowstake.core.trades.deck.components.guard.bays import bays_of
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
 from rowstake.core.views.base import Figure
@@ -43,6 +46,13 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
     if planned.laid.main.ledger:
         holes = len(planned.laid.main.ledger.holes)
         out.insert(6, Figure("ledger", "ledger fixings", str(holes), holes, "ledger"))
+    if brief.deck.there:
+        risers = next((key for key in planned.workings if key.startswith("risers_")), "timber")
+        out = [
+            replace(figure, working=risers) if figure.key == "height" else figure
+            for figure in out
+            if figure.key in alone.FIGURES
+        ]
     for level in levels:
         for flight in flights(level.brief):
             way, name = flight.way, flight.steps.id
@@ -62,10 +72,16 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
     if bays:
         posts = sum(q.kind == "guard post" for q in planned.parts)
         gap = max(bay.gaps.gap_mm for bay in bays)
-        filled = sum(q.kind in ("baluster", "guard board") for q in planned.parts)
+        filled, glazed = sum(q.kind in ("baluster", "guard board", "pane") for q in planned.parts), bays[0].glazed
         out += [
             Figure("guard_posts", "guard posts", str(posts), posts, "guard"),
-            Figure("guard_gap", "gap in the guard", p.fine(gap), round(gap, 1), "guard_gap"),
-            Figure("guard_filled", "balusters or boards in the guard", str(filled), filled, "guard_gap"),
+            *([] if glazed else [Figure("guard_gap", "gap in the guard", p.fine(gap), round(gap, 1), "guard_gap")]),
+            Figure(
+                "guard_filled",
+                "panes in the guard" if glazed else "balusters or boards in the guard",
+                str(filled),
+                filled,
+                "guard" if glazed else "guard_gap",
+            ),
         ]
     return out

@@ -4,13 +4,16 @@ from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.components.guard.line import lay_line
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.views.base import Need
+from rowstake.core.views.build import counted
 
 
 def deck_needs(plan: DeckPlan) -> list[Need]:
     brief, p, out = plan.brief, plan.brief.printer, []
+    if brief.deck.there:
+        return []
     boards = brief.deck.boards
     if plan.laid.main.ledger:
         out.append(
@@ -50,6 +53,9 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
             out.append(Need("skin", "guard posts up before the boards that are notched round them", "the guard"))
     for level in plan.laid.levels:
         for flight in flights(level.brief):
+            if lit := sum(own.lights for own in flight.runs):
+                told = f"the cable for {counted(lit, 'light')} drawn to {flight.steps.id}"
+                out.append(Need("frame", told, "the lights in its risers"))
             hung = [q.label for q in level.parts if q.of == flight.steps.id and q.kind == "drop board"]
             if hung:
                 out.append(

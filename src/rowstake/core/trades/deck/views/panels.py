@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.trades.deck.components.guard.drawing import scenes as guard_scenes
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.drawing import scenes as step_scenes
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.views.schedules import FOOTINGS
 from rowstake.core.views.base import Panel
@@ -13,6 +13,14 @@ def deck_panels(plan: DeckPlan) -> dict[str, list[Panel]]:
     """By step: the shape from above, the ground cut through, footings with their schedule, the frame from three sides, the boards
     with the edge that everybody sees."""
     above, side = Panel(("plan",)), Panel(("elevation", "across"))
+    if plan.brief.deck.there:
+        return {
+            "site": [above],
+            "line": [above],
+            "ground": _steps(plan, above),
+            "steps": _steps(plan, above),
+            "buy": [],
+        }
     ledger = ("ledger",) if plan.laid.main.ledger else ()
     first = plan.laid.footings[0].label if plan.laid.footings else ""
     return {
@@ -29,7 +37,6 @@ def deck_panels(plan: DeckPlan) -> dict[str, list[Panel]]:
 
 def _steps(plan: DeckPlan, above: Panel) -> list[Panel]:
     """Flights cut through with their stringers as they are marked, guards from outside; the plan alone where there is none yet."""
-    names = [f.steps.id for level in plan.laid.levels for f in flights(level.brief)]
     guards = tuple(name for level in plan.laid.levels for name in guard_scenes(level))
-    drawn = tuple(f"{what}_{name}" for name in names for what in ("flight", "stringer"))
+    drawn = tuple(name for level in plan.laid.levels for name in step_scenes(level))
     return [*(Panel(told) for told in (drawn, guards) if told), above]

@@ -22,5 +22,8 @@ def deck_schedules(plan: DeckPlan) -> list[Schedule]:
     heads = (
         "Footing", "Along, from the left end of the frame", "Out from the wall", "Across", "Deep", "What", "Load", "Post",
     )  # fmt: skip
+    order = order_schedule(deck_build(plan), deck_needs(plan))
+    if plan.brief.deck.there:
+        return [order]
     footings = Schedule(FOOTINGS, heads, tuple(rows), frozenset({1, 2, 3, 4, 6, 7}))
-    return [footings, order_schedule(deck_build(plan), deck_needs(plan))]
+    return [footings, order]

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.views.figures import deck_figures
 from rowstake.core.views.base import Stake, flagged
+
+Row = tuple[str, str, str, str]
+"""Key, name, figure and its working."""
 
 
 def _steps(plan: DeckPlan) -> str:
@@ -20,11 +23,29 @@ def _steps(plan: DeckPlan) -> str:
 
 
 def deck_stakes(plan: DeckPlan) -> list[Stake]:
+    rows = _alone(plan) if plan.brief.deck.there else _whole(plan)
+    return flagged(rows, plan.findings, plan.trade.id)
+
+
+def _alone(plan: DeckPlan) -> list[Row]:
+    """Of steps alone: where they lead down from, how high, and they themselves."""
+    p, by_key, shape = plan.brief.printer, {f.key: f.text for f in deck_figures(plan)}, plan.brief.shape
+    risers = next((k for k in plan.workings if k.startswith("risers_")), "timber")
+    return [
+        ("site", "Site", plan.brief.region.name, "timber"),
+        ("line", "Led down from", f"{p.bare(shape.width_mm)} × {p.bare(shape.out_mm)}", risers),
+        ("ground", "Height", by_key["height"], risers),
+        ("steps", "Steps", _steps(plan), risers),
+        ("buy", "Buy & cut", f"{by_key['timber']}, {by_key['waste']} waste", "timber"),
+    ]
+
+
+def _whole(plan: DeckPlan) -> list[Row]:
     p, brief = plan.brief.printer, plan.brief
     by_key = {f.key: f.text for f in deck_figures(plan)}
     soil = plan.brief.soil.name.split(",")[0].split(" or ")[0] if brief.deck.footings.soil_known else "soil not known"
     shape = brief.shape
-    rows = [
+    return [
         ("site", "Site", f"{soil}, {p.pressure(brief.live_kpa)}", "footings"),
         ("line", "Shape", f"{by_key['area']}, {p.bare(shape.width_mm)} × {p.bare(shape.out_mm)}", "area"),
         ("ground", "Height", f"{by_key['height']}, posts from {by_key['post']}", "stack"),
@@ -34,4 +55,3 @@ def deck_stakes(plan: DeckPlan) -> list[Stake]:
         ("steps", "Steps & guard", _steps(plan), next((k for k in plan.workings if k.startswith("risers_")), "stack")),
         ("buy", "Buy & cut", f"{by_key['timber']}, {by_key['waste']} waste", "timber"),
     ]  # fmt: skip
-    return flagged(rows, plan.findings, plan.trade.id)

@@ -9,6 +9,10 @@ import math
 
 from rowstake.core.kinds import kind_of
 from rowstake.core.trades.deck.components.guard.line import lay_line
+from rowstake.core.trades.deck.components.steps.boxes import boxes
+from rowstake.core.trades.deck.components.steps.drop import stringer_of
+from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.views.base import Mark, Tape
@@ -16,7 +20,24 @@ from rowstake.core.views.base import Mark, Tape
 
 def deck_tapes(planned: DeckPlan, _: int = 0) -> list[Tape]:
     """Every level's, the deck's own first."""
+    if planned.brief.deck.there:
+        return [_carriers(planned, flight) for flight in flights(planned.brief)]
     return [tape for n, level in enumerate(planned.laid.levels) for tape in _of(level, n)]
+
+
+def _carriers(planned: DeckPlan, flight: Flight) -> Tape:
+    """What carries a flight, along its edge from where it begins."""
+    p, level, wide = planned.brief.printer, planned.laid.main, flight.steps.width_mm
+    stringer = stringer_of(level, flight)
+    box = boxes(flight, stringer)[0] if flight.boxed and flight.treads else None
+    places, thick = (box.rungs, box.thick) if box else (stringer.places, stringer.section.thickness_mm)
+    kind, letter = ("rung", "K1.") if box else ("stringer", "S")
+    marks = []
+    for n, at in enumerate(places, 1):
+        low = at - flight.steps.at_mm
+        middle = low + thick / 2
+        marks.append(Mark(flight.part(f"{letter}{n}"), kind, middle, p.bare(middle), p.bare(low), p.bare(low + thick)))
+    return Tape(0, f"{kind}s of {flight.of}", wide, p.length(wide), tuple(marks))
 
 
 def _of(level: DeckLevel, leg: int) -> list[Tape]:

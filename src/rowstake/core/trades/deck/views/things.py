@@ -10,7 +10,8 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Part
 from rowstake.core.trades.deck.beam_line import BeamLine
 from rowstake.core.trades.deck.carried import FootingAt, footing_used, post_used
-from rowstake.core.trades.deck.components.steps.flight import Flight, flights
+from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.document import Cut
 from rowstake.core.trades.deck.drawing.details import footings_alike
@@ -23,6 +24,11 @@ STAKE = {"holes": "holes", "frame": "frame", "skin": "skin", "steps": "steps"}
 def deck_things(plan: DeckPlan) -> Asked[Thing]:
     """Posts and footings, beams, joists and boards, by label."""
     ways: dict[str, Callable[[], Thing]] = {}
+    if plan.brief.deck.there:
+        ways = {part.label: partial(_piece, plan, part) for part in plan.parts if part.unit == "piece"}
+        return Asked(
+            ways | {f.steps.id: partial(_flight, plan, f) for level in plan.laid.levels for f in flights(level.brief)}
+        )
     alike = footings_alike(plan)
     for f in plan.laid.footings:
         shown = f"section_{alike[f.label].label}"
@@ -44,11 +50,25 @@ def _flight(plan: DeckPlan, flight: Flight) -> Thing:
         Line("risers", f"{way.risers} of {p.length(way.riser_mm)}", f"risers_{name}"),
         Line("going", p.length(way.going_mm), f"going_{name}"),
         Line("runs out", p.length(flight.nose(flight.treads)), f"going_{name}"),
-        Line("stringers", f"{len(stringer.places)} of {stringer.section.name}", f"stringers_{name}"),
-        Line("throat", p.length(stringer.throat_mm), f"stringers_{name}"),
+        *_carried(flight, stringer),
+        *(
+            [Line("guard on it", plan.workings[f"filled_{name}"].value, f"filled_{name}")]
+            if f"filled_{name}" in plan.workings
+            else []
+        ),
         Line("ends on", f"level {flight.lands_on}" if flight.lands_on else "the finished ground"),
     )
     return Thing(f"Steps {name}", "steps", lines, f"flight_{name}")
+
+
+def _carried(flight: Flight, stringer: Stringer) -> list[Line]:
+    name = flight.steps.id
+    if flight.boxed:
+        return [Line("boxes", str(flight.treads), f"boxes_{name}")]
+    return [
+        Line("stringers", f"{len(stringer.places)} of {stringer.section.name}", f"stringers_{name}"),
+        Line("throat", flight.brief.printer.length(stringer.throat_mm), f"stringers_{name}"),
+    ]
 
 
 def _cut(plan: DeckPlan, cut: Cut) -> Thing:

@@ -1,5 +1,5 @@
-"""Boards at a corner that nothing is behind: at the outside one that ends before the rails of its leg begin, at the inside lying ones
-that begin beside the post."""
+"""Boards at a corner that nothing is behind: at the outside one that ends before the rails of its leg begin, or begins after they end; at
+the inside lying ones that begin beside the post."""
 
 from __future__ import annotations
 
@@ -22,6 +22,8 @@ def look(planned: FencePlan) -> Iterator[Finding]:
     # A board that leans on the one after it bears on the rails up to their lap only.
     leans = brief.style.deep > 1 and brief.fence.skin.start == "end"
     lap = max((c.laid.lap_mm for c in planned.laid.courses), default=0.0) if leans else 0.0
+    if brief.style.deep > 1 and not leans:
+        yield from _past_rails(planned, max((c.laid.lap_mm for c in planned.laid.courses), default=0.0))
     for leg in sorted(boards.keys() & rails.keys() - {0}):
         (_, end, label), (start, _, _) = boards[leg], rails[leg]
         bears = end - lap
@@ -33,6 +35,30 @@ def look(planned: FencePlan) -> Iterator[Finding]:
                 "block between the ends of the rails, or take wider boards.",
                 (label,),
                 [put("Boards on the other side", skin__side=other)],
+            )
+
+
+def _past_rails(planned: FencePlan, lap: float) -> Iterator[Finding]:
+    """Lapped boards run on past the corner post to cover those of the next leg: a narrow last one finds no rail behind what it does not
+    lap."""
+    p, least = planned.brief.printer, CATALOGUE.materials.limits.bears_mm
+    boards, rails = _last_of_legs(planned.parts, "board"), _last_of_legs(planned.parts, "rail")
+    for leg in sorted(boards.keys() & rails.keys() - {len(planned.laid.layout.legs) - 1}):
+        (start, _, label), (_, end, _) = boards[leg], rails[leg]
+        past = start + lap + least - end
+        if past > 0:
+            yield found(
+                f"Board {label} at the corner bears {p.length(past - least)} past the end of its rails"
+                if past > least
+                else f"Board {label} at the corner has only {p.length(least - past)} of rail behind it",
+                "It is screwed to the board before it alone. Screw a block to the corner post for it, or put the boards on the other side.",
+                (label,),
+                [
+                    put(
+                        "Boards on the other side",
+                        skin__side="right" if planned.brief.fence.skin.side == "left" else "left",
+                    )
+                ],
             )
 
 
@@ -56,6 +82,18 @@ def _beginning_at(parts: Iterable[Part], leg: int, start: float) -> list[str]:
     """The boards of a leg that begin at a station."""
     own = [q for q in parts if q.kind == "board" and q.solid and q.solid.pose.number == leg]
     return [q.label for q in own if q.solid and abs(min(a for a, _ in q.solid.profile) - start) < 1]
+
+
+def _last_of_legs(parts: Iterable[Part], kind: str) -> dict[int, tuple[float, float, str]]:
+    """By leg: from where to where the piece of a kind lies that reaches furthest, and its label."""
+    out: dict[int, tuple[float, float, str]] = {}
+    for part in parts:
+        if part.kind == kind and part.solid:
+            stations = [a for a, _ in part.solid.profile]
+            seen = out.get(part.solid.pose.number)
+            if seen is None or max(stations) > seen[1]:
+                out[part.solid.pose.number] = min(stations), max(stations), part.label
+    return out
 
 
 def _first_of_legs(parts: Iterable[Part], kind: str) -> dict[int, tuple[float, float, str]]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Literal
@@ -21,6 +22,7 @@ class BoardStretch:
     lap_mm: float
     most_gap_mm: float
     edges: Literal["gap", "board"] = "board"
+    most_lap_mm: float = math.inf
 
 
 @dataclass(frozen=True, slots=True)

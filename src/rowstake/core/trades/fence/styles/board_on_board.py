@@ -1,22 +1,10 @@
-"""Board on board: the geometry of lapped boards, every second one on the far face."""
+"""Board on board: the geometry of lapped boards, every second one on the far face, where at a lap of half a board those of one face
+meet edge to edge."""
 
 from __future__ import annotations
 
-from dataclasses import replace
-
 from rowstake.core.trades.fence.styles import lapped
-from rowstake.core.trades.fence.styles.base import BoardStretch, Laid, Style, in_a_row
-
-
-def lay(s: BoardStretch) -> Laid:
-    """As lapped boards, but a lap is at most half a board, where the boards of one face meet edge to edge; a short stretch
-    that would ask more ends on a ripped board."""
-    most = s.board_mm / 2
-    laid = lapped.lay(replace(s, lap_mm=min(s.lap_mm, most)))
-    if laid.lap_mm <= most + 1e-9 or len(laid.boards) < 3:
-        return laid
-    whole = len(laid.boards) - 1
-    return Laid((*in_a_row(whole, s.board_mm, most), (whole * most, s.length_mm - whole * most)), 0.0, most)
+from rowstake.core.trades.fence.styles.base import Laid, Style
 
 
 def jig(board_mm: float, laid: Laid) -> tuple[str, float] | None:
@@ -24,4 +12,4 @@ def jig(board_mm: float, laid: Laid) -> tuple[str, float] | None:
     return ("spacer between boards of one face", max(0.0, board_mm - 2 * laid.lap_mm))
 
 
-STYLE = Style("board_on_board", lay, lapped.solidity, lapped.ways_out, jig)
+STYLE = Style("board_on_board", lapped.lay, lapped.solidity, lapped.ways_out, jig)

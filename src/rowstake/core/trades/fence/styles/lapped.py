@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowstake.core.reckoners.base import whole
 from rowstake.core.reckoners.lap_boards import LapBoards
 from rowstake.core.reckoners.lap_boards import run as lap_boards
@@ -9,6 +11,15 @@ from rowstake.core.trades.fence.styles.base import NOTHING_MM, BoardStretch, Lai
 
 
 def lay(s: BoardStretch) -> Laid:
+    """No lap is over what the stretch allows; a short stretch that would ask more ends on a ripped board."""
+    most = min(s.most_lap_mm, s.board_mm / 2)
+    laid = _laid(replace(s, lap_mm=min(s.lap_mm, most)))
+    if laid.lap_mm <= most + 1e-9 or len(laid.boards) < 3:
+        return laid
+    return _laid(replace(s, fit="exact", lap_mm=most))
+
+
+def _laid(s: BoardStretch) -> Laid:
     """`even`: the fewest boards that keep the lap, then one lap. `exact`: the lap as set, the last board ripped."""
     if s.length_mm <= s.board_mm:
         return Laid(((0.0, s.length_mm),), 0.0, s.lap_mm)

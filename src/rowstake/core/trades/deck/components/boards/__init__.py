@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
+from itertools import pairwise
 
+from shapely import oriented_envelope
 from shapely.geometry import Polygon
 from shapely.ops import unary_union
 
@@ -70,8 +73,12 @@ def _round_posts(level: DeckLevel) -> Iterator[tuple[DeckBoard, Polygon, str]]:
 
 
 def _long(piece: Polygon, board: DeckBoard) -> float:
-    """A piece of a board along it: its share of the board's area."""
-    return float(board.length_mm * piece.area / board.shape.area)
+    """How long a piece is along its board, to its long points."""
+    corners = _coords(oriented_envelope(board.shape).exterior.coords)  # type: ignore[attr-defined]
+    (ax, ay), (bx, by) = max(pairwise(corners[:3]), key=lambda side: math.dist(*side))
+    long = math.dist((ax, ay), (bx, by))
+    marks = [(x * (bx - ax) + y * (by - ay)) / long for x, y in piece.exterior.coords]
+    return max(marks) - min(marks)
 
 
 def _coords(coords: object) -> list[Point]:

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Iterator
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Hold, Part
+from rowstake.core.parts import Hold, Part, letters
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.components.base import Component
 from rowstake.core.trades.deck.components.guard.bays import Bay, cap_mm, cap_section, high_mm
@@ -67,22 +68,27 @@ def _posts(level: DeckLevel, line: Line) -> list[Part]:
     under = level.frame_top_mm - level.joist_mm
     bolts, bases = place.label("guard bolts"), place.label("guard bases")
     out: list[Part] = []
-    held = surface = 0
+    through = Counter(round(q.closes_mm, 1) for q in line.posts if q.mount != "surface")
+    held, surface = sum(through.values()), sum(q.mount == "surface" for q in line.posts)
+    first = f"{bolts}a" if len(through) > 1 else bolts
     for n, post in enumerate(line.posts, 1):
         low = brief.height_mm if post.mount == "surface" else under
         ring = tuple((float(x), float(y)) for x, y in post.square(half).exterior.coords[:-1])
-        by = bases if post.mount == "surface" else bolts
-        surface, held = surface + (post.mount == "surface"), held + (post.mount != "surface")
+        by = bases if post.mount == "surface" else first
         out.append(
             Part(place.label(f"Y{n}"), "guard post", "steps", timber(section.id), place.label("guard"), top - low, section.width_mm,
                  solid=Solid(place.pose, ring, low, top), hold=Hold(by, FACTS.notch_free_mm))
         )  # fmt: skip
-    through = section.thickness_mm + level.grid.thick_mm
-    if brief.deck.guard.mount == "outside" and brief.fascia:
-        through += brief.fascia.thickness_mm
     sold = brief.sold
     bought: tuple[tuple[str, Good, int], ...] = (
-        (bolts, sold.bolt(through), FACTS.guard_bolts * held),
+        *(
+            (
+                f"{bolts}{letters(n) if len(through) > 1 else ''}",
+                sold.bolt(section.thickness_mm + mm),
+                FACTS.guard_bolts * count,
+            )
+            for n, (mm, count) in enumerate(sorted(through.items()), 1)
+        ),
         (place.label("guard hold-downs"), sold.good("hold_down"), held),
         (bases, sold.good("post_base_bolted", section.name), surface),
         (
@@ -109,8 +115,23 @@ def _bay(level: DeckLevel, bay: Bay, name: str) -> list[Part]:
         ring = ((0.0, low), (clear, low), (clear, high), (0.0, high))
         out.append(
             Part(place.label(f"U{name}{'ab'[n - 1]}"), "guard rail", "steps", timber(rail.id), of, clear, rail.width_mm,
+                 solid=Solid(bay.pose, ring, -half, half), hold=Hold(brackets, bay.off_mm))
+        )  # fmt: skip
+    if bay.blocked:
+        thick = rail.thickness_mm
+        ring = (
+            (clear / 2 - thick / 2, 0.0),
+            (clear / 2 + thick / 2, 0.0),
+            (clear / 2 + thick / 2, guard.under_mm),
+            (clear / 2 - thick / 2, guard.under_mm),
+        )
+        out.append(
+            Part(place.label(f"U{name}c"), "rail block", "steps", timber(rail.id), of, guard.under_mm, thick,
+                 f"ripped to {level.brief.printer.length(thick)}" if thick < rail.width_mm else "square",
                  solid=Solid(bay.pose, ring, -half, half), hold=Hold(brackets))
         )  # fmt: skip
+    if bay.glazed:
+        return out + _pane(level, bay, name, of, brackets)
     filling, wide, upright = bay.filling, bay.filling.width_mm, guard.infill == "balusters"
     (_, low), (high, _) = bay.rails
     thick = filling.thickness_mm / 2
@@ -123,7 +144,7 @@ def _bay(level: DeckLevel, bay: Bay, name: str) -> list[Part]:
         long = high - low if upright else clear
         out.append(
             Part(place.label(f"I{name}-{n}"), "baluster" if upright else "guard board", "steps", timber(filling.id), of, long, wide,
-                 solid=Solid(bay.pose, ring, -thick, thick), hold=Hold(f"{of} connectors"))
+                 solid=Solid(bay.pose, ring, -thick, thick), hold=Hold(f"{of} connectors", bay.off_mm))
         )  # fmt: skip
     sold, count = level.brief.sold, len(bay.gaps.marks_mm)
     bought = (
@@ -131,6 +152,25 @@ def _bay(level: DeckLevel, bay: Bay, name: str) -> list[Part]:
         (f"{of} connectors", sold.good("baluster_connector"), 2 * count),
     )
     return out + [Part(label, "hardware", "steps", good, of, amount=n, unit="each") for label, good, n in bought if n]
+
+
+def _pane(level: DeckLevel, bay: Bay, name: str, of: str, brackets: str) -> list[Part]:
+    """A pane between posts and rails, ordered when they stand."""
+    sold, off, (_, low), (high, _) = level.brief.sold, FACTS.pane_off_mm, *bay.rails
+    a, b, low, high = off, bay.clear_mm - off, low + off, high - off
+    good, half, clamps = sold.good("glass_pane", FACTS.pane_mm, b - a, high - low), FACTS.pane_mm / 2, f"{of} clamps"
+    out = []
+    if b - a > FACTS.least_bay_mm:
+        ring = ((a, low), (b, low), (b, high), (a, high))
+        out.append(
+            Part(level.place.label(f"I{name}"), "pane", "steps", good, of, unit="each",
+                 solid=Solid(bay.pose, ring, -half, half), hold=Hold(clamps, off + bay.off_mm + 1))
+        )  # fmt: skip
+    bought = (
+        (brackets, sold.good("rail_bracket"), 4),
+        (clamps, sold.good("glass_clamp"), FACTS.pane_clamps * len(out)),
+    )
+    return out + [Part(label, "hardware", "steps", item, of, amount=n, unit="each") for label, item, n in bought if n]
 
 
 def _caps(level: DeckLevel, line: Line) -> list[Part]:

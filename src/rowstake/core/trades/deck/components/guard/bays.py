@@ -41,6 +41,12 @@ class Bay:
         return half * (abs(ax * px + ay * py) + abs(ax * py - ay * px))
 
     @property
+    def off_mm(self) -> float:
+        """How far rails end off the face of a post that is turned; their brackets reach over it."""
+        half = post_of(self.brief).width_mm / 2
+        return max(self._half(self.left), self._half(self.right)) - half
+
+    @property
     def along(self) -> tuple[float, float]:
         (x0, y0), (x1, y1), long = self.left.at, self.right.at, self.centres_mm
         return (x1 - x0) / long, (y1 - y0) / long
@@ -66,7 +72,7 @@ class Bay:
     @property
     def most_gap_mm(self) -> float:
         """As chosen, else a little under what must not pass."""
-        return self.brief.deck.guard.gap_mm or FACTS.regions[self.brief.region.id].open_mm - FACTS.under_open_mm
+        return self.brief.deck.guard.gap_mm or self.brief.limits.open_mm - FACTS.under_open_mm
 
     @property
     def rails(self) -> tuple[tuple[float, float], tuple[float, float]]:
@@ -81,9 +87,21 @@ class Bay:
         (_, low), (high, _) = self.rails
         return high - low
 
+    @property
+    def glazed(self) -> bool:
+        return self.brief.deck.guard.infill == "glass"
+
+    @property
+    def blocked(self) -> bool:
+        """Whether the lower rail stands on a block in its middle: a long one over boards."""
+        outside = "outside" in (self.left.mount, self.right.mount)
+        return self.clear_mm > FACTS.rail_block_mm and not outside
+
     @cached_property
     def gaps(self) -> Spindled:
-        """Balusters along the bay, or boards up it."""
+        """Balusters along the bay, or boards up it; none with a pane, or between posts too near each other for a rail."""
+        if self.clear_mm < FACTS.least_bay_mm or self.glazed:
+            return Spindled(count=0, gap_mm=max(0.0, self.clear_mm), marks_mm=[])
         upright = self.brief.deck.guard.infill == "balusters"
         across = self.filling.width_mm
         return balusters(

@@ -24,10 +24,12 @@ def explain(level: DeckLevel, _: Year, book: Notebook) -> None:
         "guard", "Guard", f"{len(line.posts)} posts, {p.length(high_mm(brief))} high",
         rule=f"Along every edge more than {p.length(brief.guard_over_mm)} over the ground or what lies before it, or as chosen; stopped at the "
         f"house and at steps. Posts at corners and ends, equal bays between them of at most {p.length(most)}; one that a joist is in the way "
-        "of stands beside it.",
+        "of stands beside it. A guard at a pool is another rule, stricter: ask for it.",
         formula=f"{len(bays)} bays, the widest {p.length(widest.centres_mm)} between middles of posts of {post_of(brief).name}",
         source="usual prescriptive limits: ask locally", changes="Edges, height, the widest bay, mount, steps.",
     )  # fmt: skip
+    if widest.glazed:
+        return _push(level, book)
     gaps = widest.gaps
     what = "balusters" if brief.deck.guard.infill == "balusters" else "boards"
     book.note(

@@ -13,7 +13,8 @@ from rowstake.core.catalogue import CATALOGUE, Section, pick
 from rowstake.core.once import once
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.steps.flight import flights, others
+from rowstake.core.trades.deck.components.steps.on_edge import runs
+from rowstake.core.trades.deck.components.steps.rise import others
 from rowstake.core.trades.deck.fascia import stands_mm
 from rowstake.core.trades.deck.frame import closed_mm
 from rowstake.core.trades.deck.level import DeckLevel
@@ -34,6 +35,8 @@ class PostPlace:
     along: Point
     mount: str
     corner: bool = False
+    closes_mm: float = 0.0
+    """How thick what it is bolted to is: a rim, doubled joists, a flush beam, and outside the fascia too."""
 
     def square(self, half_mm: float) -> Polygon:
         (x, y), (ax, ay) = self.at, self.along
@@ -110,15 +113,28 @@ def lay_line(level: DeckLevel) -> Line:
     posts: list[PostPlace] = []
     corner_at: dict[int, int] = {}
     for i, edge in enumerate(ring):
-        if on[i] and on[i - 1]:
-            corner_at[i] = len(posts)
-            posts.append(_held(level, PostPlace(points[i], edge.along, _mount(brief, edge, ring[i - 1]), True), half))
+        if on[i] and on[i - 1] and not _gone_round(level, edge.a):
+            near = next(
+                (n for n, q in enumerate(posts) if math.dist(q.at, points[i]) < 2 * half + FACTS.least_bay_mm), None
+            )
+            corner_at[i] = len(posts) if near is None else near  # an edge too short for two posts has one
+            if near is None:
+                mount, behind = _mount(brief, edge, ring[i - 1]), max(_behind(level, e) for e in (edge, ring[i - 1]))
+                posts.append(_held(level, PostPlace(points[i], edge.along, mount, True, behind), half))
     runs = []
     for i, edge in enumerate(ring):
         if on[i]:
             ends = points[i], points[(i + 1) % len(ring)]
             runs += _runs(level, edge, ends, (corner_at.get(i), corner_at.get((i + 1) % len(ring))), posts, half)
     return Line(tuple(posts), tuple(runs), tuple(ring), tuple(off))
+
+
+def _gone_round(level: DeckLevel, corner: Point) -> bool:
+    """Whether steps go round a corner."""
+    return any(
+        math.dist(flight.on_plan(flight.nose_mm, end), corner) < 1
+        for flight in runs(level.brief) for mitre, end in zip(flight.mitres, flight.reach(flight.nose_mm), strict=True) if mitre
+    )  # fmt: skip
 
 
 def _mount(brief: DeckBrief, *sides: Edge) -> str:
@@ -130,24 +146,35 @@ def _set_off(level: DeckLevel, edge: Edge, half: float) -> float:
     brief = level.brief
     if edge.wall or brief.at_wall(edge):
         return 0.0
-    over = brief.deck.boards.overhang_mm
+    over, closes = _frame_at(level, edge)
     mount = _mount(brief, edge)
     if mount == "outside":
         return over - stands_mm(brief) - half
-    return over + _closes(level, edge) + half if mount == "inside" else max(over + half, half + FACTS.base_edge_mm)
+    return over + closes + half if mount == "inside" else max(over + half, half + FACTS.base_edge_mm)
 
 
-def _closes(level: DeckLevel, edge: Edge) -> float:
-    """How thick what closes the frame along an edge is: the joists that lie against each other there, or a rim or flush beam."""
+def _behind(level: DeckLevel, edge: Edge) -> float:
+    """What a bolt goes through besides the post."""
+    brief = level.brief
+    return _frame_at(level, edge)[1] + (stands_mm(brief) if brief.deck.guard.mount == "outside" else 0.0)
+
+
+def _frame_at(level: DeckLevel, edge: Edge) -> tuple[float, float]:
+    """How far inside an edge of the boards the frame begins, and how thick what closes it there is: the joists that lie against each
+    other, or a rim or flush beam."""
     grid, thick = level.grid, level.grid.thick_mm
+    if leans(edge):
+        return level.brief.deck.boards.overhang_mm, thick * grid.plies
     along_joists = (edge.side in ("left", "right")) != grid.turned
     own = [e for e in grid.edges if not e.hole and e.side == _turned(edge, grid.turned)]
     (mx, my) = grid.on_plan(((edge.a[0] + edge.b[0]) / 2, (edge.a[1] + edge.b[1]) / 2))
     near = min(own, key=lambda e: LineString([e.a, e.b]).distance(_point(mx, my)), default=None)
     if near is None:
-        return thick
+        return level.brief.deck.boards.overhang_mm, thick
+    (fx, fy), (nx, ny) = grid.on_plan(near.a), edge.inward
+    over = (fx - edge.a[0]) * nx + (fy - edge.a[1]) * ny
     if not along_joists:
-        return closed_mm(grid, near, mx)
+        return over, closed_mm(grid, near, mx)
     at, way = near.a[0], 1.0 if near.inward[0] > 0 else -1.0
     marks = sorted(way * (j.s - at) for j in grid.joists if way * (j.s - at) > 0 and j.t0 - 1 <= my <= j.t1 + 1)
     deep = 0.0
@@ -155,7 +182,7 @@ def _closes(level: DeckLevel, edge: Edge) -> float:
         if mark - thick / 2 > deep + 1:
             break
         deep = mark + thick / 2
-    return deep or thick
+    return over, deep or thick
 
 
 def _turned(edge: Edge, turned: bool) -> str:
@@ -170,7 +197,7 @@ def _point(x: float, y: float) -> Polygon:
 def _openings(level: DeckLevel, edge: Edge, start: Point, half: float) -> Iterator[tuple[float, float]]:
     """Where flights lead off an edge, from where its guard begins, with the posts beside them kept clear."""
     (ax, ay), axis = edge.along, 1 if edge.side in ("far", "house") else 0
-    for flight in flights(level.brief):
+    for flight in runs(level.brief):
         if flight.side == edge.side and abs(flight.edge_mm - edge.a[axis]) < 1:
             marks = []
             for along in (flight.steps.at_mm, flight.steps.at_mm + flight.steps.width_mm):
@@ -189,6 +216,8 @@ def _runs(
 ) -> list[Run]:
     (ax, ay), start = edge.along, ends[0]
     long = math.dist(*ends)
+    if shared[0] is not None and shared[0] == shared[1]:
+        return []
     over = 0.0 if level.brief.attached else level.brief.deck.boards.overhang_mm
     wall = max(FACTS.off_wall_mm, over + level.grid.thick_mm + FACTS.notch_free_mm) + half
     low = 0.0 if shared[0] is not None or not _walled(level, edge, ends[0]) else wall
@@ -210,7 +239,8 @@ def _runs(
             own = first if n == 0 else last if n == len(marks) - 1 else None
             if own is None:
                 own = len(posts)
-                posts.append(_held(level, PostPlace((start[0] + ax * x, start[1] + ay * x), edge.along, mount), half))
+                spot = (start[0] + ax * x, start[1] + ay * x)
+                posts.append(_held(level, PostPlace(spot, edge.along, mount, False, _behind(level, edge)), half))
             numbers.append(own)
         out.append(Run(edge, tuple(numbers), (first is not None, last is not None)))
     return out

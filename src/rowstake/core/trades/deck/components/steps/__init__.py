@@ -3,25 +3,29 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from itertools import pairwise
+from functools import partial
 
-from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Hold, Joint, Part, letters
+from rowstake.core.parts import Hold, Part
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.steps.boxes import boxes, framed, under_box
+from rowstake.core.trades.deck.components.steps.cover import counted, risers, treads
 from rowstake.core.trades.deck.components.steps.drawing import marks, scenes
 from rowstake.core.trades.deck.components.steps.drop import Bears, bears, stringer_of
 from rowstake.core.trades.deck.components.steps.edits import EDITS
 from rowstake.core.trades.deck.components.steps.explain import explain
-from rowstake.core.trades.deck.components.steps.flight import Flight, flights
+from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.components.steps.foot import pad
 from rowstake.core.trades.deck.components.steps.handrail import handrails
+from rowstake.core.trades.deck.components.steps.hip import cut_short, hips, jacks
+from rowstake.core.trades.deck.components.steps.on_edge import flights, runs
+from rowstake.core.trades.deck.components.steps.raked import raked
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.demands import BlockAt, StandsOn
 from rowstake.core.trades.deck.document import DeckJob
-from rowstake.core.trades.deck.fixings import deck_screw
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.views.base import Choice, Strip, worded
 
@@ -30,19 +34,25 @@ FACTS = CATALOGUE.steps
 
 def _demands(brief: DeckBrief) -> Iterator[StandsOn]:
     """Half of what stands on a flight comes down on the edge that its stringers hang on."""
-    for flight in flights(brief):
+    for flight in runs(brief):
+        if flight.boxed:  # which stand on the ground
+            continue
         stringer = Stringer(flight)
         places, half = stringer.places, flight.load_kn / 2
         for at in places:
             end = at in (places[0], places[-1])
             share = half / (len(places) - 1) / (2 if end else 1)
             yield StandsOn(flight.on_plan(0.0, at + stringer.section.thickness_mm / 2), share)
+        for hip in hips(flight, stringer):
+            yield StandsOn(flight.on_plan(0.0, hip.line.mitre.at_mm), flight.corner_kn / 2)
 
 
 def _blocks(level: DeckLevel) -> Iterator[BlockAt]:
     """Where joists run along the edge, a block behind every stringer hands its load on to the next joist."""
     grid = level.grid
-    for flight in flights(level.brief):
+    for flight in runs(level.brief):
+        if flight.boxed:
+            continue
         along_joists = (flight.side in ("left", "right")) != grid.turned
         for at in Stringer(flight).places if along_joists else ():
             inside = flight.on_plan(-grid.spacing_mm / 2, at + Stringer(flight).section.thickness_mm / 2)
@@ -51,58 +61,88 @@ def _blocks(level: DeckLevel) -> Iterator[BlockAt]:
 
 def _lay(level: DeckLevel) -> list[Part]:
     out: list[Part] = []
-    for flight in flights(level.brief):
+    for flight in runs(level.brief):
         stringer = stringer_of(level, flight)
-        on = bears(level, flight, stringer)
-        out += [*_stringers(flight, stringer), *_dropped(flight, stringer, on)]
-        out += [*_risers(flight, stringer), *_treads(flight, stringer), *pad(level, flight, stringer)]
-        out += [part for rail in handrails(flight, stringer) for part in rail.parts()]
+        if flight.boxed:
+            made = boxes(flight, stringer)
+            out += framed(flight, made)
+            under = partial(under_box, made)
+        else:
+            out += [
+                *_stringers(flight, stringer),
+                *_cornered(flight, stringer),
+                *_dropped(flight, stringer, bears(level, flight, stringer)),
+            ]
+            under = partial(_under, flight, stringer)
+        out += [*risers(flight, under), *treads(flight, under, stringer.past_mm), *pad(level, flight)]
+        for rail in handrails(flight, stringer):
+            out += rail.parts()
+            out += [part for n, bay in enumerate(raked(rail), 1) for part in bay.parts(n)]
     return out
 
 
-def _named(flight: Flight, own: str) -> str:
-    return flight.brief.place.label(f"{flight.steps.id}-{own}")
-
-
 def _stringers(flight: Flight, stringer: Stringer) -> list[Part]:
-    name, section, sold = flight.steps.id, stringer.section, flight.brief.sold
+    name, section, sold = flight.of, stringer.section, flight.brief.sold
     poured = flight.steps.foot == "pad" or flight.lands_on
-    hold = Hold(_named(flight, "hangers")) if poured else Hold(_named(flight, "feet"), to="ground")
+    hold = Hold(flight.part("hangers")) if poured else Hold(flight.part("feet"), to="ground")
     ends = "cut to the pattern" if flight.treads > 0 else "square"
+    cut = [cut_short(flight, stringer, at) for at in stringer.places]
     out = [
-        Part(_named(flight, f"S{n}"), "stringer", "steps", timber(section.id), name, stringer.length_mm, section.width_mm, ends,
-             solid=Solid(flight.pose, stringer.outline, at, at + section.thickness_mm), hold=hold)
-        for n, at in enumerate(stringer.places, 1)
+        Part(flight.part(f"S{n}"), "stringer", "steps", timber(section.id), name, own.length_mm, section.width_mm,
+             ends if own is stringer else "the pattern's upper end, hung on the one under the mitre",
+             solid=Solid(flight.pose, own.outline, at, at + section.thickness_mm), hold=hold if own is stringer else Hold(flight.part("hangers")))
+        for n, (at, own) in enumerate(zip(stringer.places, cut, strict=True), 1)
     ]  # fmt: skip
-    count, anchored = len(out), flight.steps.foot == "slab" or not flight.lands_on
+    anchored = flight.steps.foot == "slab" or not flight.lands_on
+    count, down = len(out), sum(own is stringer for own in cut)
     bought: list[tuple[str, Good, int]] = [
         ("hangers", sold.good("stringer_hanger", section.name), count),
-        ("feet", sold.good("stringer_foot"), count),
-        ("anchors", sold.good("masonry_anchor"), count * FACTS.anchors_each if anchored else 0),
+        ("feet", sold.good("stringer_foot"), down),
+        ("inside hangers", sold.good("skewed_hanger", section.name), count - down),
+        ("anchors", sold.good("masonry_anchor"), down * FACTS.anchors_each if anchored else 0),
         (
             "nails",
             sold.nail("connector_nail", section.thickness_mm, section.thickness_mm)[0],
             count * 2 * FACTS.bracket_screws,
         ),
     ]
-    return out + _counted(flight, bought)
+    return out + counted(flight, bought)
 
 
-def _counted(flight: Flight, bought: list[tuple[str, Good, int]]) -> list[Part]:
-    return [
-        Part(_named(flight, own), "hardware", "steps", good, flight.steps.id, amount=n, unit="each")
-        for own, good, n in bought
-        if n
-    ]
+def _cornered(flight: Flight, stringer: Stringer) -> list[Part]:
+    """The stringers under and beside the mitres, all cut like the others but for their goings and their upper ends."""
+    out, name, section, sold = [], flight.of, stringer.section, flight.brief.sold
+    hangers, jacked = flight.part("corner hangers"), flight.part("skewed hangers")
+    for n, hip in enumerate(hips(flight, stringer), 1):
+        made = hip.stringer
+        out.append(
+            Part(flight.part(f"H{n}"), "stringer", "steps", timber(section.id), name, made.length_mm, section.width_mm,
+                 "cut to the pattern of the mitre", solid=hip.solid, hold=Hold(hangers, made.start_mm))
+        )  # fmt: skip
+    under = len(out)
+    for n, jack in enumerate(jacks(flight, stringer), 1):
+        out.append(
+            Part(flight.part(f"J{n}"), "stringer", "steps", timber(section.id), name, jack.stringer.length_mm, section.width_mm,
+                 "the pattern's lower end, hung on the one under the mitre", solid=jack.solid, hold=Hold(jacked, 2 * section.thickness_mm))
+        )  # fmt: skip
+    anchored = flight.steps.foot == "slab" or not flight.lands_on
+    nails = sold.nail("connector_nail", section.thickness_mm, section.thickness_mm)[0]
+    return out + counted(flight, [
+        ("corner hangers", sold.good("stringer_hanger", section.name), under),
+        ("skewed hangers", sold.good("skewed_hanger", section.name), len(out) - under),
+        ("corner feet", sold.good("stringer_foot"), len(out)),
+        ("corner anchors", sold.good("masonry_anchor"), len(out) * FACTS.anchors_each if anchored else 0),
+        ("corner nails", nails, len(out) * 2 * FACTS.bracket_screws),
+    ])  # fmt: skip
 
 
 def _dropped(flight: Flight, stringer: Stringer, on: Bears) -> list[Part]:
     if on.section is None or not on.pieces or on.high_mm - on.low_mm < 1:
         return []
-    section, name = on.section, flight.steps.id
+    section, name = on.section, flight.of
     high = on.high_mm - on.low_mm
     ends = f"ripped to {flight.brief.printer.length(high)}" if high < section.width_mm - 0.5 else "square"
-    straps, out = _named(flight, "straps"), []
+    straps, out = flight.part("straps"), []
     for n, (a, b) in enumerate(on.pieces, 1):
         ring = (
             (-section.thickness_mm, on.low_mm),
@@ -111,84 +151,32 @@ def _dropped(flight: Flight, stringer: Stringer, on: Bears) -> list[Part]:
             (-section.thickness_mm, on.high_mm),
         )
         out.append(
-            Part(_named(flight, f"B{n}"), "drop board", "steps", timber(section.id), name, b - a, high, ends,
+            Part(flight.part(f"B{n}"), "drop board", "steps", timber(section.id), name, b - a, high, ends,
                  solid=Solid(flight.pose, ring, a, b), hold=Hold(straps))
         )  # fmt: skip
-    return out + _counted(flight, [("straps", flight.brief.sold.good("flat_strap"), len(stringer.places) + len(out))])
+    return out + counted(flight, [("straps", flight.brief.sold.good("flat_strap"), len(stringer.places) + len(out))])
 
 
-def _pieces(length: float, section: Section, joints: list[float]) -> list[tuple[float, float]]:
-    """A board of a length in as few pieces as are on sale, met over what it lies on."""
-    longest, cuts = max(section.lengths_mm), [0.0]
-    while length - cuts[-1] > longest + 1e-6:
-        reach = [j for j in joints if cuts[-1] < j <= cuts[-1] + longest]
-        cuts.append(max(reach, default=cuts[-1] + longest))
-    cuts.append(length)
-    return list(pairwise(cuts))
-
-
-def _treads(flight: Flight, stringer: Stringer) -> list[Part]:
-    """Every board of every tread, front one first: 1a, 1b."""
-    tread, name, start = flight.tread, flight.steps.id, flight.steps.at_mm
+def _under(flight: Flight, stringer: Stringer, _: int, out: float) -> list[float]:
+    """The middles of the stringers, but for those under mitres, that are there so far out."""
     half = stringer.section.thickness_mm / 2
-    joints = [at + half - start for at in stringer.places]
-    out, crossings = [], 0
-    for k in range(1, flight.treads + 1):
-        for n, (a, b) in enumerate(flight.rows(k), 1):
-            for m, (low, high) in enumerate(_pieces(flight.steps.width_mm, tread, joints), 1):
-                more = f".{m}" if high - low < flight.steps.width_mm - 1 else ""
-                ring = ((a, flight.seat(k)), (b, flight.seat(k)), (b, flight.tread_top(k)), (a, flight.tread_top(k)))
-                out.append(
-                    Part(_named(flight, f"T{k}{letters(n)}{more}"), "tread", "steps", timber(tread.id), name, high - low, b - a,
-                         "square" if b - a > tread.width_mm - 0.05 else "ripped", solid=Solid(flight.pose, ring, start + low, start + high))
-                )  # fmt: skip
-            crossings += len(joints)
-    screw = deck_screw(flight.brief)
-    least = (CATALOGUE.materials.fixings.board_times - 1) * tread.thickness_mm
-    screws = Part(_named(flight, "tread screws"), "board screw", "steps", screw, name, unit="each",
-                  amount=crossings * CATALOGUE.deck.screws_per_crossing, joint=Joint(("tread",), ("stringer",), least, end_grain=True))  # fmt: skip
-    return [*out, screws] if out else []
-
-
-def _risers(flight: Flight, stringer: Stringer) -> list[Part]:
-    """A board on every plumb cut, from the seat in front of it up to that of its tread; the deck's own rim closes the first."""
-    section = flight.riser_section
-    if section is None or not flight.treads:
-        return []
-    name, thick, (start, end) = flight.steps.id, section.thickness_mm, flight.stringer_room
-    half = stringer.section.thickness_mm / 2
-    joints = [at + half - start for at in stringer.places]
-    out, crossings = [], 0
-    for k in range(1, flight.treads + 1):
-        low = flight.seat(k + 1) if k < flight.treads else flight.foot_mm
-        face, top = flight.face(k), flight.seat(k)
-        high = min(top - low, section.width_mm)
-        ring = ((face, top - high), (face + thick, top - high), (face + thick, top), (face, top))
-        ripped = f"ripped to {flight.brief.printer.length(high)}" if high < section.width_mm - 0.5 else "square"
-        for m, (a, b) in enumerate(_pieces(end - start, section, joints), 1):
-            more = f".{m}" if b - a < end - start - 1 else ""
-            out.append(
-                Part(_named(flight, f"R{k}{more}"), "riser", "steps", timber(section.id), name, b - a, high, ripped,
-                     solid=Solid(flight.pose, ring, start + a, start + b), hold=Hold(_named(flight, "riser screws")))
-            )  # fmt: skip
-        crossings += len(joints)
-    screw, _ = flight.brief.sold.screw("fascia_screw", thick + CATALOGUE.materials.fixings.grip_mm)
-    return [*out, Part(_named(flight, "riser screws"), "board screw", "steps", screw, name, unit="each",
-                       amount=crossings * FACTS.riser_screws, joint=Joint(("riser",), ("stringer",), CATALOGUE.materials.fixings.grip_mm, end_grain=True))]  # fmt: skip
+    plain = [at + half for at in stringer.places if cut_short(flight, stringer, at).end_mm > out]
+    return sorted(plain + [jack.at_mm for jack in jacks(flight, stringer) if jack.stringer.start_mm < out])
 
 
 def _strips(level: DeckLevel) -> list[Strip]:
     """The upper edge of a stringer's board, with the corner of every notch."""
     out = []
     for flight in flights(level.brief):
+        if flight.boxed:
+            continue
         stringer = stringer_of(level, flight)
-        out.append(
-            Strip(
-                f"Stringer of {flight.steps.id}, corners of its notches from the upper end",
-                stringer.length_mm,
-                tuple(marks(stringer)),
-            )
-        )
+        told = [(f"Stringer of {flight.steps.id}", stringer)]
+        told += [(f"Stringer under the mitre of {flight.steps.id}", hip.stringer) for hip in hips(flight, stringer)[:1]]
+        out += [
+            Strip(f"{words}, corners of its notches from the upper end", made.length_mm, tuple(marks(made)))
+            for words, made in told
+        ]
     return out
 
 
@@ -222,4 +210,5 @@ COMPONENT = Component(
     choices=_choices,
     scenes=scenes,
     strips=_strips,
+    alone=True,
 )

@@ -13,11 +13,15 @@ from rowstake.core.drawing.solids import beyond_shapes, cut_shapes, within
 from rowstake.core.space import Flat
 from rowstake.core.space.solid import dot
 from rowstake.core.space.views import page
+from rowstake.core.trades.deck.components.steps.boxes import boxes
 from rowstake.core.trades.deck.components.steps.drop import stringer_of
-from rowstake.core.trades.deck.components.steps.flight import Flight, flights
+from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.components.steps.hip import hips
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.level import DeckLevel
 
+RAILS = ("guard post", "handrail", "guard rail", "baluster")
 BEHIND_MM, BEFORE_MM = 700.0, 450.0
 """So much of the deck and of the ground is shown on both sides of a flight."""
 
@@ -25,16 +29,23 @@ BEHIND_MM, BEFORE_MM = 700.0, 450.0
 def scenes(level: DeckLevel) -> dict[str, Callable[[], Scene]]:
     out: dict[str, Callable[[], Scene]] = {}
     for flight in flights(level.brief):
+        out[f"flight_{flight.steps.id}"] = partial(_section, level, flight)
+        if flight.boxed:
+            continue
         stringer = stringer_of(level, flight)
-        out[f"flight_{flight.steps.id}"] = partial(_section, level, flight, stringer)
-        out[f"stringer_{flight.steps.id}"] = partial(_marking, flight, stringer)
+        out[f"stringer_{flight.steps.id}"] = partial(_marking, flight, stringer, "stringer")
+        for hip in hips(flight, stringer)[:1]:
+            out[f"mitre_{flight.steps.id}"] = partial(_marking, flight, hip.stringer, "mitre")
     return out
 
 
-def _section(level: DeckLevel, flight: Flight, stringer: Stringer) -> Scene:
+def _section(level: DeckLevel, flight: Flight) -> Scene:
     board, p, pose = Board(), flight.brief.printer, flight.pose
     view = page(pose.a, pose.b)
-    at = stringer.places[len(stringer.places) // 2] + stringer.section.thickness_mm / 2
+    stringer = stringer_of(level, flight)
+    first = boxes(flight, stringer)[0] if flight.boxed and flight.treads else None
+    places, thick = (first.rungs, first.thick) if first else (stringer.places, stringer.section.thickness_mm)
+    at = places[len(places) // 2] + thick / 2
     x, z = view.flat(pose.at)
     depth = dot(pose.point(0.0, 0.0, at), view.eye)
     last = flight.nose(flight.treads)
@@ -42,10 +53,19 @@ def _section(level: DeckLevel, flight: Flight, stringer: Stringer) -> Scene:
     shapes = [
         replace(s, points=tuple((a - x, b - z) for a, b in s.points)) for s in cut_shapes(level.parts, view, depth)
     ]
-    rails = [q for q in level.parts if q.of == flight.steps.id and q.kind in ("guard post", "handrail")]
+    rails = [q for q in level.parts if q.of == flight.steps.id and q.kind in RAILS]
     for shape in beyond_shapes(rails, view, hidden=True):
         board.add(replace(shape, points=tuple((a - x, b - z) for a, b in shape.points)))
     board.line((-BEHIND_MM, flight.foot_mm), (last + BEFORE_MM, flight.foot_mm), "ground")
+    if flight.brief.deck.there:
+        low_edge = level.frame_top_mm - level.joist_mm
+        board.add(
+            Shape(
+                "poly",
+                ((-BEHIND_MM, low_edge), (0.0, low_edge), (0.0, flight.top_mm), (-BEHIND_MM, flight.top_mm)),
+                "zone",
+            )
+        )
     for shape in within(shapes, (-BEHIND_MM, low), (last + BEFORE_MM, flight.top_mm + 300)):
         board.add(shape)
     way = flight.way
@@ -75,7 +95,7 @@ def along(stringer: Stringer, point: Flat) -> Flat:
     """A point of the outline on its board: along the edge the notches come to, from the first notch's corner, and off that edge."""
     flight, slope = stringer.flight, stringer.slope
     long = math.hypot(1.0, slope)
-    x, z = point[0] - flight.face(1), point[1] - flight.seat(1)
+    x, z = point[0] - stringer.face(1), point[1] - flight.seat(1)
     return (x - z * slope) / long, (x * slope + z) / long
 
 
@@ -84,28 +104,34 @@ def marks(stringer: Stringer) -> list[tuple[float, str]]:
     flight = stringer.flight
     start = min(along(stringer, q)[0] for q in stringer.outline)
     return [
-        (along(stringer, (flight.face(k), flight.seat(k)))[0] - start, f"T{k}") for k in range(1, flight.treads + 1)
+        (along(stringer, (stringer.face(k), flight.seat(k)))[0] - start, f"T{k}") for k in range(1, flight.treads + 1)
     ]
 
 
-def _marking(flight: Flight, stringer: Stringer) -> Scene:
+def _marking(flight: Flight, stringer: Stringer, name: str) -> Scene:
     """The board lies level with the edge that the square is held to at the top; what is cut away is left white."""
     board, p = Board(), flight.brief.printer
     ring = tuple(along(stringer, q) for q in stringer.outline)
     low, high, deep = min(x for x, _ in ring), max(x for x, _ in ring), stringer.section.width_mm
-    board.add(Shape("poly", ((low, -deep), (high, -deep), (high, 0.0), (low, 0.0)), "hole", f"{flight.steps.id}-S1"))
-    board.add(Shape("poly", ring, "frame", f"{flight.steps.id}-S1"))
+    of = f"{flight.steps.id}-{'S1' if name == 'stringer' else 'H1'}"
+    board.add(Shape("poly", ((low, -deep), (high, -deep), (high, 0.0), (low, 0.0)), "hole", of))
+    board.add(Shape("poly", ring, "frame", of))
     corners = [x + low for x, _ in marks(stringer)]
     for a, b in pairwise(corners):
         board.dim((a, 0.0), (b, 0.0), p.bare(b - a), 1.2)
     if flight.treads > 1:
-        x, notch = along(stringer, (flight.face(1), flight.seat(2)))
+        x, notch = along(stringer, (stringer.face(1), flight.seat(2)))
         board.dim((x, notch), (x, -deep), p.bare(stringer.throat_mm), 0.0)
     board.dim((low, -deep), (high, -deep), p.length(high - low), -1.2)
     board.dim((high, -deep), (high, 0.0), stringer.section.name, -1.0)
     way = flight.way
-    title = (
-        f"Stringer of {flight.steps.id}: one of {len(stringer.places)}, on the square {p.length(way.riser_mm)} up and {p.length(way.going_mm)} "
-        f"out; throat {p.length(stringer.throat_mm)}"
+    told = (
+        f"Stringer of {flight.steps.id}: one of {len(stringer.places)}"
+        if name == "stringer"
+        else f"Under the mitre of {flight.steps.id}: one"
     )
-    return board.scene(f"stringer_{flight.steps.id}", title, 120.0)
+    title = (
+        f"{told}, on the square {p.length(way.riser_mm)} up and {p.length(way.going_mm * stringer.turn)} out; throat "
+        f"{p.length(stringer.throat_mm)}"
+    )
+    return board.scene(f"{name}_{flight.steps.id}", title, 120.0)

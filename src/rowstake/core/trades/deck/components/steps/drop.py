@@ -4,12 +4,18 @@ between the posts and beams that stand there already."""
 from __future__ import annotations
 
 import math
+from collections.abc import Iterator
 from dataclasses import dataclass
+from itertools import takewhile
+
+from shapely.geometry import MultiPoint
+from shapely.geometry.base import BaseGeometry
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.parts import Part
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.components.steps.on_edge import runs
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.level import DeckLevel
 
@@ -45,7 +51,9 @@ def bears(level: DeckLevel, flight: Flight, stringer: Stringer) -> Bears:
 def _between(level: DeckLevel, flight: Flight, thick: float, low: float, high: float) -> list[tuple[float, float]]:
     """Stretches of the flight's width where nothing stands behind the face between two levels."""
     start, end = flight.stringer_room
-    there = [(a, b) for near, far, a, b in _there(level, flight, low, high) if far > -thick + 1 and near < -1]
+    seen = _placed(level, flight, low, high, "piece", "m³", "each")
+    there = [(a, b) for _, (near, far, a, b) in seen if far > -thick + 1 and near < -1]
+    there += _boarded(flight, thick)
     out, at = [], start
     for a, b in sorted([*there, (end, math.inf)]):
         if min(a, end) - at >= LEAST_MM:
@@ -54,26 +62,49 @@ def _between(level: DeckLevel, flight: Flight, thick: float, low: float, high: f
     return out
 
 
+def _boarded(flight: Flight, thick: float) -> Iterator[tuple[float, float]]:
+    """Where along its edge the board of a flight laid before it lies behind a corner that both come to."""
+    own = _behind(flight, thick)
+    for other in takewhile(lambda f: f.steps.id != flight.steps.id, runs(flight.brief)):
+        met = own.intersection(_behind(other, thick))
+        if met.area > 1:
+            low, high = met.bounds[:2], met.bounds[2:]
+            axis = 0 if flight.side in ("far", "house") else 1
+            yield low[axis], high[axis]
+
+
+def _behind(flight: Flight, thick: float) -> BaseGeometry:
+    corners = [flight.on_plan(out, w) for out in (-thick, 0.0) for w in flight.stringer_room]
+    return MultiPoint(corners).envelope
+
+
 def stringer_of(level: DeckLevel, flight: Flight) -> Stringer:
     """A flight's stringers as they stand to what is there already."""
-    return Stringer(flight, sticking_out(level, flight), poured_out(level, flight))
+    beside, past = sticking_out(level, flight)
+    return Stringer(flight, beside, past, poured_out(level, flight))
 
 
-def sticking_out(level: DeckLevel, flight: Flight) -> tuple[tuple[float, float], ...]:
-    """Stretches along the edge where a post or beam stands out past the face, so that no stringer can hang there."""
-    seen = _there(level, flight, flight.foot_mm, flight.top_mm)
-    return tuple((a, b) for near, far, a, b in seen if near < 1 and far > 1)
+def sticking_out(level: DeckLevel, flight: Flight) -> tuple[tuple[tuple[float, float], ...], float]:
+    """Stretches along the edge where a post or beam stands out past the face, so that no stringer can hang there, and how far the
+    furthest stands out over the flight's width."""
+    low, high = flight.steps.at_mm, flight.steps.at_mm + flight.steps.width_mm
+    seen = [
+        x
+        for x in _there(level, flight, flight.foot_mm, flight.top_mm)
+        if x[0] < 1 < x[1] and x[2] < high and x[3] > low
+    ]
+    return tuple((a, b) for _, _, a, b in seen), max((far for _, far, _, _ in seen), default=0.0)
 
 
 CLEAR_MM = 5.0
 
 
 def poured_out(level: DeckLevel, flight: Flight) -> tuple[float, float]:
-    """How far out past the face, and how high over the datum, what is poured for the deck's posts stands in a flight's way; with a
+    """How far out past the face, and how high over the datum, what the deck's posts stand on lies in a flight's way; with a
     little room."""
     seen = [
         (far, part.solid.box[1][2] - level.place.ground_mm)
-        for part, (near, far, a, b) in _placed(level, flight, flight.foot_mm, flight.top_mm, "m³")
+        for part, (near, far, a, b) in _placed(level, flight, flight.foot_mm, flight.top_mm, "m³", "each")
         if far > 1
         and near < flight.face(flight.treads)
         and b > flight.steps.at_mm
@@ -101,12 +132,12 @@ def _reach(solid: Solid) -> tuple[float, float]:
 
 
 def _placed(
-    level: DeckLevel, flight: Flight, low: float, high: float, unit: str
+    level: DeckLevel, flight: Flight, low: float, high: float, *units: str
 ) -> list[tuple[Part, tuple[float, float, float, float]]]:
     """(nearest, furthest out; from, to along the edge) of what of the deck's own there is between two levels."""
     pose, datum, out = flight.pose, level.place.ground_mm, []
     for part in level.parts:
-        if part.solid is None or part.unit != unit or part.step not in ("holes", "frame"):
+        if part.solid is None or part.unit not in units or part.step not in ("holes", "frame"):
             continue
         bottom, top = _reach(part.solid)
         if top - datum > low + 1 and bottom - datum < high - 1:

@@ -1,25 +1,20 @@
-"""A flight as it is worked out from the brief alone: its edge, its rise to the finished ground, risers, going and treads."""
+"""A flight as it is worked out from the brief alone: its edge, its rise to the finished ground, risers, going and treads; and what goes on
+round its corners."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from functools import cached_property
 
-from shapely import affinity
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.catalogue.models import StepLimits
-from rowstake.core.faults import refuse
-from rowstake.core.once import once
-from rowstake.core.reckoners.base import up, whole
+from rowstake.core.reckoners.base import whole
 from rowstake.core.space import Pose
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.document import DeckSide, Level, Steps
-from rowstake.core.trades.deck.fascia import open_edge, stands_mm
-from rowstake.core.trades.deck.frame import frame_outline
-from rowstake.core.trades.deck.shape import Edge, Point, edges, outline
-from rowstake.core.trades.deck.stack import ground_at
+from rowstake.core.trades.deck.document import DeckSide, Steps
+from rowstake.core.trades.deck.shape import Point
 
 FACTS = CATALOGUE.steps
 MANY_TIMES = 12
@@ -38,6 +33,34 @@ class Way:
     def step_mm(self) -> float:
         """Twice the riser and the going."""
         return 2 * self.riser_mm + self.going_mm
+
+
+@dataclass(frozen=True, slots=True)
+class Mitre:
+    """Where a flight meets the one that goes on round a corner of the deck: the face that the other hangs on, by the measure along this
+    one's edge, and how much further the deck's nose stands out there than here. The noses of both cross on it. `grows` is 1 at an
+    outside corner, where treads get longer from one to the next, and -1 at an inside one."""
+
+    at_mm: float
+    more_mm: float
+    grows: int = 1
+
+
+@dataclass(frozen=True, slots=True)
+class Corner:
+    """A corner that a flight goes round, at its near or its far end, to the edge beside it: as a flight there is told."""
+
+    near: bool
+    side: DeckSide
+    edge_mm: float
+    face_mm: float
+    nose_mm: float
+    at_mm: float
+    """Where along that edge: from the face of the flight before it on, or so far before that."""
+    width_mm: float
+    grows: int
+    begins: bool
+    """The flight there begins at the corner; else it ends there."""
 
 
 @dataclass(frozen=True)
@@ -60,14 +83,60 @@ class Flight:
     lands_on: str
     """The level that it ends on; nothing for the ground."""
     way: Way
+    mitres: tuple[Mitre | None, Mitre | None] = (None, None)
+    """At its near and its far end."""
+    corners: tuple[Corner, ...] = ()
+
+    @cached_property
+    def wings(self) -> tuple[Flight, ...]:
+        """The flights round its corners, of the same risers and goings."""
+        return tuple(_wing(self, corner) for corner in self.corners)
+
+    @property
+    def runs(self) -> tuple[Flight, ...]:
+        """It and its wings."""
+        return (self, *self.wings)
+
+    @property
+    def is_wing(self) -> bool:
+        return any(self.mitres) and not self.corners
 
     @property
     def path(self) -> str:
         return f"deck.steps.{self.number}"
 
     @property
+    def lights(self) -> int:
+        """In all of its risers; none in open ones. The deck's own rim closes the first, unless a tread lies level with it."""
+        return self.steps.lights * self.treads if self.riser_section else 0
+
+    @property
+    def boxed(self) -> bool:
+        """Built as boxes that stand on each other, not on stringers."""
+        return self.steps.build == "boxes"
+
+    def part(self, own: str) -> str:
+        """The label of one of its parts."""
+        return self.brief.place.label(f"{self.steps.id}-{own}")
+
+    @property
+    def mark(self) -> str:
+        """The label of the piece that stands for it where something is told of it."""
+        return self.part("K1F" if self.boxed else "S1")
+
+    @property
+    def of(self) -> str:
+        """The name of the flight that it is, or goes on."""
+        return self.brief.deck.steps[self.number].id
+
+    @property
+    def railed(self) -> bool:
+        """Whether it or what goes on round its corners has a handrail."""
+        return self.brief.deck.steps[self.number].handrail != "none"
+
+    @property
     def limits(self) -> StepLimits:
-        return limits_of(self.brief)
+        return self.brief.limits
 
     @property
     def rise_mm(self) -> float:
@@ -124,10 +193,11 @@ class Flight:
             return (self.nose_mm if self.level_top else 0.0) + self.gap_mm
         return self.face(k - 1) + self.riser_thick_mm + self.gap_mm
 
-    def rows(self, k: int) -> list[tuple[float, float]]:
+    def rows(self, k: int, past_mm: float = 0.0) -> list[tuple[float, float]]:
         """(from, to) of the boards of the k-th tread, the one at the nose first; the last is ripped to what is left, or left out
-        where that is next to nothing."""
-        wide, pitch, back, out = self.tread.width_mm, self.tread.width_mm + self.gap_mm, self.back(k), []
+        where that is next to nothing. The first tread begins past what stands out of the face."""
+        back = max(self.back(k), past_mm + 1) if k == 1 and past_mm else self.back(k)
+        wide, pitch, out = self.tread.width_mm, self.tread.width_mm + self.gap_mm, []
         room = self.nose(k) - back
         count = max(1, whole((room + self.gap_mm) / pitch))
         for n in range(count):
@@ -138,13 +208,27 @@ class Flight:
             out.append((back, back + rest))
         return out
 
+    def reach(self, out: float) -> tuple[float, float]:
+        """From where to where along the edge it goes so far out: to its mitres, or to its ends."""
+        near, far = self.mitres
+        low = near.at_mm - near.grows * (out + near.more_mm) if near else self.steps.at_mm
+        return low, far.at_mm + far.grows * (out + far.more_mm) if far else self.steps.at_mm + self.steps.width_mm
+
+    def span(self, a: float, b: float) -> tuple[float, float]:
+        """From where to where a board goes that lies from so far out to so far: to its long points."""
+        (low, high), (other, further) = self.reach(a), self.reach(b)
+        return min(low, other), max(high, further)
+
     @property
     def stringer_room(self) -> tuple[float, float]:
         """From where to where along the edge the stringers stand: inside the treads' ends by the nosing, flush with them beside a
         handrail, whose posts are bolted to them."""
         at, wide, railed = self.steps.at_mm, self.steps.width_mm, self.steps.handrail
-        side = min(self.steps.nosing_mm, wide / 8)
-        return at + side * (railed not in ("near", "both")), at + wide - side * (railed not in ("far", "both"))
+        side, (near, far) = min(self.steps.nosing_mm, wide / 8), self.mitres
+        return (
+            at + (_off_corner(near) if near else side * (railed not in ("near", "both"))),
+            at + wide - (_off_corner(far) if far else side * (railed not in ("far", "both"))),
+        )
 
     @property
     def tread_reach_mm(self) -> float:
@@ -166,19 +250,34 @@ class Flight:
     @property
     def footprint(self) -> Polygon:
         """What the flight covers, on the level's own plan."""
-        at = self.steps.at_mm
-        corners = ((0.0, at), (self.nose(self.treads), at), (self.nose(self.treads), at + self.steps.width_mm))
-        return Polygon([self.on_plan(u, w) for u, w in (*corners, (0.0, at + self.steps.width_mm))])
+        last = self.nose(self.treads)
+        (a, b), (c, d) = self.reach(0.0), self.reach(last)
+        return Polygon([self.on_plan(u, w) for u, w in ((0.0, a), (last, c), (last, d), (0.0, b))])
+
+    @property
+    def foot(self) -> list[Point]:
+        """Both ends of its last nose, on the plan."""
+        last = self.nose(self.treads)
+        return [self.on_plan(last, w) for w in self.reach(last)]
 
     @property
     def load_kn(self) -> float:
-        """All that may stand on it, and itself."""
-        area = self.steps.width_mm * max(self.way.run_mm, self.way.going_mm) / 1e6
-        return area * self.brief.total_kpa
+        """All that may stand on it between its ends, and itself."""
+        return self.steps.width_mm * self._run_mm / 1e6 * self.brief.total_kpa
+
+    @property
+    def corner_kn(self) -> float:
+        """All that may stand where it goes round a corner, on both sides of the mitre: run²."""
+        return self._run_mm**2 / 1e6 * self.brief.total_kpa
+
+    @property
+    def _run_mm(self) -> float:
+        return max(self.way.run_mm, self.way.going_mm)
 
 
-def limits_of(brief: DeckBrief) -> StepLimits:
-    return FACTS.regions[brief.region.id]
+def _off_corner(mitre: Mitre) -> float:
+    """How far off the face of the edge beside it the last stringer keeps: it hangs beside an inside corner, and at an outside one."""
+    return 0.0 if mitre.grows > 0 else FACTS.off_corner_mm + max(0.0, mitre.more_mm)
 
 
 def treads_of(risers: int, level_top: bool) -> int:
@@ -192,164 +291,19 @@ def placed(side: DeckSide, face_mm: float, out: float, along: float) -> Point:
     return face_mm + (out if side == "right" else -out), along
 
 
-def _asked_of(brief: DeckBrief) -> tuple[object, ...]:
-    return (brief,)
-
-
-@once(_asked_of)
-def flights(brief: DeckBrief) -> list[Flight]:
-    """The flights of a level. Raises `JobFault` for one that is on no edge, has no rise, or stands in another's way."""
-    own = [(n, s) for n, s in enumerate(brief.deck.steps) if s.level == brief.level.id]
-    out: list[Flight] = []
-    for n, steps in own:
-        flight = _solved(brief, n, steps)
-        for other in out:
-            if other.footprint.intersection(flight.footprint).area > 100:
-                raise refuse(f"deck.steps.{n}.at_mm", f"{steps.at_mm:g} mm", f"clear of {other.steps.id}",
-                             f"{steps.id} and {other.steps.id} lie in each other")  # fmt: skip
-        out.append(flight)
-    return out
-
-
-def _solved(brief: DeckBrief, n: int, steps: Steps) -> Flight:
-    edge, boards = _edge(brief, n, steps)
-    side, outwards = edge.side, 1.0 if edge.side in ("far", "right") else -1.0
-    frame = next(e for e in sorted(edges(frame_outline(brief)), key=lambda e: abs(_off(e) - _off(edge)))
-                 if e.side == side and not e.hole)  # fmt: skip
-    face = _off(frame) + outwards * (stands_mm(brief) if open_edge(brief, frame) else 0.0)
-    nose = max(0.0, (boards - face) * outwards)
-    flight = Flight(brief, steps, n, side, boards, face, nose, brief.height_mm, 0.0, "", Way(1, 1.0, 1.0, 0.0))
-    return _grounded(flight)
-
-
-def _off(edge: Edge) -> float:
-    return edge.a[1] if edge.side in ("far", "house") else edge.a[0]
-
-
-def _edge(brief: DeckBrief, n: int, steps: Steps) -> tuple[Edge, float]:
-    """The outermost open edge on its side that all of its width lies on, and how far out that is."""
-    path, low, high = f"deck.steps.{n}", steps.at_mm, steps.at_mm + steps.width_mm
-    found, open_ = [], []
-    for edge in edges(brief.outline):
-        if edge.side != steps.side or edge.hole or brief.at_wall(edge) or _leans(edge):
-            continue
-        axis = 0 if steps.side in ("far", "house") else 1
-        start, end = sorted((edge.a[axis], edge.b[axis]))
-        open_.append((start, end))
-        if start - 0.5 <= low and high <= end + 0.5:
-            found.append(edge)
-    if not open_:
-        raise refuse(
-            f"{path}.side",
-            steps.side,
-            "a side of the deck that does not meet the house",
-            f"{steps.id} finds no open edge there",
-        )
-    if not found:
-        where = "; ".join(f"{a:g} to {b:g} mm" for a, b in open_)
-        raise refuse(f"{path}.at_mm", f"{low:g} to {high:g} mm", f"within {where}", f"{steps.id} reaches past its edge")
-    outer = max(found, key=lambda e: _off(e) if steps.side in ("far", "right") else -_off(e))
-    return outer, _off(outer)
-
-
-def _leans(edge: Edge) -> bool:
-    return abs(edge.a[0] - edge.b[0]) > 0.01 and abs(edge.a[1] - edge.b[1]) > 0.01
-
-
-def _grounded(flight: Flight) -> Flight:
-    """The rise depends on the ground where the flight ends, that on how far it runs: taken again until it stays the same; where it
-    goes to and fro, the way with most risers."""
-    seen: list[Flight] = [flight]
-    for _ in range(MANY_TIMES):
-        foot, lands_on = _foot(seen[-1])
-        again = replace(flight, foot_mm=foot, lands_on=lands_on)
-        again = replace(again, way=way_of(again, risers_of(again)))
-        if again.way == seen[-1].way and again.foot_mm == seen[-1].foot_mm:
-            return again
-        seen.append(again)
-    return max(seen[-2:], key=lambda f: f.way.risers)
-
-
-def _foot(flight: Flight) -> tuple[float, str]:
-    """The highest finished ground under the foot, of both its ends, or the boards of the level that it ends on."""
-    brief, steps = flight.brief, flight.steps
-    ends = [flight.on_plan(flight.nose(flight.treads), steps.at_mm + w) for w in (0.0, steps.width_mm)]
-    below = LineString(ends).buffer(1.0)
-    for level, place in others(brief):
-        if place.contains(below):
-            return level.height_mm - brief.place.ground_mm, level.id
-        if place.intersection(flight.footprint).area > 100:
-            raise refuse(f"{flight.path}.at_mm", f"{steps.at_mm:g} mm", f"all of its foot on level {level.id}, or none",
-                         f"{steps.id} ends beside level {level.id}")  # fmt: skip
-    paving = brief.ground.paving_mm
-    return max(ground_at(brief, p) for p in ends) + paving, ""
-
-
-def others(brief: DeckBrief) -> list[tuple[Level, Polygon]]:
-    """The other levels and where they lie on this one's plan."""
-    own, out = brief.place, []
-    for n, level in enumerate(brief.job.deck.levels):
-        if n != own.number:
-            shape = outline(level.shape, f"deck.levels.{n}.shape")
-            out.append((level, affinity.translate(shape, level.x_mm - own.x_mm, level.y_mm - own.y_mm)))
-    return out
-
-
-def risers_of(flight: Flight) -> int:
-    """`n = ⌈rise / highest riser⌉`. Raises `JobFault` where there is no rise for one, or one for too many."""
-    steps, p = flight.steps, flight.brief.printer
-    highest = steps.max_riser_mm or flight.brief.region.riser_mm
-    least = flight.tread.thickness_mm + 1
-    count = max(1, up(flight.rise_mm / highest))
-    if not flight.level_top:
-        count = max(2, count)
-    if flight.rise_mm / count < least:
-        raise refuse(f"{flight.path}.id", steps.id, f"a rise of at least {p.length(least * count)}",
-                     f"{steps.id} rises {p.length(max(0.0, flight.rise_mm))}: that needs no step")  # fmt: skip
-    if count > FACTS.most_risers:
-        raise refuse(f"{flight.path}.max_riser_mm", f"{highest:g} mm", f"at most {FACTS.most_risers} risers",
-                     f"{steps.id} would have {count} risers: break it with a landing, a level of its own")  # fmt: skip
-    return count
-
-
-def way_of(flight: Flight, risers: int) -> Way:
-    """Equal risers; the going as chosen, else what the fewest whole boards make that reaches the region's least."""
-    going = flight.steps.going_mm
-    if going is None:
-        pitch = flight.tread.width_mm + flight.gap_mm
-        least = flight.limits.going_mm + flight.steps.nosing_mm
-        going = max(1, up(least / pitch)) * pitch - flight.steps.nosing_mm
-    return Way(risers, flight.rise_mm / risers, going, treads_of(risers, flight.level_top) * going)
-
-
-def with_risers(flight: Flight, risers: int) -> Flight | None:
-    """The same flight taken in so many risers, its ground where it then ends; None where that does not come out."""
-    highest = flight.rise_mm / risers
-    for _ in range(MANY_TIMES):
-        made = _chosen(flight, max_riser_mm=highest + 0.01)
-        if made.way.risers == risers:
-            return made
-        highest = made.rise_mm / risers
-    return None
-
-
-def _chosen(flight: Flight, **values: float) -> Flight:
-    return _grounded(replace(flight, steps=flight.steps.model_copy(update=values)))
-
-
-def ways(flight: Flight) -> list[Flight]:
-    """The flight as it is, with one riser fewer and one more, and with deeper treads; those that make no step left out."""
-    own, out = flight.way, [flight]
-    for risers in (own.risers - 1, own.risers + 1):
-        if risers >= (1 if flight.level_top else 2) and (made := with_risers(flight, risers)):
-            out.append(made)
-    pitch = flight.tread.width_mm + flight.gap_mm
-    boards = max(1, round((own.going_mm + flight.steps.nosing_mm) / pitch)) + 1
-    out.append(_chosen(flight, going_mm=boards * pitch - flight.steps.nosing_mm))
-    return out
-
-
-def way_told(flight: Flight, other: Flight) -> dict[str, float]:
-    """What is set on a flight so that it is taken in another way."""
-    told = {"max_riser_mm": other.steps.max_riser_mm, "going_mm": other.steps.going_mm}
-    return {k: v for k, v in told.items() if v is not None and v != getattr(flight.steps, k)}
+def _wing(flight: Flight, corner: Corner) -> Flight:
+    """The flight round a corner. A handrail on that side of the steps stands at its open end."""
+    at_start = corner.begins
+    chosen = flight.brief.deck.steps[flight.number].handrail
+    railed = chosen in (("near", "both") if corner.near else ("far", "both"))
+    steps = flight.steps.model_copy(
+        update={
+            "id": f"{flight.steps.id}-{'near' if corner.near else 'far'}", "side": corner.side, "at_mm": corner.at_mm,
+            "width_mm": corner.width_mm, "handrail": ("far" if at_start else "near") if railed else "none",
+        }
+    )  # fmt: skip
+    mitre = Mitre(flight.face_mm, flight.nose_mm - corner.nose_mm, corner.grows)
+    return replace(
+        flight, steps=steps, side=corner.side, edge_mm=corner.edge_mm, face_mm=corner.face_mm, nose_mm=corner.nose_mm,
+        mitres=(mitre, None) if at_start else (None, mitre), corners=(),
+    )  # fmt: skip

@@ -2,24 +2,28 @@
 
 from __future__ import annotations
 
-from shapely.geometry import Polygon, box
+from shapely.geometry import MultiPoint, Polygon
+from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Part
 from rowstake.core.space import Flat, Solid
+from rowstake.core.trades.deck.components.steps.drop import stringer_of
 from rowstake.core.trades.deck.components.steps.flight import Flight
-from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.level import DeckLevel
 
 FACTS = CATALOGUE.steps
+LAP_MM = 1.0
+"""Strips that meet on a mitre lie so far in each other, so that they are one."""
 
 
-def pad(level: DeckLevel, flight: Flight, stringer: Stringer) -> list[Part]:
-    """Concrete and the gravel under it; nothing on paving, a slab or another level."""
-    if flight.lands_on or flight.steps.foot != "pad":
+def pad(level: DeckLevel, flight: Flight) -> list[Part]:
+    """Concrete and the gravel under it, one for a flight and what goes on round its corners; nothing on paving, a slab or another
+    level."""
+    if flight.lands_on or flight.steps.foot != "pad" or flight.is_wing:
         return []
-    ring = _ring(level, flight, stringer)
+    ring = _ring(level, flight)
     area, sold, name = abs(Polygon(ring).area) / 1e6, level.brief.sold, flight.steps.id
     out, top, pose = [], flight.foot_mm, level.place.pose
     for what, thick in (("concrete", FACTS.pad_mm), ("gravel", FACTS.pad_gravel_mm)):
@@ -31,12 +35,21 @@ def pad(level: DeckLevel, flight: Flight, stringer: Stringer) -> list[Part]:
     return out
 
 
-def _ring(level: DeckLevel, flight: Flight, stringer: Stringer) -> tuple[Flat, ...]:
-    """From behind the heels to past the last nose, less what footings take of it."""
-    at, past = flight.steps.at_mm, FACTS.pad_past_mm
-    low, high = max(0.0, stringer.heel_mm - past), flight.nose(flight.treads) + past
-    corners = [flight.on_plan(u, w) for u in (low, high) for w in (at, at + flight.steps.width_mm)]
-    whole = box(*(f(p[i] for p in corners) for f in (min, max) for i in (0, 1)))  # type: ignore[arg-type]
+def _strip(level: DeckLevel, flight: Flight) -> BaseGeometry:
+    """From behind the heels to past the last nose; under all of boxes."""
+    past = FACTS.pad_past_mm
+    heel = 0.0 if flight.boxed else stringer_of(level, flight).heel_mm
+    low, high = max(0.0, heel - past), flight.nose(flight.treads) + past
+    inside = any(m and m.grows < 0 for m in flight.mitres)
+    sides = [flight.reach(low), flight.reach(high)] if inside else [flight.reach(high)] * 2
+    lap = LAP_MM if inside else 0.0
+    corners = [flight.on_plan(u, w) for u, (a, b) in zip((low, high), sides, strict=True) for w in (a - lap, b + lap)]
+    return MultiPoint(corners).convex_hull
+
+
+def _ring(level: DeckLevel, flight: Flight) -> tuple[Flat, ...]:
+    """Under all of the flight, less what footings take of it."""
+    whole = unary_union([_strip(level, own) for own in flight.runs])
     reach = flight.foot_mm - FACTS.pad_mm - FACTS.pad_gravel_mm
     taken = [
         Polygon(part.solid.profile)

@@ -58,6 +58,15 @@ class Handrail:
         return self.flight.tread_top(1) - (out - self.flight.nose(1)) * self.stringer.slope
 
     @property
+    def name(self) -> str:
+        return f"{self.flight.steps.id}-{'L' if self.near else 'M'}"
+
+    @property
+    def post_middle(self) -> float:
+        """Where along the edge the middle of its posts stands."""
+        return sum(self._band(0.0, self.post.thickness_mm)) / 2
+
+    @property
     def _side(self) -> float:
         at, wide = self.flight.steps.at_mm, self.flight.steps.width_mm
         return at if self.near else at + wide
@@ -69,8 +78,8 @@ class Handrail:
 
     def parts(self) -> list[Part]:
         flight, half = self.flight, self.post.width_mm / 2
-        mark, name = "L" if self.near else "M", flight.steps.id
-        bolts, brackets, place = f"{name}-{mark} bolts", f"{name}-{mark} brackets", flight.brief.place
+        name, place = self.name, flight.brief.place
+        bolts, brackets = f"{name} bolts", f"{name} brackets"
         drop = self.rail.width_mm * math.hypot(1.0, self.stringer.slope)
         out: list[Part] = []
         for n, k in enumerate(self.treads, 1):
@@ -78,7 +87,7 @@ class Handrail:
             low, high = max(flight.foot_mm, self.stringer.under(u - half)), self.noses(u + half) + self.high_mm
             ring: tuple[Flat, ...] = ((u - half, low), (u + half, low), (u + half, high), (u - half, high))
             out.append(
-                Part(place.label(f"{name}-{mark}{n}"), "guard post", "steps", timber(self.post.id), name, high - low, self.post.width_mm,
+                Part(place.label(f"{name}{n}"), "guard post", "steps", timber(self.post.id), flight.of, high - low, self.post.width_mm,
                      solid=Solid(flight.pose, ring, *self._band(0.0, self.post.thickness_mm)), hold=Hold(place.label(bolts)))
             )  # fmt: skip
         first, last = self.middle(self.treads[0]) - half - 60, self.middle(self.treads[-1]) + half + 60
@@ -86,7 +95,7 @@ class Handrail:
         ring = ((first, top[0] - drop), (last, top[1] - drop), (last, top[1]), (first, top[0]))
         long = (last - first) * math.hypot(1.0, self.stringer.slope)
         out.append(
-            Part(place.label(f"{name}-{mark} rail"), "handrail", "steps", timber(self.rail.id), name, long, self.rail.width_mm,
+            Part(place.label(f"{name} rail"), "handrail", "steps", timber(self.rail.id), flight.of, long, self.rail.width_mm,
                  f"plumb cut, {math.degrees(math.atan(self.stringer.slope)):.1f}° off square, ends returned",
                  solid=Solid(flight.pose, ring, *self._band(self.rail.thickness_mm, 0.0)), hold=Hold(place.label(brackets)))
         )  # fmt: skip
@@ -94,7 +103,7 @@ class Handrail:
         bolt = sold.bolt(self.post.thickness_mm + self.stringer.section.thickness_mm)
         bought = ((bolts, bolt, 2 * posts), (brackets, sold.good("handrail_bracket"), posts))
         return out + [
-            Part(place.label(label), "hardware", "steps", good, name, amount=n, unit="each")
+            Part(place.label(label), "hardware", "steps", good, flight.of, amount=n, unit="each")
             for label, good, n in bought
         ]
 

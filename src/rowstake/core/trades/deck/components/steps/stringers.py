@@ -16,9 +16,15 @@ from rowstake.core.trades.deck.components.steps.flight import Flight, Way
 FACTS = CATALOGUE.steps
 
 
-def notch_mm(way: Way) -> float:
-    """What a notch takes of the board, square to its edge: riser · going / √(riser² + going²)."""
-    return way.riser_mm * way.going_mm / math.hypot(way.riser_mm, way.going_mm)
+ACROSS = math.sqrt(2.0)
+"""Goings along a mitre are so many times longer."""
+LEAST_SEAT_MM = 40.0
+
+
+def notch_mm(way: Way, turn: float = 1.0) -> float:
+    """What a notch takes of the board, square to its edge: riser · going / √(riser² + going²); under a mitre going · √2."""
+    going = way.going_mm * turn
+    return way.riser_mm * going / math.hypot(way.riser_mm, going)
 
 
 @dataclass(frozen=True)
@@ -28,12 +34,34 @@ class Stringer:
 
     flight: Flight
     stand_out: tuple[tuple[float, float], ...] = ()
+    past_mm: float = 0.0
+    """How far the furthest of them stands out: the first tread begins past it."""
     over: Flat = (0.0, 0.0)
     """What is poured in the way of the heel: how far out it reaches, and how high; the heel is cut away over it."""
+    turn: float = 1.0
+    """√2 for one under a mitre, whose measures run along that."""
+    back_mm: float = 0.0
+    """How far behind the risers' backs its plumb cuts stay, so that its edges do not stand out of them."""
+    start_mm: float = 0.0
+    """How far out it begins: at the face, or at the one under the mitre that it hangs on."""
+    end_mm: float = math.inf
+    """How far out it ends: past the last riser, or before at the one under the mitre of an inside corner."""
 
     @property
     def notch_mm(self) -> float:
-        return notch_mm(self.flight.way)
+        return notch_mm(self.flight.way, self.turn)
+
+    def face(self, k: int) -> float:
+        """How far along it its plumb cut under the k-th nose is."""
+        return self.flight.face(k) * self.turn - self.back_mm
+
+    @property
+    def first(self) -> int:
+        """The first tread that it carries."""
+        return next(
+            (k for k in range(1, self.flight.treads) if self.face(k) > self.start_mm + LEAST_SEAT_MM),
+            self.flight.treads,
+        )
 
     @cached_property
     def section(self) -> Section:
@@ -41,7 +69,8 @@ class Stringer:
         sold = sorted(sold_for(self.flight), key=lambda s: s.width_mm)
         if self.flight.steps.stringer is not None:
             return pick({s.id: s for s in sold}, self.flight.steps.stringer, f"{self.flight.path}.stringer")
-        return next((s for s in sold if s.width_mm - self.notch_mm >= FACTS.throat_mm - 0.5), sold[-1])
+        notch = notch_mm(self.flight.way, ACROSS if any(self.flight.mitres) else 1.0)
+        return next((s for s in sold if s.width_mm - notch >= FACTS.throat_mm - 0.5), sold[-1])
 
     @property
     def throat_mm(self) -> float:
@@ -72,37 +101,41 @@ class Stringer:
     @property
     def slope(self) -> float:
         """How far the line of the noses falls for so much out."""
-        return self.flight.way.riser_mm / self.flight.way.going_mm
+        return self.flight.way.riser_mm / (self.flight.way.going_mm * self.turn)
 
     def under(self, out: float) -> float:
         """The board's lower edge: under the notches' outer corners by its depth, square to it."""
         flight, deep = self.flight, self.section.width_mm
-        upper = flight.seat(1) - (out - flight.face(1)) * self.slope
+        upper = flight.seat(1) - (out - self.face(1)) * self.slope
         return upper - deep * math.hypot(1.0, self.slope)
 
     @cached_property
     def outline(self) -> tuple[Flat, ...]:
         """Plumb at the face, a seat and a plumb cut for every tread, level at the foot, along the board's lower edge."""
-        flight, floor = self.flight, self.flight.foot_mm
-        points: list[Flat] = [(0.0, flight.seat(1))]
-        for k in range(1, flight.treads + 1):
-            points.append((flight.face(k), flight.seat(k)))
+        flight, floor, start = self.flight, self.flight.foot_mm, self.start_mm
+        points: list[Flat] = [(start, flight.seat(self.first))]
+        for k in range(self.first, flight.treads + 1):
+            points.append((min(self.face(k), self.end_mm), flight.seat(k)))
+            if self.face(k) >= self.end_mm:
+                break
             if k < flight.treads:
-                points.append((flight.face(k), flight.seat(k + 1)))
-        last = flight.face(flight.treads)
+                points.append((self.face(k), flight.seat(k + 1)))
+        last = min(self.face(flight.treads), self.end_mm)
+        if max(floor, self.under(last)) > floor + 0.5:  # which ends in the air
+            return (*points, (last, self.under(last)), (start, max(floor, self.under(start))))
         points.append((last, floor))
         heel, (out, up) = self.heel_mm, self.over
-        if out > 0.5 and max(floor, self.under(out)) < up:
+        if out > start + 0.5 and max(floor, self.under(out)) < up:
             clear = min(max(out, heel), last - 1.0)
             points += [(clear, floor)] if heel <= out else [(heel, floor), (out, self.under(out))]
             points.append((min(out, last - 1.0), up))
             back = (self.under(0.0) - up) / self.slope
-            points += [(back, up)] if 0.5 < back < out - 0.5 else []
-            points.append((0.0, max(up, self.under(0.0))))
+            points += [(back, up)] if start + 0.5 < back < out - 0.5 else []
+            points.append((start, max(up, self.under(start))))
             return tuple(points)
-        if heel > 0.5:
+        if heel > start + 0.5:
             points.append((heel, floor))
-        points.append((0.0, max(floor, self.under(0.0))))
+        points.append((start, max(floor, self.under(start))))
         return tuple(points)
 
     @property
@@ -110,12 +143,12 @@ class Stringer:
         """How far out the level cut at the foot begins behind."""
         flight = self.flight
         drop = self.under(0.0) - flight.foot_mm
-        return min(max(0.0, drop / self.slope), flight.face(flight.treads) - 1.0)
+        return min(max(self.start_mm, drop / self.slope), self.face(flight.treads) - 1.0, self.end_mm - 1.0)
 
     @property
     def plumb(self) -> tuple[float, float]:
         """From where to where its plumb cut at the face reaches."""
-        return max(self.flight.foot_mm, self.under(0.0)), self.flight.seat(1)
+        return max(self.flight.foot_mm, self.under(self.start_mm)), self.flight.seat(self.first)
 
     @property
     def length_mm(self) -> float:

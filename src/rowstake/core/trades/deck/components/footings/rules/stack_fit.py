@@ -41,9 +41,26 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         why = f"{p.length(worst.height_mm)} is left for a post; under {p.length(least)} none can be cut and fixed"
     else:
         why = f"Boards, joists, beam and base leave no room for a post of at least {p.length(least)}: {p.length(lacks)} short"
+    into = _standing_into(planned)
+    if into:
+        why += f". {' and '.join(into)} would even stand up into the boards or the fascia"
     yield found(
         f"{p.length(there + lacks)} needed at {worst.label}, {p.length(there)} there",
         f"{why}. {many}.",
-        [q.label for q in short],
+        [*(q.label for q in short), *into],
         fixes,
     )
+
+
+def _standing_into(planned: DeckLevel) -> list[str]:
+    """Footings whose tops lie over the underside of the boards, or of the fascia that hangs beside the frame."""
+    fascia, under = planned.brief.fascia, planned.frame_top_mm
+    if fascia:
+        under -= min(planned.joist_mm, fascia.width_mm)
+    own = {f.label for f in planned.footings}
+    tops = (
+        (q.of, q.solid.box[1][2] - planned.place.ground_mm)
+        for q in planned.parts
+        if q.solid and q.kind != "post" and q.of in own
+    )
+    return sorted({of for of, top in tops if top > under + 0.5})

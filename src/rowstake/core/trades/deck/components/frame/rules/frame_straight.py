@@ -20,6 +20,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     more = f" So does it past {len(taken) - 1} more." if len(taken) > 1 else ""
     yield found(
         f"The frame runs straight past a step of {p.fine(most)}; boards reach {p.fine(over + most)} over it there",
-        f"The step, {p.length(along)} along and {p.length(out)} out, is smaller than a joist is thick, so no joist can follow it.{more} "
+        f"The step, or the side that begins {p.length(along)} along and {p.length(out)} out, lies nearer to another than a joist is thick, "
+        f"so that one joist closes both.{more} "
         f"Make the step {p.fine(planned.grid.thick_mm)} or more, or do without it, if the boards reach too far.",
     )

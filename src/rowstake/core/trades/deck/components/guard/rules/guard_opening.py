@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put_deck
-from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
 from rowstake.core.trades.deck.components.guard.line import lay_line
 from rowstake.core.trades.deck.level import DeckLevel
@@ -13,8 +12,9 @@ from rowstake.core.trades.deck.level import DeckLevel
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     brief, p, guard = planned.brief, planned.brief.printer, planned.brief.deck.guard
-    most = CATALOGUE.steps.regions[brief.region.id].open_mm
-    worst = max(guard.gap_mm or 0.0, guard.under_mm)
+    most = brief.limits.open_mm
+    gap = 0.0 if guard.infill == "glass" else guard.gap_mm or 0.0
+    worst = max(gap, guard.under_mm)
     if lay_line(planned).runs and worst > most - 1:
         yield found(
             f"An opening of {p.length(worst)} in the guard: nothing that {p.length(most)} passes through",

@@ -38,7 +38,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     )
     yield found(
         f"The boards stand {p.length(high)} over the lowest ground: a guard is needed over {p.length(guard)}",
-        f"{p.length(brief.region.guard_high_mm)} high here unless your local rule says otherwise, with no opening that lets 100 mm through. "
+        f"{p.length(brief.region.guard_high_mm)} high here unless your local rule says otherwise, with no opening that lets {p.length(brief.limits.open_mm)} through. "
         + (
             "The frame has its doubled ends and blocks; the posts are bolted to them. "
             if ready

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.stack import ground_at
 
@@ -16,8 +16,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     for flight in flights(planned.brief):
         if flight.lands_on or flight.steps.foot == "pad":  # which is poured level
             continue
-        out, at, wide = flight.nose(flight.treads), flight.steps.at_mm, flight.steps.width_mm
-        ends = [ground_at(planned.brief, flight.on_plan(out, at + w)) for w in (0.0, wide)]
+        ends = [ground_at(planned.brief, foot) for own in flight.runs for foot in own.foot]
         fall = max(ends) - min(ends)
         if fall <= flight.limits.differ_mm + 0.5:
             continue
@@ -25,6 +24,6 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             f"The ground falls {p.length(fall)} across the foot of {flight.steps.id}; risers may differ by {p.length(flight.limits.differ_mm)}",
             "The rise is taken from its high end. Level the ground in front of the whole foot to that, or the step down is "
             f"{p.length(flight.way.riser_mm + fall)} at the low end.",
-            (f"{flight.steps.id}-S1",),
+            (flight.mark,),
             [put("Pour a level pad", flight.path, foot="pad")],
         )

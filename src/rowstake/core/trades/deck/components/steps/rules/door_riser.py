@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding
 from rowstake.core.reckoners.base import up
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.level import DeckLevel
 
 THRESHOLD_MM = 75.0
@@ -16,7 +16,7 @@ THRESHOLD_MM = 75.0
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     brief, p = planned.brief, planned.brief.printer
-    door, most = brief.deck.house.sill_mm - brief.height_mm, brief.region.riser_mm
+    door, most = brief.deck.house.sill_mm - brief.height_mm, brief.riser_most_mm
     own = [f for f in flights(brief) if not f.lands_on]
     if not own or door <= THRESHOLD_MM:
         return
@@ -31,7 +31,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     yield found(
         f"The step down from the door is {p.length(door)}: {told}",
         "All steps from the door to the ground should be alike: the odd one is the one that is fallen over.",
-        (f"{flight.steps.id}-S1",),
+        (flight.mark,),
         [
             put(
                 f"Boards {p.length(height)} high: {risers} steps of {p.length(whole / risers)}",

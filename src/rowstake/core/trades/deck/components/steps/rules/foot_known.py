@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.level import DeckLevel
 
 
@@ -19,6 +19,6 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
                 f"{flight.steps.id} stands on paving, and the ground there is taken as finished",
                 "Paving laid later takes its thickness off the lowest riser, and it is the one that trips people. Tell the height of the "
                 "paving to come at Height, or pour a pad; the rise is measured from the finished ground.",
-                (f"{flight.steps.id}-S1",),
+                (flight.mark,),
                 [put("Pour a pad", flight.path, foot="pad")],
             )

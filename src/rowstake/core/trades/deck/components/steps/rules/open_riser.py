@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.level import DeckLevel
 
 
@@ -18,6 +18,6 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             yield found(
                 f"{p.length(opening)} stands open between the treads of {flight.steps.id}: nothing that {p.length(most)} passes through",
                 "A small child slips through, head last.",
-                (f"{flight.steps.id}-S1",),
+                (flight.mark,),
                 [put("Close the risers", flight.path, closed=True)],
             )

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowstake.core.advice.base import found, put
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
-from rowstake.core.trades.deck.components.steps.flight import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.level import DeckLevel
 
 
@@ -21,6 +21,6 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             f"The pad of {flight.steps.id} ends {p.length(deep)} down; the ground freezes {p.length(frost)} deep",
             "Frost lifts it, and the lowest riser with it, while the deck stays. Dig it down to the frost with gravel that drains, or stand "
             "the stringers on paving that may be levelled again.",
-            (f"{flight.steps.id}-S1",),
+            (flight.mark,),
             [put("On paving", flight.path, foot="slab")],
         )

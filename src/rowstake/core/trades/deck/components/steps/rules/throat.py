@@ -7,8 +7,10 @@ from collections.abc import Iterator
 from rowstake.core.advice.base import found, put
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
-from rowstake.core.trades.deck.components.steps.flight import flights, with_risers
-from rowstake.core.trades.deck.components.steps.stringers import Stringer, notch_mm
+from rowstake.core.trades.deck.components.steps.hip import hips
+from rowstake.core.trades.deck.components.steps.on_edge import flights
+from rowstake.core.trades.deck.components.steps.rise import with_risers
+from rowstake.core.trades.deck.components.steps.stringers import ACROSS, Stringer, notch_mm
 from rowstake.core.trades.deck.level import DeckLevel
 
 MORE = 5
@@ -17,8 +19,11 @@ MORE = 5
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, least = planned.brief.printer, CATALOGUE.steps.throat_mm
-    for flight in flights(planned.brief):
-        stringer, name = Stringer(flight), flight.steps.id
+    for flight in (f for f in flights(planned.brief) if not f.boxed):
+        stringer, name, turn = Stringer(flight), flight.steps.id, 1.0
+        under = hips(flight, stringer)
+        if under:
+            stringer, turn = under[0].stringer, ACROSS
         if stringer.throat_mm >= least - 0.5:
             continue
         fixes = [put("The size the notches ask", flight.path, stringer=None)] if flight.steps.stringer else []
@@ -27,15 +32,16 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         for other in (
             f
             for f in more
-            if f and deep - notch_mm(f.way) >= least and f.way.riser_mm >= CATALOGUE.steps.riser_least_mm
+            if f and deep - notch_mm(f.way, turn) >= least and f.way.riser_mm >= CATALOGUE.steps.riser_least_mm
         ):
             words = f"{other.way.risers} risers of {p.length(other.way.riser_mm)}"
             fixes.append(put(words, flight.path, max_riser_mm=other.steps.max_riser_mm))
             break
         yield found(
-            f"The notches leave {p.length(stringer.throat_mm)} of the stringers of {name}; {p.length(least)} should be left",
-            f"A notch of {p.length(flight.way.riser_mm)} by {p.length(flight.way.going_mm)} takes {p.length(stringer.notch_mm)} of "
+            f"The notches leave {p.length(stringer.throat_mm)} of the stringer{' under the mitre' if under else 's'} of {name}; {p.length(least)} "
+            "should be left",
+            f"A notch of {p.length(flight.way.riser_mm)} by {p.length(flight.way.going_mm * turn)} takes {p.length(stringer.notch_mm)} of "
             f"{stringer.section.name}. A stringer cut too thin splits along the grain from notch to notch.",
-            (f"{name}-S1",),
+            (flight.mark,),
             fixes,
         )

@@ -1,0 +1,182 @@
+"""Steps as boxes: a frame on edge under every tread, as deep as all the treads above it, each on the one below and the lowest packed off
+the ground. Two rails, rungs between them no further apart than the treads reach; at a corner one across it, and shorter ones on both
+sides of that."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import cached_property
+
+from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.faults import refuse
+from rowstake.core.goods import timber
+from rowstake.core.parts import Hold, Part
+from rowstake.core.reckoners.base import up
+from rowstake.core.reckoners.stringers import Stringers
+from rowstake.core.reckoners.stringers import run as spread
+from rowstake.core.space import Solid
+from rowstake.core.trades.deck.components.steps.cover import counted, pieces
+from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.components.steps.hip import HAIR_MM, MitreLine
+from rowstake.core.trades.deck.components.steps.stringers import ACROSS, Stringer, sold_for
+
+FACTS = CATALOGUE.steps
+
+
+@dataclass(frozen=True)
+class Box:
+    """Under the k-th tread from the top; `behind_mm` is how far out of the face it begins, past what stands out there."""
+
+    flight: Flight
+    k: int
+    behind_mm: float
+
+    @property
+    def low(self) -> float:
+        flight = self.flight
+        return flight.foot_mm + FACTS.box_air_mm if self.k == flight.treads else flight.seat(self.k + 1)
+
+    @property
+    def high(self) -> float:
+        return self.flight.seat(self.k)
+
+    @property
+    def front(self) -> float:
+        return self.flight.face(self.k)
+
+    @cached_property
+    def section(self) -> Section:
+        """The narrowest board that the frame is ripped from; the widest for stringers is higher than any riser may be."""
+        wide = sorted(sold_for(self.flight), key=lambda s: (s.width_mm, s.thickness_mm))
+        return next(s for s in wide if s.width_mm >= self.high - self.low - 0.5)
+
+    @property
+    def thick(self) -> float:
+        return self.section.thickness_mm
+
+    @cached_property
+    def rungs(self) -> list[float]:
+        """The near face of each along the edge."""
+        low, high = self.flight.stringer_room
+        try:
+            made = spread(
+                Stringers(width_mm=high - low, stringer_mm=self.thick, max_spacing_mm=self.flight.tread_reach_mm)
+            )
+        except ValueError:
+            raise refuse(f"{self.flight.path}.width_mm", f"{self.flight.steps.width_mm:g} mm", f"at least {3 * self.thick:g} mm",
+                         f"{self.flight.of} is too narrow for a box") from None  # fmt: skip
+        return [low + i * made.spacing_mm for i in range(made.count)]
+
+    @property
+    def inside(self) -> tuple[float, float]:
+        """From the back rail to the front one."""
+        return self.behind_mm + self.thick, self.front - self.thick
+
+    @cached_property
+    def beside(self) -> list[tuple[float, float]]:
+        """(middle along the edge, from how far out) of the rungs beside its mitres."""
+        out = []
+        for line in self.mitres:
+            span = self.front + line.mitre.more_mm
+            bays = max(1, up(span / self.flight.tread_reach_mm))
+            for i in range(1, bays):
+                off = span * i / bays
+                start = off - line.mitre.more_mm + self.thick / 2 + self.thick / ACROSS + HAIR_MM
+                if self.front - self.thick - start >= FACTS.box_least_mm:
+                    out.append((line.mitre.at_mm + line.way * off, start))
+        return out
+
+    @property
+    def mitres(self) -> list[MitreLine]:
+        return [MitreLine(self.flight, m, n == 0) for n, m in enumerate(self.flight.mitres) if m]
+
+    def rails(self) -> Iterator[tuple[str, float, tuple[float, float]]]:
+        """(mark, how far out it begins, from where to where along the edge): the front one runs to the outer corner, that of a wing up
+        to the one before it."""
+        flight, room = self.flight, self.flight.stringer_room
+        corner, butts = flight.reach(self.front), self.thick if flight.is_wing else 0.0
+        near, far = flight.mitres
+        yield (
+            "F",
+            self.front - self.thick,
+            (corner[0] + butts if near else room[0], corner[1] - butts if far else room[1]),
+        )
+        yield "B", self.behind_mm, room
+
+
+def boxes(flight: Flight, stringer: Stringer) -> list[Box]:
+    """From the top down; each begins past what stands out of the face at its height. Raises `JobFault` for one with nothing in it."""
+    out = []
+    for k in range(1, flight.treads + 1):
+        made = Box(flight, k, stringer.past_mm)
+        poured, up_to = stringer.over
+        if poured and made.low < up_to:
+            made = Box(flight, k, max(poured, stringer.past_mm))
+        if made.inside[1] - made.inside[0] < FACTS.box_least_mm:
+            raise refuse(f"{flight.path}.build", "boxes", "stringers, or deeper treads",
+                         f"The rails of a box of {flight.of} meet in its middle")  # fmt: skip
+        out.append(made)
+    return out
+
+
+def under_box(made: list[Box], k: int, out: float) -> list[float]:
+    """The middles of the rungs under a tread that are there so far out."""
+    box = made[k - 1]
+    return sorted([at + box.thick / 2 for at in box.rungs] + [at for at, start in box.beside if start < out])
+
+
+def framed(flight: Flight, made: list[Box]) -> list[Part]:
+    """Rails and rungs of every box, and what they are bought with."""
+    out, ends, sold = [], 0, flight.brief.sold
+    for box in made:
+        own = _box(box)
+        ends += 2 * sum(p.kind == "rung" for p in own)
+        out += own
+    if not made:
+        return []
+    lowest, screw = made[-1], sold.screw("structural_screw", FACTS.box_screw_mm)[0]
+    rungs = len(lowest.rungs) + len(lowest.beside)
+    return out + counted(flight, [
+        ("box screws", screw, FACTS.box_screws * ends),
+        ("ties", screw, sum(len(box.rungs) for box in made)),
+        ("packers", sold.good("packer", FACTS.box_air_mm), 2 * rungs),
+        ("vents", sold.good("vent_mesh"), len(made) if flight.steps.closed else 0),
+        ("anchors", sold.good("masonry_anchor"), 0 if flight.lands_on else rungs),
+    ])  # fmt: skip
+
+
+def _box(box: Box) -> list[Part]:
+    flight, thick, low, high = box.flight, box.thick, box.low, box.high
+    wide = high - low
+    ends = f"ripped to {flight.brief.printer.length(wide)}" if wide < box.section.width_mm - 0.5 else "square"
+    on_ground = Hold(
+        flight.part("anchors" if not flight.lands_on else "ties"),
+        FACTS.box_air_mm + HAIR_MM,
+        "piece" if flight.lands_on else "ground",
+    )
+    own = [at + thick / 2 for at in box.rungs]
+    held = on_ground if box.k == flight.treads else None
+
+    def piece(label: str, kind: str, long: float, solid: Solid, told: str = "") -> Part:
+        name = flight.part(f"K{box.k}{label}")
+        words = ", ".join(w for w in ("" if ends == "square" and told else ends, told) if w)
+        hold = held or Hold(flight.part("box screws"), thick + HAIR_MM)
+        return Part(name, kind, "steps", timber(box.section.id), flight.of, long, wide, words, solid=solid, hold=hold)
+
+    out = []
+    for mark, at, (a, b) in box.rails():
+        ring = ((at, low), (at + thick, low), (at + thick, high), (at, high))
+        for n, (x, y) in enumerate(pieces(a, b, box.section, own), 1):
+            more = f".{n}" if y - x < b - a - 1 else ""
+            out.append(piece(f"{mark}{more}", "box rail", y - x, Solid(flight.pose, ring, x, y)))
+    start, end = box.inside
+    rungs = [(at, start) for at in own] + [(at, max(start, begins)) for at, begins in box.beside]
+    for n, (at, begins) in enumerate(rungs, 1):
+        ring = ((begins, low), (end, low), (end, high), (begins, high))
+        out.append(piece(f".{n}", "rung", end - begins, Solid(flight.pose, ring, at - thick / 2, at + thick / 2)))
+    for n, line in enumerate(box.mitres if not flight.is_wing else [], 1):
+        a, b = thick / 2 + HAIR_MM, (box.front - thick - line.from_mm) * ACROSS - thick / 2
+        ring = ((a, low), (b, low), (b, high), (a, high))
+        out.append(piece(f"D{n}", "rung", b - a, Solid(line.pose, ring, -thick / 2, thick / 2), "across the corner"))
+    return out

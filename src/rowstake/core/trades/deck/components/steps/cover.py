@@ -1,0 +1,105 @@
+"""What covers a flight: the boards of its treads, and those that close its risers."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from itertools import pairwise
+
+from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.goods import Good, timber
+from rowstake.core.parts import Hold, Joint, Part, letters
+from rowstake.core.space import Solid
+from rowstake.core.space.outlines import band
+from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.fixings import deck_screw
+
+FACTS = CATALOGUE.steps
+CARRIES = ("stringer", "box rail", "rung")
+Under = Callable[[int, float], list[float]]
+"""The middles of what carries the k-th tread, along the edge, that is there so far out."""
+
+
+def counted(flight: Flight, bought: list[tuple[str, Good, int]]) -> list[Part]:
+    return [
+        Part(flight.part(own), "hardware", "steps", good, flight.of, amount=n, unit="each")
+        for own, good, n in bought
+        if n
+    ]
+
+
+def pieces(start: float, end: float, section: Section, joints: list[float]) -> list[tuple[float, float]]:
+    """A board from place to place in as few pieces as are on sale, met over what it lies on."""
+    longest, cuts = max(section.lengths_mm), [start]
+    while end - cuts[-1] > longest + 1e-6:
+        reach = [j for j in joints if cuts[-1] < j <= cuts[-1] + longest]
+        cuts.append(max(reach, default=cuts[-1] + longest))
+    cuts.append(end)
+    return list(pairwise(cuts))
+
+
+def _mitred(flight: Flight, ends: str, first: bool, last: bool) -> str:
+    """How a piece's ends are cut: at the mitres of its flight, told to the long point."""
+    many = sum(bool(m) and at for m, at in zip(flight.mitres, (first, last), strict=True))
+    told = ("", "one end mitred 45°, to the long point", "both ends mitred 45°, to the long points")[many]
+    return ", ".join(words for words in (ends if ends != "square" or not told else "", told) if words)
+
+
+def _lying(flight: Flight, out: tuple[float, float], along: tuple[float, float], up: tuple[float, float]) -> Solid:
+    """A board along a flight: from how far out, along the edge, from level to level; cut back along its mitres behind."""
+    (a, b), (low, high), (floor, top) = out, along, up
+    if not any(flight.mitres):
+        return Solid(flight.pose, ((a, floor), (b, floor), (b, top), (a, top)), low, high)
+    sides = [(low, high, low, high) if not m else (*flight.reach(a), *flight.reach(b)) for m in flight.mitres]
+    whole = ((a, sides[0][0]), (b, sides[0][2]), (b, sides[1][3]), (a, sides[1][1]))
+    return Solid(flight.pose.laid, tuple(band(whole, low, high)), floor, top)
+
+
+def treads(flight: Flight, under: Under, past_mm: float) -> list[Part]:
+    """Every board of every tread, front one first: 1a, 1b."""
+    tread, name = flight.tread, flight.of
+    out, crossings = [], 0
+    for k in range(1, flight.treads + 1):
+        for n, (a, b) in enumerate(flight.rows(k, past_mm), 1):
+            (start, end), below = flight.span(a, b), under(k, a)
+            for m, (low, high) in enumerate(pieces(start, end, tread, below), 1):
+                more = f".{m}" if high - low < end - start - 1 else ""
+                ends = "square" if b - a > tread.width_mm - 0.05 else "ripped"
+                out.append(
+                    Part(flight.part(f"T{k}{letters(n)}{more}"), "tread", "steps", timber(tread.id), name, high - low, b - a,
+                         _mitred(flight, ends, low <= start, high >= end),
+                         solid=_lying(flight, (a, b), (low, high), (flight.seat(k), flight.tread_top(k))))
+                )  # fmt: skip
+            crossings += len(below) + sum(bool(m) for m in flight.mitres)
+    screw = deck_screw(flight.brief)
+    least = (CATALOGUE.materials.fixings.board_times - 1) * tread.thickness_mm
+    screws = Part(flight.part("tread screws"), "board screw", "steps", screw, name, unit="each",
+                  amount=crossings * CATALOGUE.deck.screws_per_crossing, joint=Joint(("tread",), CARRIES, least, end_grain=True))  # fmt: skip
+    return [*out, screws] if out else []
+
+
+def risers(flight: Flight, under: Under) -> list[Part]:
+    """A board on every plumb cut, from the seat in front of it up to that of its tread; the deck's own rim closes the first."""
+    section = flight.riser_section
+    if section is None or not flight.treads:
+        return []
+    name, thick, room = flight.of, section.thickness_mm, flight.stringer_room
+    out, crossings = [], 0
+    for k in range(1, flight.treads + 1):
+        low = flight.seat(k + 1) if k < flight.treads else flight.foot_mm
+        face, top = flight.face(k), flight.seat(k)
+        high = min(top - low, section.width_mm)
+        ripped = f"ripped to {flight.brief.printer.length(high)}" if high < section.width_mm - 0.5 else "square"
+        long = flight.span(face, face + thick)
+        start, end = (r if m else q for q, r, m in zip(room, long, flight.mitres, strict=True))
+        below = under(k, face)
+        for m, (a, b) in enumerate(pieces(start, end, section, below), 1):
+            more = f".{m}" if b - a < end - start - 1 else ""
+            out.append(
+                Part(flight.part(f"R{k}{more}"), "riser", "steps", timber(section.id), name, b - a, high,
+                     _mitred(flight, ripped, a <= start, b >= end), hold=Hold(flight.part("riser screws")),
+                     solid=_lying(flight, (face, face + thick), (a, b), (top - high, top)))
+            )  # fmt: skip
+        crossings += len(below) + sum(bool(m) for m in flight.mitres)
+    screw, _ = flight.brief.sold.screw("fascia_screw", thick + CATALOGUE.materials.fixings.grip_mm)
+    return [*out, Part(flight.part("riser screws"), "board screw", "steps", screw, name, unit="each",
+                       amount=crossings * FACTS.riser_screws, joint=Joint(("riser",), CARRIES, CATALOGUE.materials.fixings.grip_mm, end_grain=True))]  # fmt: skip

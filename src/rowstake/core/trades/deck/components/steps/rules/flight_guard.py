@@ -1,0 +1,27 @@
+"""A flight so high that its open sides need a guard."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowstake.core.advice.base import found, put
+from rowstake.core.parts import Finding
+from rowstake.core.trades.deck.components.steps.on_edge import flights
+from rowstake.core.trades.deck.level import DeckLevel
+
+SLACK_MM = 0.5
+
+
+def look(planned: DeckLevel) -> Iterator[Finding]:
+    p, over = planned.brief.printer, planned.brief.guard_over_mm
+    for flight in flights(planned.brief):
+        name, steps = flight.of, planned.brief.deck.steps[flight.number]
+        high = flight.tread_top(1) - flight.foot_mm if flight.treads else 0.0
+        if high > over + SLACK_MM and not (steps.filled and steps.handrail == "both"):
+            yield found(
+                f"The first tread of {name} is {p.length(high)} up: over {p.length(over)} its open sides need a guard",
+                "Whoever slips on a stair falls to the side. Posts of a handrail on both sides with rails and balusters between them; a side "
+                "that a wall closes needs none.",
+                (flight.mark,),
+                [put("A guard on both sides", flight.path, handrail="both", filled=True)],
+            )
