@@ -35,27 +35,24 @@ STANDING = {"fence.gate_frame.through", "fence.gate_frame.bars_mm", "fence.gate_
 """Told of the leaf's boards only where they stand."""
 
 
-def told(job):
-    made = plan(job)
+def told(made):
     shown = DESK.dump_python(desk(made), mode="json")
     for key in ("choices", "lengths"):
         shown.pop(key)
-    return shown, PARTS.dump_python(list(made.parts), mode="json")
+    return shown
 
 
 def changes(job, path, values):
-    before = told(job)
+    before = plan(job)
     for value in values:
         try:
             after = edited(job, put(path, value))
+            if after == job:
+                continue
+            made = plan(after)
         except JobFault:
             return True  # a choice that is refused in words does something
-        if after == job:
-            continue
-        try:
-            if told(after) != before:
-                return True
-        except JobFault:
+        if made.parts != before.parts or told(made) != told(before):
             return True
     return False
 

@@ -118,7 +118,7 @@ def test_clipped_corners_with_flush_beams_hold_together(data):
     check_deck(made)
 
 
-@settings(max_examples=40)
+@settings(max_examples=15)
 @given(st.data())
 def test_small_steps_and_narrow_strips_hold_together(data):
     draw = data.draw

@@ -15,7 +15,7 @@ import numpy as np
 import shapely
 from shapely.geometry import MultiPoint, Polygon
 
-from rowstake.core.space.solid import Flat, Solid
+from rowstake.core.space.solid import Flat, Solid, cross
 
 PARALLEL = 0.9
 """Directions nearer to each other than this are one: boards that lean on one another lie against a rail all the same."""
@@ -73,25 +73,35 @@ def _body(solid: Solid, ring: tuple[Flat, ...]) -> Body:
     near = np.array([pose.point(a, b, solid.near_mm) for a, b in ring])
     push = np.array(pose.c) * (solid.far_mm - solid.near_mm)
     edges = np.diff(np.vstack([near, near[:1]]), axis=0)
-    edges = edges[np.linalg.norm(edges, axis=1) > 1e-6]
-    ends = np.cross(pose.a, pose.b)
-    normals = np.vstack([np.cross(edges, push), ends])
-    return Body(np.vstack([near, near + push]), _distinct(normals), _distinct(np.vstack([edges, push])))
+    edges = edges[_lengths(edges) > 1e-6]
+    normals = np.concatenate([_cross(edges, push), np.array([cross(pose.a, pose.b)])])
+    return Body(
+        np.concatenate([near, near + push]), _distinct(normals), _distinct(np.concatenate([edges, push[None, :]]))
+    )
+
+
+def _cross(p: Any, q: Any) -> Any:
+    """p × q along the last axis; numpy's own takes many times as long for a few vectors."""
+    ahead, behind = [1, 2, 0], [2, 0, 1]
+    return p[..., ahead] * q[..., behind] - p[..., behind] * q[..., ahead]
+
+
+def _lengths(vectors: Any) -> Any:
+    return np.sqrt((vectors * vectors).sum(axis=1))
 
 
 def _distinct(vectors: Any) -> Any:
     """Unit vectors, each direction once whichever way it points."""
-    out: list[Any] = []
-    for vector in vectors / np.linalg.norm(vectors, axis=1)[:, None]:
-        if all(abs(float(vector @ other)) < 1 - 1e-9 for other in out):
-            out.append(vector)
-    return np.array(out)
+    units = vectors / _lengths(vectors)[:, None]
+    alike = np.tril(np.abs(units @ units.T) >= 1 - 1e-9, -1)
+    return units[~alike.any(axis=1)]
 
 
 def meeting(one: Body, other: Body) -> Meeting:
-    crossed = np.cross(one.edges[:, None, :], other.edges[None, :, :]).reshape(-1, 3)
-    sizes = np.linalg.norm(crossed, axis=1)
-    axes = np.vstack([one.normals, other.normals, crossed[sizes > 1e-6] / sizes[sizes > 1e-6][:, None]])
+    crossed = _cross(one.edges[:, None, :], other.edges[None, :, :]).reshape(-1, 3)
+    sizes = _lengths(crossed)
+    some = sizes > 1e-6
+    axes = np.concatenate([one.normals, other.normals, crossed[some] / sizes[some][:, None]])
     here, there = one.points @ axes.T, other.points @ axes.T
     shared = np.minimum(here.max(axis=0), there.max(axis=0)) - np.maximum(here.min(axis=0), there.min(axis=0))
     least = int(shared.argmin())
