@@ -158,6 +158,8 @@ TROUBLE = {
     "guard_opening": deck(4000, 3000, 900, GUARD, put("deck.guard.under_mm", 150)),
     "pad_frost": deck(4000, 3000, 590, STEPS, put("site.frost_depth_mm", 600)),
     "guard_room": deck(4000, 3000, 900, GUARD, put("deck.boards.border.boards", 1)),
+    "guard_cables": deck(4000, 3000, 900, GUARD, put("deck.guard.infill", "cables"), put("deck.guard.most_mm", 1700)),
+    "guard_gate": deck(4000, 3000, 900, STEPS, put("deck.steps.0.gate", "near")),
     "guard_bay": deck(4000, 3000, 900, GUARD, put("deck.guard.most_mm", 2500)),
     "deck_stock": deck(4000, 6500, 900, put("deck.joists.size", "uk_47x225"), put("deck.beams.rows", 1), put("deck.joists.doubled_ends", True)),
 }  # fmt: skip

@@ -12,7 +12,9 @@ from rowstake.core.desk import desk
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.trades.deck.components.guard.bays import bays_of
-from rowstake.core.trades.deck.components.guard.line import drop_mm, guarded, lay_line
+from rowstake.core.trades.deck.components.guard.cables import pulled
+from rowstake.core.trades.deck.components.guard.gate import gates
+from rowstake.core.trades.deck.components.guard.line import drop_mm, guarded, lay_line, usual_most_mm
 from rowstake.core.trades.deck.shape import edges
 from tests.decks import ANY, cut, deck, planned
 from tests.holds.deck import check_deck
@@ -133,7 +135,10 @@ def guarded_decks(draw):
         put("deck.guard.edges", draw(st.sampled_from(["needed", "chosen"]))),
         put("deck.guard.sides", draw(st.lists(st.sampled_from(["left", "far", "right", "house"]), unique=True))),
         put("deck.guard.mount", draw(st.sampled_from(["inside", "outside", "surface"]))),
-        put("deck.guard.infill", draw(st.sampled_from(["balusters", "boards", "glass"]))),
+        put("deck.guard.infill", draw(st.sampled_from(["balusters", "faced", "boards", "cables", "glass"]))),
+        put("deck.guard.rails_by", draw(st.sampled_from(["brackets", "screws"]))),
+        put("deck.guard.sleeves", draw(st.booleans())),
+        put("deck.guard.socket_mm", draw(st.sampled_from([0, 6]))),
         put("deck.guard.cap", draw(st.booleans())),
         put("deck.guard.most_mm", draw(st.one_of(st.none(), st.floats(700, 2400)))),
         put(
@@ -143,6 +148,7 @@ def guarded_decks(draw):
     ]
     if draw(st.booleans()):
         edits.append({"do": "add_steps", "side": draw(st.sampled_from(["far", "left", "right"]))})
+        edits.append(put("deck.steps.0.gate", draw(st.sampled_from(["none", "near", "far"]))))
     return planned(draw, width, out, (500, 2200), edits, region)
 
 
@@ -151,7 +157,7 @@ def guarded_decks(draw):
 def test_any_guard_goes_together_is_held_and_lets_nothing_through(made):
     level, guard = made.laid.main, made.brief.deck.guard
     line = lay_line(level)
-    most = guard.most_mm or CATALOGUE.deck.guard_posts_mm
+    most = guard.most_mm or usual_most_mm(level.brief)
     for run in line.runs:
         assert guarded(level.brief, run.edge)
         for a, b in itertools.pairwise(run.posts):
@@ -159,6 +165,8 @@ def test_any_guard_goes_together_is_held_and_lets_nothing_through(made):
     for bay in bays_of(level):
         if bay.clear_mm > CATALOGUE.steps.least_bay_mm and not bay.glazed:
             assert bay.gaps.gap_mm <= bay.most_gap_mm + 1e-6
+    for gate in gates(level):
+        assert gate.gaps.gap_mm <= level.brief.limits.open_mm - 1
     assert sum(q.kind == "guard post" and q.of == "guard" for q in made.parts) == len(line.posts)
     check_deck(made)
     check_solids(made)
@@ -177,7 +185,7 @@ def test_bolts_are_as_long_as_what_they_go_through():
 
 
 @pytest.mark.parametrize(("along", "out"), [(25, 60), (150, 25), (250, 60), (150, 400)])
-@pytest.mark.parametrize("infill", ["balusters", "boards", "glass"])
+@pytest.mark.parametrize("infill", ["faced", "boards", "cables", "glass"])
 def test_an_edge_too_short_for_two_posts_has_one(along, out, infill):
     notch = [{"do": "add_cut", "kind": "notch"}, *cut(corner="far_left", along_mm=along, out_mm=out)]
     made = plan(deck(3000, 2600, 1300, *notch, put("deck.guard.edges", "needed"), put("deck.guard.infill", infill)))
@@ -204,3 +212,84 @@ def test_panes_of_the_two_bays_and_blocks_under_long_rails():
     check_solids(made)
     outside = plan(deck(3600, 3000, 900, *FAR, put("deck.guard.mount", "outside")))
     assert not labelled(outside, "rail block")
+
+
+def bought(made):
+    return {
+        p.label: (p.good.id, p.amount) for p in made.parts if p.kind in ("hardware", "rail screw") and p.step == "steps"
+    }
+
+
+def test_cables_of_a_bay_and_what_they_ask_of_an_end_post_by_hand():
+    """3356 in three bays of at most 1200: 1118.667, 1018.667 clear, bought as 1050. Cables of 4 over the 823 between the rails, 75 at
+    most between them: ⌈(823 - 75) / 79⌉ = 10, gaps of 783 / 11 = 71.18. 10 kN over 823: M = 10 · 823 / 8 = 1028.75 kN·mm;
+    W = 100³ / 6 = 166,667 mm³: 6.17 MPa."""
+    made = plan(deck(3600, 3000, 900, *FAR, put("deck.guard.infill", "cables")))
+    bays = bays_of(made.laid.main)
+    assert next(b.centres_mm for b in bays) == pytest.approx(3356 / 3, abs=60)  # those beside a joist give a little
+    assert {(b.gaps.count, round(b.gaps.gap_mm, 2)) for b in bays} == {(10, 71.18)}
+    cables = labelled(made, "cable")
+    assert len(cables) == 30
+    for cable in cables.values():
+        low, high = cable.solid.box
+        assert 0 <= cable.good.sizes[1] - (high[0] - low[0]) < 50
+    assert bought(made)["guard 1.1 cable tensioners"] == ("cable_tensioner", 10)
+    assert pulled(bays[0]).pull_kn == 10
+    assert pulled(bays[0]).mpa == pytest.approx(6.1725)
+    assert [f.rule for f in made.findings if f.stake == "steps"] == ["guard_climbable"]
+    wide = plan(deck(3600, 3000, 900, *FAR, put("deck.guard.infill", "cables"), put("deck.guard.most_mm", 1700)))
+    assert "guard_cables" in [f.rule for f in wide.findings]
+    # 40 apart: 18 cables and 11.1 MPa, more than the 6.2 of the timber; a post of 125 takes 5.7.
+    tight = plan(deck(3600, 3000, 900, *FAR, put("deck.guard.infill", "cables"), put("deck.guard.gap_mm", 40)))
+    (bends,) = [f for f in tight.findings if f.rule == "guard_cables"]
+    assert "11.1 MPa" in bends.why
+    assert bends.fixes[0].label == "Posts of 125×125"
+
+
+def test_balusters_on_the_face_of_the_rails_and_rails_on_screws_by_hand():
+    """From the lower rail's lower edge at 75 to the cap at 1072: 997 long. Four screws each: 41 + the grip asked. Two at either end of
+    a rail."""
+    made = plan(deck(3600, 3000, 900, *FAR, put("deck.guard.infill", "faced"), put("deck.guard.rails_by", "screws")))
+    spindles = labelled(made, "baluster")
+    assert {p.length_mm for p in spindles.values()} == {997}
+    assert {(p.solid.near_mm, p.solid.far_mm) for p in spindles.values()} == {(-19 - 41, -19)}
+    assert bought(made)["guard 1.1 baluster screws"] == ("deck_screw", 44)
+    assert bought(made)["guard 1.1 rail screws"] == ("structural_screw", 8)
+    assert not any("brackets" in label or "connectors" in label for label in bought(made))
+    check_solids(made)
+
+
+def test_sleeves_sockets_and_caps_on_posts_by_hand():
+    """A sleeve of 6 all round takes 12 of every bay: 1566 clear; sockets of 5 leave 823 + 28 - 10 of a baluster where no cap lies over it."""
+    own = [
+        put("deck.guard.sleeves", True),
+        put("deck.guard.socket_mm", 5),
+        put("deck.guard.cap", False),
+        put("deck.guard.post_caps", True),
+    ]
+    made = plan(deck(3600, 3000, 900, *FAR, *own))
+    assert {round(b.clear_mm, 3) for b in bays_of(made.laid.main)} == {1566}
+    assert {p.length_mm for p in labelled(made, "baluster").values()} == {841}
+    assert [p.good.sizes for p in labelled(made, "post sleeve").values()] == [("100×100", 1100)] * 3
+    assert bought(made)["guard post caps"] == ("post_cap", 3)
+    check_solids(made)
+
+
+def test_a_gate_at_the_top_of_steps_by_hand():
+    """Posts beside steps 1000 wide leave 1000: a leaf of 976 with 12 at both sides, 976 - 2 · 87 = 802 between its stiles:
+    ⌈(802 - 98) / 139⌉ = 6 balusters, gaps of (802 - 246) / 7 = 79.43."""
+    steps = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.width_mm", 1000), put("deck.steps.0.gate", "near")]
+    made = plan(deck(4000, 3000, 900, *FAR, *steps))
+    (gate,) = gates(made.laid.main)
+    assert (gate.wide_mm, gate.gaps.count) == (pytest.approx(976), 6)
+    assert gate.gaps.gap_mm == pytest.approx(556 / 7)
+    leaf = [p for p in made.parts if p.of == "S1 gate" and p.solid]
+    assert sorted(round(p.length_mm) for p in leaf) == [802, 802, *[823] * 6, 997, 997]
+    assert bought(made)["S1 gate hinges"] == ("closing_hinge", 2)
+    hung = made.workings["guard_gate_S1"].rule
+    other = plan(deck(4000, 3000, 900, *FAR, *steps, put("deck.steps.0.gate", "far"))).workings["guard_gate_S1"].rule
+    assert hung != other
+    check_solids(made)
+    assert "gate_S1" in desk(made).scenes
+    wide = plan(deck(4000, 3000, 900, *FAR, *steps, put("deck.steps.0.width_mm", 1500)))
+    assert [f.rule for f in wide.findings if f.rule == "guard_gate"] == ["guard_gate"]

@@ -2688,11 +2688,15 @@ export interface components {
              *       "high_mm": null,
              *       "mount": "inside",
              *       "infill": "balusters",
+             *       "socket_mm": 0,
+             *       "rails_by": "brackets",
+             *       "sleeves": false,
              *       "post": null,
              *       "most_mm": null,
              *       "gap_mm": null,
              *       "under_mm": 75,
-             *       "cap": true
+             *       "cap": true,
+             *       "post_caps": false
              *     }
              */
             guard: components["schemas"]["Guard"];
@@ -2894,7 +2898,23 @@ export interface components {
              * @default balusters
              * @enum {string}
              */
-            infill: "balusters" | "boards" | "glass";
+            infill: "balusters" | "faced" | "boards" | "cables" | "glass";
+            /**
+             * Socket Mm
+             * @default 0
+             */
+            socket_mm: number;
+            /**
+             * Rails By
+             * @default brackets
+             * @enum {string}
+             */
+            rails_by: "brackets" | "screws";
+            /**
+             * Sleeves
+             * @default false
+             */
+            sleeves: boolean;
             /**
              * Post
              * @default null
@@ -2920,6 +2940,11 @@ export interface components {
              * @default true
              */
             cap: boolean;
+            /**
+             * Post Caps
+             * @default false
+             */
+            post_caps: boolean;
         };
         /**
          * House
@@ -3233,6 +3258,12 @@ export interface components {
              * @default false
              */
             filled: boolean;
+            /**
+             * Gate
+             * @default none
+             * @enum {string}
+             */
+            gate: "none" | "near" | "far";
             /**
              * Round Near Mm
              * @default null

@@ -12,6 +12,7 @@ export function StepsSlip() {
   const steps = useDesk((s) => valueAt(s.document, "deck.steps")) ?? [];
   const levels = useDesk((s) => valueAt(s.document, "deck.levels")) ?? [];
   const there = useDesk((s) => valueAt(s.document, "deck.there"));
+  const guarded = useDesk((s) => valueAt(s.document, "deck.guard.edges")) !== "none";
   const picked = useDesk((s) => s.selected[0]);
   const [ways, setWays] = useState(false);
   const { edit, pick } = useDesk.getState();
@@ -71,6 +72,11 @@ export function StepsSlip() {
               , <Tick path={`${at}.filled`} words="rails and balusters between its posts" />
             </>
           )}
+          {guarded && (
+            <>
+              , and <Pick path={`${at}.gate`} name="Gate in the guard" />
+            </>
+          )}
           . <Plain onClick={() => setWays(true)}>Ways to take the rise</Plain>{" "}
           <Quiet onClick={() => void edit([{ do: "remove_steps", id: flight.id }], "Steps removed")}>Take {flight.id} away</Quiet>
         </Say>
@@ -119,8 +125,15 @@ function GuardSay() {
               , gaps at most <OptionalLength path="deck.guard.gap_mm" name="Largest gap" empty="what is allowed" />
             </>
           )}
+          {guard.infill === "balusters" && (
+            <>
+              , their connectors taking <Length path="deck.guard.socket_mm" name="Socket of a connector" /> at each end
+            </>
+          )}
           , the lower rail{" "}
-          <Length path="deck.guard.under_mm" name="Under the lower rail" /> over the boards. <Tick path="deck.guard.cap" words="a cap over posts and rails" />
+          <Length path="deck.guard.under_mm" name="Under the lower rail" /> over the boards, rails held by <Pick path="deck.guard.rails_by" name="Rails held by" />.{" "}
+          <Tick path="deck.guard.sleeves" words="sleeves over the posts" /> <Tick path="deck.guard.cap" words="a cap over posts and rails" />{" "}
+          {!guard.cap && <Tick path="deck.guard.post_caps" words="a cap on every post" />}
         </>
       )}
       .

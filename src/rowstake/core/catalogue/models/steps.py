@@ -65,6 +65,24 @@ class StepFacts(Fact):
     """How thick panes are and how far off posts and rails they end, and how many clamps hold one."""
     rail_block_mm: float
     """Longer lower rails stand on a block in their middle."""
+    toe_screws: int
+    toe_screw_mm: float
+    """Screws at an angle at each end of a rail that no bracket holds."""
+    sleeve_mm: float
+    """The wall of a sleeve over a post."""
+    cable_mm: float
+    cable_gap_mm: float
+    cable_posts_mm: float
+    cable_kn: float
+    """How thick a cable is, how far apart cables and their posts are at most so that a push does not open them, and its pull."""
+    cable_step_mm: float
+    cable_step_in: float
+    """What the length of a cable is bought up to, in mm, on metric jobs and on those in feet."""
+    leaf_gap_mm: float
+    leaf_hinges: int
+    leaf_least_mm: float
+    leaf_most_mm: float
+    """Beside the leaf of a gate in a guard, at either post; and how wide it is."""
     cap_screws: int
     cap_past_mm: float
     bolt_edge_mm: float

@@ -209,6 +209,8 @@ class Steps(Block):
     """The side with a handrail: that where it begins, the other, or both."""
     filled: bool = False
     """Rails and balusters between the handrail's posts: a guard."""
+    gate: Literal["none", "near", "far"] = "none"
+    """In the deck's guard, hung on the post where they begin, or on the other."""
     round_near_mm: Annotated[float, Field(ge=300, le=40_000)] | None = None
     round_far_mm: Annotated[float, Field(ge=300, le=40_000)] | None = None
     """How far it goes on round the corner of the deck where it begins, and where it ends; it then reaches to that corner."""
@@ -222,13 +224,20 @@ class Guard(Block):
     sides: list[DeckSide] = ["left", "far", "right"]
     high_mm: Annotated[float, Field(ge=600, le=2000)] | None = None
     mount: Literal["inside", "outside", "surface"] = "inside"
-    infill: Literal["balusters", "boards", "glass"] = "balusters"
+    infill: Literal["balusters", "faced", "boards", "cables", "glass"] = "balusters"
+    socket_mm: Annotated[float, Field(ge=0, le=30)] = 0
+    """What a connector takes of a baluster's length at either end."""
+    rails_by: Literal["brackets", "screws"] = "brackets"
+    sleeves: bool = False
+    """Over the posts."""
     post: str | None = None
     most_mm: Annotated[float, Field(ge=600, le=3000)] | None = None
     gap_mm: Annotated[float, Field(ge=20, le=300)] | None = None
     under_mm: Annotated[float, Field(ge=20, le=300)] = 75
     """Between the boards and the lower rail."""
     cap: bool = True
+    post_caps: bool = False
+    """One on every post where no board lies over them."""
 
 
 class Lights(Block):

@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Iterator
 
+from rowstake.core.trades.deck.components.guard.fill import FILLS
+from rowstake.core.trades.deck.components.guard.gate import gates
 from rowstake.core.trades.deck.components.guard.line import lay_line
 from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
@@ -149,8 +151,10 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
     surface = sum(q.mount == "surface" for level in plan.laid.levels for q in lay_line(level).posts)
     if surface:
         yield BuildStep("steps", "Guard posts on their bases", counted(surface, "post"))
+    if sleeves := _number(plan, "post sleeve"):
+        yield BuildStep("steps", "Sleeves over the guard posts, before the rails", counted(sleeves, "sleeve"))
     if rails := _number(plan, "guard rail"):
-        filled = _number(plan, "baluster", "guard board", "pane")
+        filled = _number(plan, *FILLS)
         yield BuildStep(
             "steps",
             "Rails off one spacer, what fills them off another, from both ends alike",
@@ -158,4 +162,6 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
         )
     if caps := _number(plan, "guard cap"):
         yield BuildStep("steps", "Caps, mitres first", counted(caps, "piece"))
+    for gate in (gate for level in plan.laid.levels for gate in gates(level)):
+        yield BuildStep("steps", f"Gate at {gate.flight.steps.id}, hung over the deck, its latch set last", "1 leaf")
     yield BuildStep("buy", "Cut ends treated, last screws, finish once a drop of water soaks in")

@@ -7,6 +7,7 @@ from dataclasses import replace
 from rowstake.core.schedule.days import told
 from rowstake.core.trades.deck import alone
 from rowstake.core.trades.deck.components.guard.bays import bays_of
+from rowstake.core.trades.deck.components.guard.fill import FILLS
 from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
@@ -72,13 +73,13 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
     if bays:
         posts = sum(q.kind == "guard post" for q in planned.parts)
         gap = max(bay.gaps.gap_mm for bay in bays)
-        filled, glazed = sum(q.kind in ("baluster", "guard board", "pane") for q in planned.parts), bays[0].glazed
+        filled, glazed = sum(q.kind in FILLS for q in planned.parts), bays[0].glazed
         out += [
             Figure("guard_posts", "guard posts", str(posts), posts, "guard"),
             *([] if glazed else [Figure("guard_gap", "gap in the guard", p.fine(gap), round(gap, 1), "guard_gap")]),
             Figure(
                 "guard_filled",
-                "panes in the guard" if glazed else "balusters or boards in the guard",
+                "panes in the guard" if glazed else "balusters, boards or cables in the guard",
                 str(filled),
                 filled,
                 "guard" if glazed else "guard_gap",

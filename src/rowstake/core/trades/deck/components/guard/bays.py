@@ -12,7 +12,7 @@ from rowstake.core.reckoners.balusters import Balusters, Spindled
 from rowstake.core.reckoners.balusters import run as balusters
 from rowstake.core.space import Pose
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.guard.line import PostPlace, lay_line, post_of
+from rowstake.core.trades.deck.components.guard.line import PostPlace, face_half_mm, lay_line
 from rowstake.core.trades.deck.level import DeckLevel
 
 FACTS = CATALOGUE.steps
@@ -36,15 +36,14 @@ class Bay:
         return self.centres_mm - self._half(self.left) - self._half(self.right)
 
     def _half(self, post: PostPlace) -> float:
-        half, (ax, ay) = post_of(self.brief).width_mm / 2, self.along
+        half, (ax, ay) = face_half_mm(self.brief), self.along
         (px, py) = post.along
         return half * (abs(ax * px + ay * py) + abs(ax * py - ay * px))
 
     @property
     def off_mm(self) -> float:
         """How far rails end off the face of a post that is turned; their brackets reach over it."""
-        half = post_of(self.brief).width_mm / 2
-        return max(self._half(self.left), self._half(self.right)) - half
+        return max(self._half(self.left), self._half(self.right)) - face_half_mm(self.brief)
 
     @property
     def along(self) -> tuple[float, float]:
@@ -66,13 +65,14 @@ class Bay:
     @cached_property
     def filling(self) -> Section:
         """Balusters, or boards that lie along."""
-        use = "baluster" if self.brief.deck.guard.infill == "balusters" else "fascia"
+        use = "baluster" if self.upright else "fascia"
         return CATALOGUE.sections_for(self.brief.region.id, use)[0]
 
     @property
     def most_gap_mm(self) -> float:
-        """As chosen, else a little under what must not pass."""
-        return self.brief.deck.guard.gap_mm or self.brief.limits.open_mm - FACTS.under_open_mm
+        """As chosen, else a little under what must not pass; cables lie so near that a push does not open them to it."""
+        guard, under = self.brief.deck.guard, self.brief.limits.open_mm - FACTS.under_open_mm
+        return guard.gap_mm or (min(FACTS.cable_gap_mm, under) if self.cabled else under)
 
     @property
     def rails(self) -> tuple[tuple[float, float], tuple[float, float]]:
@@ -92,6 +92,18 @@ class Bay:
         return self.brief.deck.guard.infill == "glass"
 
     @property
+    def cabled(self) -> bool:
+        return self.brief.deck.guard.infill == "cables"
+
+    @property
+    def upright(self) -> bool:
+        """Whether what fills it stands."""
+        return self.brief.deck.guard.infill in ("balusters", "faced")
+
+    def label(self, own: str) -> str:
+        return self.brief.place.label(own)
+
+    @property
     def blocked(self) -> bool:
         """Whether the lower rail stands on a block in its middle: a long one over boards."""
         outside = "outside" in (self.left.mount, self.right.mount)
@@ -99,16 +111,12 @@ class Bay:
 
     @cached_property
     def gaps(self) -> Spindled:
-        """Balusters along the bay, or boards up it; none with a pane, or between posts too near each other for a rail."""
+        """Balusters along the bay, or boards or cables up it; none with a pane, or between posts too near each other for a rail."""
         if self.clear_mm < FACTS.least_bay_mm or self.glazed:
             return Spindled(count=0, gap_mm=max(0.0, self.clear_mm), marks_mm=[])
-        upright = self.brief.deck.guard.infill == "balusters"
-        across = self.filling.width_mm
-        return balusters(
-            Balusters(
-                clear_mm=self.clear_mm if upright else self.between_mm, baluster_mm=across, max_gap_mm=self.most_gap_mm
-            )
-        )
+        across = FACTS.cable_mm if self.cabled else self.filling.width_mm
+        clear = self.clear_mm if self.upright else self.between_mm
+        return balusters(Balusters(clear_mm=clear, baluster_mm=across, max_gap_mm=self.most_gap_mm))
 
 
 def bays_of(level: DeckLevel) -> list[Bay]:

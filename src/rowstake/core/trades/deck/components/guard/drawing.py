@@ -11,6 +11,7 @@ from rowstake.core.drawing.scene import Board, Scene
 from rowstake.core.drawing.solids import beyond_shapes
 from rowstake.core.space.views import page
 from rowstake.core.trades.deck.components.guard.bays import Bay, high_mm
+from rowstake.core.trades.deck.components.guard.gate import gate_scenes
 from rowstake.core.trades.deck.components.guard.line import Line, Run, lay_line
 from rowstake.core.trades.deck.level import DeckLevel
 
@@ -18,7 +19,8 @@ from rowstake.core.trades.deck.level import DeckLevel
 def scenes(level: DeckLevel) -> dict[str, Callable[[], Scene]]:
     line = lay_line(level)
     name = f"_{level.place.name}" if level.place.name else ""
-    return {f"guard{name}_{n}": partial(_elevation, level, line, run, n, name) for n, run in enumerate(line.runs, 1)}
+    own = {f"guard{name}_{n}": partial(_elevation, level, line, run, n, name) for n, run in enumerate(line.runs, 1)}
+    return own | gate_scenes(level)
 
 
 def _elevation(level: DeckLevel, line: Line, run: Run, number: int, name: str) -> Scene:
@@ -44,7 +46,7 @@ def _elevation(level: DeckLevel, line: Line, run: Run, number: int, name: str) -
     board.dim(
         (marks[0] - 120, 0.0), (marks[0] - 120, brief.deck.guard.under_mm), p.bare(brief.deck.guard.under_mm), 1.0
     )
-    if bay.gaps.count and brief.deck.guard.infill == "balusters":
+    if bay.gaps.count and bay.upright:
         left = marks[0] + (bay.centres_mm - bay.clear_mm) / 2
         wide, gap = bay.filling.width_mm, bay.gaps.gap_mm
         board.dim((left + gap + wide, high), (left + 2 * gap + wide, high), p.fine(gap), 1.0)

@@ -5,8 +5,10 @@ from __future__ import annotations
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Notebook
 from rowstake.core.trades.deck.components.base import TRADE
-from rowstake.core.trades.deck.components.guard.bays import bays_of, high_mm
-from rowstake.core.trades.deck.components.guard.line import lay_line, post_of
+from rowstake.core.trades.deck.components.guard.bays import Bay, bays_of, high_mm
+from rowstake.core.trades.deck.components.guard.cables import pulled
+from rowstake.core.trades.deck.components.guard.gate import explain_gates
+from rowstake.core.trades.deck.components.guard.line import lay_line, post_of, usual_most_mm
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.year import Year
 
@@ -19,7 +21,7 @@ def explain(level: DeckLevel, _: Year, book: Notebook) -> None:
     if not bays:
         return
     widest = max(bays, key=lambda b: b.centres_mm)
-    most = brief.deck.guard.most_mm or CATALOGUE.deck.guard_posts_mm
+    most = brief.deck.guard.most_mm or usual_most_mm(brief)
     book.note(
         "guard", "Guard", f"{len(line.posts)} posts, {p.length(high_mm(brief))} high",
         rule=f"Along every edge more than {p.length(brief.guard_over_mm)} over the ground or what lies before it, or as chosen; stopped at the "
@@ -28,18 +30,35 @@ def explain(level: DeckLevel, _: Year, book: Notebook) -> None:
         formula=f"{len(bays)} bays, the widest {p.length(widest.centres_mm)} between middles of posts of {post_of(brief).name}",
         source="usual prescriptive limits: ask locally", changes="Edges, height, the widest bay, mount, steps.",
     )  # fmt: skip
+    explain_gates(level, book)
     if widest.glazed:
         return _push(level, book)
     gaps = widest.gaps
-    what = "balusters" if brief.deck.guard.infill == "balusters" else "boards"
+    what = "balusters" if widest.upright else "cables" if widest.cabled else "boards"
+    across = FACTS.cable_mm if widest.cabled else widest.filling.width_mm
     book.note(
         "guard_gap", "Gap in the guard", p.fine(gaps.gap_mm),
         rule=f"The fewest {what} whose equal gap stays under {p.fine(widest.most_gap_mm)}, a gap at both ends, so that both ends match.",
-        formula=f"widest bay: {p.length(widest.clear_mm if what == 'balusters' else widest.between_mm)} clear, {gaps.count} {what} of "
-        f"{p.length(widest.filling.width_mm)}, {gaps.count + 1} gaps of {p.fine(gaps.gap_mm)}: cut one spacer to that",
+        formula=f"widest bay: {p.length(widest.clear_mm if widest.upright else widest.between_mm)} clear, {gaps.count} {what} of "
+        f"{p.length(across)}, {gaps.count + 1} gaps of {p.fine(gaps.gap_mm)}: cut one spacer to that",
         source="usual prescriptive limits: ask locally", changes="The largest gap, what fills the bays, the post spacing.",
     )  # fmt: skip
+    if widest.cabled:
+        _pull(level, book, max(bays, key=lambda b: b.gaps.count))
     _push(level, book)
+
+
+def _pull(level: DeckLevel, book: Notebook, bay: Bay) -> None:
+    p, brief = level.brief.printer, level.brief
+    made = pulled(bay)
+    book.note(
+        "guard_cables", "Pull of the cables on an end post", p.force(made.pull_kn),
+        rule="All cables of a bay pull on its posts at once. Where cables go on behind a post the pulls are in balance; an end post bends "
+        "between its rails, which prop it: M = n·T·L / 8, σ = M / W.",
+        formula=f"{bay.gaps.count} cables × {p.force(FACTS.cable_kn)} = {p.force(made.pull_kn)}, over {p.length(bay.between_mm)}: "
+        f"{made.mpa:.1f} MPa against {made.most_mpa:.1f} in a post of {post_of(brief).name}",
+        source=TRADE, changes="The gap, the height, the posts, the timber.",
+    )  # fmt: skip
 
 
 def _push(level: DeckLevel, book: Notebook) -> None:

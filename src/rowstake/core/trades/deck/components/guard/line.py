@@ -71,6 +71,16 @@ def post_of(brief: DeckBrief) -> Section:
     return pick({s.id: s for s in CATALOGUE.sections_for(brief.region.id, "post")}, chosen, "deck.guard.post")
 
 
+def face_half_mm(brief: DeckBrief) -> float:
+    """From a post's middle to the face that rails end at: the post's own, or that of the sleeve over it."""
+    return post_of(brief).width_mm / 2 + (FACTS.sleeve_mm if brief.deck.guard.sleeves else 0.0)
+
+
+def usual_most_mm(brief: DeckBrief) -> float:
+    """How far apart the middles of posts stand at most where nothing else is chosen."""
+    return FACTS.cable_posts_mm if brief.deck.guard.infill == "cables" else CATALOGUE.deck.guard_posts_mm
+
+
 def drop_mm(brief: DeckBrief, edge: Edge) -> float:
     """How far it is down from the boards along an edge at most: to the finished ground there, or to another level before it."""
     (nx, ny), out = edge.inward, 0.0
@@ -259,7 +269,7 @@ def _walled(level: DeckLevel, edge: Edge, at: Point) -> bool:
 def _marks(level: DeckLevel, edge: Edge, start: Point, a: float, b: float, mount: str, half: float) -> list[float]:
     """Equal bays, none over the limit; inner posts that a joist is in the way of stand hard beside it, and where that makes a bay
     too long there is one more."""
-    most = level.brief.deck.guard.most_mm or CATALOGUE.deck.guard_posts_mm
+    most = level.brief.deck.guard.most_mm or usual_most_mm(level.brief)
     (ax, ay) = edge.along
     fewest = max(1, up((b - a) / most))
     for bays in range(fewest, fewest + MORE_BAYS):

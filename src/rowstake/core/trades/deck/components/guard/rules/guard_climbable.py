@@ -1,4 +1,4 @@
-"""Boards that lie along in a guard are a ladder."""
+"""Boards or cables that lie along in a guard are a ladder."""
 
 from __future__ import annotations
 
@@ -11,10 +11,10 @@ from rowstake.core.trades.deck.level import DeckLevel
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
-    line = lay_line(planned)
-    if line.runs and planned.brief.deck.guard.infill == "boards":
+    line, infill = lay_line(planned), planned.brief.deck.guard.infill
+    if line.runs and infill in ("boards", "cables"):
         yield found(
-            "Boards along the guard can be climbed",
+            f"{infill.capitalize()} along the guard can be climbed",
             "A child goes up them like a ladder; many places refuse them where people live.",
             [planned.place.label("Y1")],
             [put_deck("Balusters", guard__infill="balusters")],
