@@ -76,6 +76,7 @@ TROUBLE = {
         put("fence.posts.size", "uk_75x75"),
     ),
     "gate_post_small": edited(fence((9000, 0)), {"do": "add_gate"}, put("fence.posts.gate_size", "uk_100x100")),
+    "single_post": edited(fence((4000, 0), (4000, -124)), put("fence.posts.doubled", "all")),
     "order_cap": edited(fence((9000, 0)), put("fence.trims.cap_rail", "uk_38x87")),
     "order_gravel": edited(fence((9000, 0)), put("fence.trims.gravel_board", "uk_19x150")),
     "obstacle": edited(fence((9000, 0)), {"do": "add_obstacle", "leg": 0, "at_mm": 1500, "width_mm": 2500}),

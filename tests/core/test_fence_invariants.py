@@ -23,7 +23,7 @@ def _sold(region, *uses):
     return [s.id for use in uses for s in CATALOGUE.sections_for(region, use)]
 
 
-TURNS = st.one_of(st.floats(-100, 100), st.sampled_from([90, -90, 91, -91, 45, 1]))
+TURNS = st.one_of(st.floats(-130, 130), st.sampled_from([90, -90, 91, -91, 45, 1]))
 """Right angles are what most corners are, and what is told apart by a hair's breadth."""
 
 

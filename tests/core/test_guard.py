@@ -95,6 +95,22 @@ def test_blocks_stand_behind_posts_and_boards_go_round_them():
     assert "guard posts up before the boards that are notched round them" in needs
 
 
+def test_a_nailer_under_a_border_is_parted_round_posts_by_hand():
+    """A border of one board asks for a nailer at 148, from 124.5 to 171.5: in the way of posts from 72 to 172. Beside the posts at 100
+    and 1489 its pieces end on blocks of 47 that stand 1 off the post: from 100 + 50 + 1 + 47 = 198 to 1489 - 98 = 1391, and on from
+    1587 to the corner's, 2878 - 98 = 2780. Four more hangers on each side."""
+    made = plan(deck(4000, 3000, 900, put("deck.boards.border.boards", 1), put("deck.guard.edges", "needed")))
+    level = made.laid.main
+    assert {p.mount for p in lay_line(level).posts} == {"inside"}
+    pieces = sorted((round(j.t0), round(j.t1)) for j in level.grid.joists if j.kind == "nailer" and j.s < 1000)
+    assert pieces == [(198, 1391), (1587, 2780)]
+    plain = plan(deck(4000, 3000, 900, put("deck.boards.border.boards", 1)))
+    hangers = [sum(p.amount for p in m.parts if p.good.id == "joist_hanger") for m in (plain, made)]
+    assert hangers[1] - hangers[0] == 2 * (4 - 1)  # each nailer hung on the ledger alone before
+    check_deck(made)
+    check_solids(made)
+
+
 @pytest.mark.parametrize(
     ("edits", "field"),
     [

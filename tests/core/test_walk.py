@@ -22,6 +22,7 @@ from tests.jobs import put, yard
 @example(254995)  # a notch that runs into a clipped corner
 @example(15516374540)  # gaps wider than what is left beside the last board
 @example(5233645)  # a corner clipped so steeply that its rim is mitred with the end joist
+@example(5425)  # a doubled post at a corner so sharp that its second stood out of their hole
 def test_a_walk_of_edits_holds(seed):
     walk(seed)
 

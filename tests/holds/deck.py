@@ -12,6 +12,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.kinds import kind_of
 from rowstake.core.trades.deck.bearings import BESIDE_MM, HOLDS
 from rowstake.core.trades.deck.carried import footing_used, post_used
+from rowstake.core.trades.deck.demands import Stands, of
 from tests.holds.frame import check_frame
 
 SHARE = CATALOGUE.deck.overhang_share
@@ -89,7 +90,20 @@ def joists_stand_close_enough(level):
             middle = (left.s + right.s) / 2
             clear = 5 * grid.thick_mm  # headers close the frame there
             if grid.poly.contains(box(left.s + 1, t - clear, right.s - 1, t + clear)):
-                assert right.s - left.s <= grid.spacing_mm + 0.51, (left.s, right.s, middle)
+                near = right.s - left.s <= grid.spacing_mm + 0.51
+                assert near or bridged(level, left, right, t), (left.s, right.s, middle)
+
+
+def bridged(level, left, right, t):
+    """Whether a post of the guard stands between two joists there, with a block from one to the other beside it."""
+    grid = level.grid
+    for post in of(Stands, level.asked):
+        ring = Polygon([grid.on_plan(q) for q in post.ring])
+        if post.within and ring.buffer(2 * grid.thick_mm).intersects(box(left.s, t - 1, right.s, t + 1)):
+            beside = [s for _, s in level.sticks if s.kind == "blocking" and Polygon(s.outline()).distance(ring) < 2]
+            assert any(s.a[0] <= left.s + grid.thick_mm and s.b[0] >= right.s - grid.thick_mm for s in beside), t
+            return True
+    return False
 
 
 def supports_keep_clear_of_holes(level):

@@ -6,6 +6,8 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from shapely.geometry import Polygon
+
 from rowstake.core.check import prove
 from rowstake.core.kinds import KINDS
 from rowstake.core.parts import Hold
@@ -78,6 +80,9 @@ def check_solids(made):
     assert not loose, (made.brief.job.model_dump_json(), loose)
     assert not proof.grips, (made.brief.job.model_dump_json(), proof.grips)
     for part in made.parts:
+        if part.solid:
+            outline = Polygon(part.solid.profile, part.solid.holes)
+            assert outline.is_valid, (made.brief.job.model_dump_json(), part.label)
         if part.unit == "m³" and part.amount:
             # Round holes are drawn by points on their edge, a hundredth smaller; on slopes no higher than the lowest ground.
             assert part.solid.volume_m3 <= part.amount * 1.001 + 1e-6, part.label

@@ -8,7 +8,7 @@ from rowstake.core.trades.deck.beam_line import BeamLine
 from rowstake.core.trades.deck.frame import Joist
 from rowstake.core.trades.deck.shape import SAME_MM
 
-HOLDS = ("ledger", "header", "clipped rim")
+HOLDS = ("ledger", "header", "clipped rim", "block")
 """What closes the frame and carries; a rim closes it only."""
 BESIDE_MM = 30.0
 

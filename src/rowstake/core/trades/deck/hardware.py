@@ -26,6 +26,8 @@ def frame_hardware(level: DeckLevel) -> list[Part]:
     sticks = [stick for _, stick in level.sticks]
     joists = [s for s in sticks if kind_of(s.kind).family == "joist"]
     held = [s for s in sticks if s.kind in ("ledger", "header", "clipped rim")]
+    if any("block" in (j.near, j.far) for j in grid.joists):
+        held += [s for s in sticks if s.kind == "blocking"]  # what is left of a nailer beside a post hangs on them
     lines = [Polygon(s.outline()).buffer(4.0) for s in held]
     if supports.flush:
         lines += [Polygon(_beam_outline(b)).buffer(4.0) for b in supports.beams]

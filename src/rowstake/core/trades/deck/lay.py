@@ -22,6 +22,7 @@ from rowstake.core.trades.deck.frame import Stick
 from rowstake.core.trades.deck.ledger import plan_ledger
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.members import frame_sticks
+from rowstake.core.trades.deck.parted import parted
 from rowstake.core.trades.deck.place import Place
 from rowstake.core.trades.deck.settle import settled_frame
 from rowstake.core.trades.deck.stack import ground_at
@@ -37,6 +38,7 @@ def lay_level(brief: DeckBrief) -> DeckLevel:
     brief = replace(brief, asked=tuple(demand for c in every for demand in c.demands(brief)))
     level = _settled(brief)
     asked = [*brief.asked, *(demand for c in every for demand in c.blocks(level))]
+    level = replace(level, grid=parted(level.grid, asked))
     sticks = _labelled(brief.place, frame_sticks(brief, level.grid, level.supports, asked))
     ledger = plan_ledger(brief, level.grid, level.supports, [stick for _, stick in sticks])
     level = replace(level, sticks=tuple(sticks), ledger=ledger, asked=tuple(asked))

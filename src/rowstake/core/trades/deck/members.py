@@ -155,10 +155,9 @@ def _blocking(brief: DeckBrief, grid: Grid, supports: Supports, guards: list[Gua
         if not beside or abs(beside[0] - s) > 2 * brief.square.width_mm + 3 * grid.thick_mm:
             continue
         low, high = sorted((s, beside[0]))
-        line = next(j for j in grid.joists if j.s == s)
-        count = int((line.t1 - line.t0) // grid.spacing_mm)
-        for k in range(1, count + 1):
-            out += blocks_at(grid, supports.joist, line.t0 + k * grid.spacing_mm, "ladder block", low, high)
+        for line in (j for j in grid.joists if j.s == s):
+            for k in range(1, int(line.length_mm // grid.spacing_mm) + 1):
+                out += blocks_at(grid, supports.joist, line.t0 + k * grid.spacing_mm, "ladder block", low, high)
     return out
 
 

@@ -53,7 +53,8 @@ def _spread(stations: Depth, depth: Depth) -> Outline:
 
 def rooms(brief: Brief, layout: Layout, post: Post) -> list[tuple[Depth, Depth]]:
     """(From station to station, from where to where off the line) of a post and its double, on the post's first leg. At a
-    corner the double stands back as far as it would reach past the faces of the posts of the next leg."""
+    corner the double stands back as far as it would reach past the faces of the posts of the next leg; where it would then lie
+    against less than half of the first post, as at a sharp corner, there is none."""
     (own, at), half = post.stations[0], post.face_mm / 2
     out = [((at - half, at + half), depth) for depth in post_depths(brief, post.gate)]
     if len(out) > 1 and post.kind == "corner":
@@ -62,7 +63,8 @@ def rooms(brief: Brief, layout: Layout, post: Post) -> list[tuple[Depth, Depth]]
         past = max(d for _, d in _seen_from(_spread(*out[1]), here, after)) - brief.post.width_mm / 2
         sideways = dot(here.a, after.c)
         if past > 0 and abs(sideways) > LEAST_TURN:
-            out[1] = ((left - past / sideways, right - past / sideways), (back, front))
+            shift = past / sideways
+            out[1:] = [((left - shift, right - shift), (back, front))] if abs(shift) <= half else []
     return out
 
 

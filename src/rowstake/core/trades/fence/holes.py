@@ -24,17 +24,22 @@ from rowstake.core.trades.fence.resolve import Brief, face_mm
 
 @dataclass(frozen=True, slots=True)
 class Setting:
-    """What makes two posts alike: gate posts and others, the way they are set, and whether a wall lifts the fence."""
+    """What makes two posts alike: gate posts and others, the way they are set, whether a wall lifts the fence, and whether one
+    stands single where the others are doubled: at a corner too sharp for a second."""
 
     gate: bool
     method: str
     walled: bool
+    single: bool = False
 
     @property
     def name(self) -> str:
         """`line`, `gate`, `line_plate`…: part of the names of drawings and workings."""
-        words = ["gate" if self.gate else "line"] + [self.method] * self.walled
+        words = ["gate" if self.gate else "line"] + [self.method] * self.walled + ["single"] * self.single
         return "_".join(words)
+
+
+SINGLE = ", single at a sharp corner"
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,15 +70,25 @@ class HoleKind:
     @property
     def key(self) -> str:
         """Before the keys of its workings."""
-        return "gate_" * self.gate + (f"{self.setting.method}_" if self.setting.walled else "")
+        return (
+            "gate_" * self.gate
+            + (f"{self.setting.method}_" if self.setting.walled else "")
+            + "single_" * self.setting.single
+        )
 
     @property
     def name(self) -> str:
-        return ("gate post" if self.gate else "post") + " at the wall" * self.setting.walled
+        return (
+            ("gate post" if self.gate else "post") + " at the wall" * self.setting.walled + SINGLE * self.setting.single
+        )
 
     @property
     def plural(self) -> str:
-        return ("gate posts" if self.gate else "posts") + " at the wall" * self.setting.walled
+        return (
+            ("gate posts" if self.gate else "posts")
+            + " at the wall" * self.setting.walled
+            + SINGLE * self.setting.single
+        )
 
     @property
     def depth_stick_mm(self) -> float:
@@ -147,7 +162,8 @@ class Digger:
 
     def setting_of(self, post: Post) -> Setting:
         walled = post.label in self.levels.walled
-        return Setting(post.gate, self.brief.method_of(walled).id, walled)
+        single = doubled(self.brief, post.gate) and len(rooms(self.brief, self.layout, post)) < 2
+        return Setting(post.gate, self.brief.method_of(walled).id, walled, single)
 
     @property
     def usual(self) -> HoleKind:
@@ -162,12 +178,12 @@ class Digger:
     def section(self, gate: bool) -> Section:
         return self.brief.gate_post if gate else self.brief.post
 
-    def each(self, gate: bool) -> int:
-        return 1 + doubled(self.brief, gate)
+    def each(self, setting: Setting) -> int:
+        return 1 + (doubled(self.brief, setting.gate) and not setting.single)
 
-    def size(self, gate: bool, embedment_mm: float) -> HoleSize:
+    def size(self, setting: Setting, embedment_mm: float) -> HoleSize:
         """The hole of one post; of two, widened once by the second, which stands against the first across the line."""
-        post, more = self.section(gate), self.each(gate) - 1
+        post, more = self.section(setting.gate), self.each(setting) - 1
         return HoleSize(
             self.brief.hole_mm(post),
             embedment_mm,
@@ -186,7 +202,7 @@ class Digger:
         """What a bay of this width and height stands on posts of this kind at this depth. Doubled posts share it; the earth
         round their one hole takes all of it."""
         stands = self._wind(setting, width_mm, height_mm, embedment_mm)
-        if (each := self.each(setting.gate)) > 1:
+        if (each := self.each(setting)) > 1:
             capacity = stands.post_capacity_nm * each
             site = self.brief.job.site.gust_mps
             by_post, by_earth = site * math.sqrt(capacity / stands.moment_nm), stands.earth_holds_mps
@@ -210,7 +226,7 @@ class Digger:
                 wind_mps=brief.job.site.gust_mps,
                 species=brief.species.id,
                 post_size=self.section(setting.gate).id,
-                hole_diameter_mm=method.bearing_width_mm(self.size(setting.gate, embedment_mm)),
+                hole_diameter_mm=method.bearing_width_mm(self.size(setting, embedment_mm)),
                 embedment_mm=max(embedment_mm, 1.0),
                 lateral_bearing_kpa_per_m=brief.soil.lateral_kpa_per_m,
             )
@@ -231,7 +247,7 @@ class Digger:
         own = [p for p in self.layout.posts if self.setting_of(p) == setting]
         above = max(self.levels.above_mm(p) for p in own)
         method, entry = methods()[setting.method], CATALOGUE.methods[setting.method]
-        each = self.each(setting.gate)
+        each = self.each(setting)
         if method.stands is not None:
             on = OnMasonry(post.name, brief.sold, post.width_mm, posts.wall_over_soil_mm, posts.wall_thick_mm)
             footless = method.stands(on)
@@ -262,7 +278,7 @@ class Digger:
                 deeper=CATALOGUE.materials.posts.gate_deeper if setting.gate else 1.0,
             )
         )
-        size = self.size(setting.gate, hole.embedment_mm)
+        size = self.size(setting, hole.embedment_mm)
         layers = tuple(method.layers(size))
         spoil = size.area_mm2 * hole.hole_depth_mm / 1e9
         put_back = sum(layer.volume_m3 for layer in layers if layer.material == "soil")

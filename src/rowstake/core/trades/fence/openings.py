@@ -146,7 +146,7 @@ def leaf_pull(digger: Digger, opening: Opening, built: Built) -> LeafPull:
         lever = wind.LEVER * built.leaf_height_mm
         ground = None
         if kind.dug:
-            width = methods()[kind.setting.method].bearing_width_mm(digger.size(True, kind.hole.embedment_mm))
+            width = methods()[kind.setting.method].bearing_width_mm(digger.size(kind.setting, kind.hole.embedment_mm))
             allowed = earth.allowed_force_n(kind.hole.embedment_mm, lever, width, brief.soil.lateral_kpa_per_m)
             ground = allowed * lever / 1000
         out.append(LeafPull(moment, post, ground))

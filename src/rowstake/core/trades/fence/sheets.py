@@ -10,7 +10,7 @@ from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Joint, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.space import Solid
-from rowstake.core.trades.fence.corners import clear_from, past_corner, post_depths, posts_from
+from rowstake.core.trades.fence.corners import clear_from, past_corner, posts_from, rooms
 from rowstake.core.trades.fence.layout import Bay, Layout, Post
 from rowstake.core.trades.fence.levels import Levels
 from rowstake.core.trades.fence.on_leg import Depth, stand
@@ -66,9 +66,9 @@ def _behind(brief: Brief, layout: Layout, sheet: Part, face: str) -> Part:
     return replace(sheet, label=f"{sheet.label} {face}", solid=own, width_mm=wide, ends=ends)
 
 
-def _stands_out(brief: Brief, post: Post) -> bool:
+def _stands_out(brief: Brief, layout: Layout, post: Post) -> bool:
     """Whether a deeper post, or a second one behind it, stands out behind the others: sheets and battens there end against it."""
-    return post_depths(brief, post.gate)[-1][0] < -brief.post.width_mm / 2 - 1
+    return rooms(brief, layout, post)[-1][1][0] < -brief.post.width_mm / 2 - 1
 
 
 def _ends(brief: Brief, layout: Layout, label: str, leg: int) -> Depth:
@@ -77,7 +77,7 @@ def _ends(brief: Brief, layout: Layout, label: str, leg: int) -> Depth:
     depth = (_batten_depth(brief, "back")[0], -brief.post.width_mm / 2)
     left, right = (
         clear_from(posts_from(brief, layout, post, leg), depth, post.on(leg), way)
-        if _stands_out(brief, post) else -way * math.inf
+        if _stands_out(brief, layout, post) else -way * math.inf
         for post, way in ((bay.left, 1), (bay.right, -1))
     )  # fmt: skip
     return left, right
@@ -146,7 +146,7 @@ def _battens(on: _Face) -> list[Part]:
     brief, out = on.brief, []
     for run in on.layout.runs:
         for n, post in enumerate(run.posts):
-            if on.face == "back" and _stands_out(brief, post):
+            if on.face == "back" and _stands_out(brief, on.layout, post):
                 continue
             beside = [on.levels.feet[b.label] for b in run.bays[max(0, n - 1) : n + 1]]
             foot = max(beside, key=lambda f: f.height_mm)
@@ -168,9 +168,9 @@ def _over_rails(on: _Face, bay: Bay) -> list[Part]:
     left, right = on.left_mm(bay.left, bay.leg) + 2 * half, on.left_mm(bay.right, bay.leg)
     if on.face == "back":
         start, end = _ends(brief, on.layout, bay.label, bay.leg)
-        if _stands_out(brief, bay.left):
+        if _stands_out(brief, on.layout, bay.left):
             left = past_corner(brief, on.layout, bay.left, bay.leg, on.depth, start)
-        right = end if _stands_out(brief, bay.right) else right
+        right = end if _stands_out(brief, on.layout, bay.right) else right
     out = []
     for row, offset in enumerate(row_offsets_mm(brief, foot.height_mm), 1):
         low, rise = foot.at(left) + offset - half, foot.slope * (right - left)

@@ -299,13 +299,14 @@ def _beside_joist(level: DeckLevel, at: Point, along: Point, half: float) -> flo
 
 
 def _held(level: DeckLevel, place: PostPlace, half: float) -> PostPlace:
-    """A post inside the frame that something of it is in the way of stands on a base instead."""
+    """A post inside the frame that something of it is in the way of stands on a base instead; a nailer is parted round it."""
     if place.mount != "inside":
         return place
     grid, spot = level.grid, place.square(half)
     taken: list[tuple[Point, Point]] = []
     for j in grid.joists:
-        taken.append(((j.s - grid.thick_mm / 2, j.t0), (j.s + grid.thick_mm / 2, j.t1)))
+        if j.kind != "nailer":
+            taken.append(((j.s - grid.thick_mm / 2, j.t0), (j.s + grid.thick_mm / 2, j.t1)))
     if level.supports.flush:
         taken += [((b.s0, b.t - b.wide_mm / 2), (b.s1, b.t + b.wide_mm / 2)) for b in level.supports.beams]
     for a, z in taken:
