@@ -46,6 +46,8 @@ def test_two_bays_by_hand():
     spindles = labelled(made, "baluster")
     assert len(spindles) == 22
     assert {p.length_mm for p in spindles.values()} == {823}
+    (tape,) = [t for t in desk(made).tapes if t.what == "balusters of guard 1.1, 1.2"]
+    assert [round(m.mm, 2) for m in tape.marks][:2] == [114.42, 249.33]  # 93.917 + 20.5, and 134.917 on
     posts = labelled(made, "guard post")
     assert {round(p.length_mm, 3) for p in posts.values()} == {1072 + 28 + made.laid.main.joist_mm}
     (cap,) = labelled(made, "guard cap").values()

@@ -561,3 +561,16 @@ def test_lights_in_risers_are_bought_wired_and_need_a_board():
     assert not [p for p in bare.parts if p.of == "lights"]
     for fix in told.fixes:
         assert "riser_lights" not in {f.rule for f in plan(apply_raw(bare.brief.job, list(fix.edits))).findings}
+
+
+def test_what_is_free_at_the_foot_by_hand():
+    """900 up in 5 risers, 4 goings of 277 and a nose of 25: the last nose 1133 out. Of 1800 that are free 667 are left, 800 are asked
+    for; goings of 240, the least, end 985 out and leave 815."""
+    job = deck(4000, 3000, 900, {"do": "add_steps", "side": "far"}, put("deck.steps.0.room_mm", 1800))
+    made = plan(job)
+    assert made.workings["going_S1"].formula.endswith("the last nose 1133 mm out from the face the flight hangs on")
+    (told,) = [f for f in made.findings if f.rule == "foot_room"]
+    assert "667 mm is left at its foot, 800 mm is needed" in told.title
+    (fix,) = told.fixes
+    after = plan(apply_raw(job, list(fix.edits)))
+    assert next(f.number for f in desk(after).figures if f.key == "foot:S1") == 815

@@ -15,6 +15,8 @@ class StepLimits(Fact):
     handrail_risers: int
     handrail_mm: tuple[float, float]
     open_mm: float
+    landing_mm: float
+    """What is free at the foot at least."""
     triangle_mm: float
     """What must not pass below the lower rail of a guard on a flight, between tread and riser."""
 

@@ -57,13 +57,21 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
     for level in levels:
         for flight in flights(level.brief):
             way, name = flight.way, flight.steps.id
-            sizes = (("riser", way.riser_mm), ("going", way.going_mm), ("step", way.step_mm), ("run", way.run_mm))
+            sizes: tuple[tuple[str, float], ...] = (
+                ("riser", way.riser_mm),
+                ("going", way.going_mm),
+                ("step", way.step_mm),
+                ("run", way.run_mm),
+            )
             words = {
                 "riser": f"riser of {name}",
                 "going": f"going of {name}",
                 "step": f"twice the riser and the going of {name}",
                 "run": f"{name} runs out",
+                "foot": f"free at the foot of {name}",
             }
+            if flight.left_mm is not None:
+                sizes = (*sizes, ("foot", flight.left_mm))
             source = {"riser": f"risers_{name}"}
             out += [
                 Figure(f"{key}:{name}", words[key], p.length(mm), round(mm, 1), source.get(key, f"going_{name}"))

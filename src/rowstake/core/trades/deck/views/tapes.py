@@ -6,8 +6,10 @@ A lower level has tapes of its own, hooked at its own left end.
 from __future__ import annotations
 
 import math
+from itertools import pairwise
 
 from rowstake.core.kinds import kind_of
+from rowstake.core.trades.deck.components.guard.bays import Bay
 from rowstake.core.trades.deck.components.guard.line import lay_line
 from rowstake.core.trades.deck.components.steps.boxes import boxes
 from rowstake.core.trades.deck.components.steps.drop import stringer_of
@@ -69,6 +71,13 @@ def _of(level: DeckLevel, leg: int) -> list[Tape]:
             for i, s in zip(stretch.posts, ends, strict=True)
         ]
         out.append(tape(f"posts of guard {n}", ends[-1], own_marks))
+    for names, bay in _alike(level):
+        wide = bay.filling.width_mm
+        own_marks = [
+            Mark(level.place.label(f"I{names[0]}-{n}"), "baluster", s + wide / 2, p.bare(s + wide / 2), p.bare(s), p.bare(s + wide))
+            for n, s in enumerate(bay.gaps.marks_mm, 1)
+        ]  # fmt: skip
+        out.append(tape(f"balusters of guard {', '.join(names)}", bay.clear_mm, own_marks))
     if brief.deck.boards.run != "diagonal":
         run = brief.shape.width_mm if grid.turned else brief.shape.out_mm
         off = level.datum_mm if grid.turned else 0.0  # out from the wall, or along from where every tape hooks
@@ -78,6 +87,17 @@ def _of(level: DeckLevel, leg: int) -> list[Tape]:
         ]
         out.append(tape("boards", run, rows))
     return out
+
+
+def _alike(level: DeckLevel) -> list[tuple[list[str], Bay]]:
+    """Bays with balusters by what is clear between their posts, from the left post's face, with the names of all that are alike."""
+    line, out = lay_line(level), dict[float, tuple[list[str], Bay]]()
+    for number, run in enumerate(line.runs, 1):
+        for n, (a, b) in enumerate(pairwise(run.posts), 1):
+            bay = Bay(level.brief, line.posts[a], line.posts[b])
+            if bay.upright and bay.gaps.count:
+                out.setdefault(round(bay.clear_mm, 1), ([], bay))[0].append(f"{number}.{n}")
+    return list(out.values())
 
 
 def _rows(level: DeckLevel) -> list[tuple[int, tuple[float, float]]]:

@@ -236,6 +236,11 @@ class Flight:
         thick = self.tread.thickness_mm >= FACTS.tread_thick_mm - 0.5 and self.brief.product.moves == "timber"
         return FACTS.tread_wide_mm if thick else FACTS.tread_near_mm
 
+    @property
+    def left_mm(self) -> float | None:
+        """What its room leaves free at the foot, before the last nose."""
+        return None if self.steps.room_mm is None else self.steps.room_mm - self.nose(self.treads)
+
     def on_plan(self, out: float, along: float) -> Point:
         """A place so far out from the face and so far along the edge, on the plan of its level."""
         return placed(self.side, self.face_mm, out, along)

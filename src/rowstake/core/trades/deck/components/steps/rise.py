@@ -117,6 +117,11 @@ def ways(flight: Flight) -> list[Flight]:
     return out
 
 
+def shortest(flight: Flight) -> Flight:
+    """The same flight with the least going that is allowed, its treads ripped to it."""
+    return _chosen(flight, going_mm=flight.limits.going_mm)
+
+
 def way_told(flight: Flight, other: Flight) -> dict[str, float]:
     """What is set on a flight so that it is taken in another way."""
     told = {"max_riser_mm": other.steps.max_riser_mm, "going_mm": other.steps.going_mm}
