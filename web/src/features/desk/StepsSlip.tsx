@@ -66,7 +66,14 @@ export function StepsSlip() {
               of <PickOrNone path={`${at}.stringer`} name="Stringer" none="the size the notches ask" />
             </>
           )}{" "}
-          on <Pick path={`${at}.foot`} name="Foot" />, where <OptionalLength path={`${at}.room_mm`} name="Free out from the edge" empty="room enough" /> is free out from the edge, with <Pick path={`${at}.handrail`} name="Handrail" />
+          on <Pick path={`${at}.foot`} name="Foot" />
+          {flight.build === "stringers" && (
+            <>
+              {" "}
+              with <Pick path={`${at}.foot_by`} name="Feet held by" />
+            </>
+          )}
+          , where <OptionalLength path={`${at}.room_mm`} name="Free out from the edge" empty="room enough" /> is free out from the edge, with <Pick path={`${at}.handrail`} name="Handrail" />
           {flight.handrail !== "none" && (
             <>
               , <Tick path={`${at}.filled`} words="rails and balusters between its posts" />

@@ -42,6 +42,9 @@ class StepFacts(Fact):
     hanger_kn: float
     anchors_each: int
     bracket_screws: int
+    kicker_every_mm: float
+    kicker_nails: int
+    """How far apart the anchors of a kicker are at most, and what fixes each stringer to it."""
     riser_screws: int
     usual_width_mm: float
     box_air_mm: float

@@ -18,7 +18,7 @@ from rowstake.core.trades.deck.components.steps.drop import Bears, bears, string
 from rowstake.core.trades.deck.components.steps.edits import EDITS
 from rowstake.core.trades.deck.components.steps.explain import explain
 from rowstake.core.trades.deck.components.steps.flight import Flight
-from rowstake.core.trades.deck.components.steps.foot import pad
+from rowstake.core.trades.deck.components.steps.foot import kickers, pad
 from rowstake.core.trades.deck.components.steps.handrail import handrails
 from rowstake.core.trades.deck.components.steps.hip import cut_short, hips, jacks
 from rowstake.core.trades.deck.components.steps.on_edge import flights, runs
@@ -84,8 +84,10 @@ def _lay(level: DeckLevel) -> list[Part]:
 def _stringers(flight: Flight, stringer: Stringer) -> list[Part]:
     name, section, sold = flight.of, stringer.section, flight.brief.sold
     poured = flight.steps.foot == "pad" or flight.lands_on
-    hold = Hold(flight.part("hangers")) if poured else Hold(flight.part("feet"), to="ground")
-    ends = "cut to the pattern" if flight.treads > 0 else "square"
+    hold = Hold(flight.part("hangers")) if poured or stringer.kicker else Hold(flight.part("feet"), to="ground")
+    ends = (
+        f"cut to the pattern{', notched over the kicker' if stringer.kicker else ''}" if flight.treads > 0 else "square"
+    )
     cut = [cut_short(flight, stringer, at) for at in stringer.places]
     out = [
         Part(flight.part(f"S{n}"), "stringer", "steps", timber(section.id), name, own.length_mm, section.width_mm,
@@ -93,12 +95,12 @@ def _stringers(flight: Flight, stringer: Stringer) -> list[Part]:
              solid=Solid(flight.pose, own.outline, at, at + section.thickness_mm), hold=hold if own is stringer else Hold(flight.part("hangers")))
         for n, (at, own) in enumerate(zip(stringer.places, cut, strict=True), 1)
     ]  # fmt: skip
-    anchored = flight.steps.foot == "slab" or not flight.lands_on
-    count, down = len(out), sum(own is stringer for own in cut)
+    anchored, kicker = flight.steps.foot == "slab" or not flight.lands_on, kickers(flight, stringer)
+    count, down = len(out), 0 if kicker else sum(own is stringer for own in cut)
     bought: list[tuple[str, Good, int]] = [
         ("hangers", sold.good("stringer_hanger", section.name), count),
         ("feet", sold.good("stringer_foot"), down),
-        ("inside hangers", sold.good("skewed_hanger", section.name), count - down),
+        ("inside hangers", sold.good("skewed_hanger", section.name), sum(own is not stringer for own in cut)),
         ("anchors", sold.good("masonry_anchor"), down * FACTS.anchors_each if anchored else 0),
         (
             "nails",
@@ -106,7 +108,7 @@ def _stringers(flight: Flight, stringer: Stringer) -> list[Part]:
             count * 2 * FACTS.bracket_screws,
         ),
     ]
-    return out + counted(flight, bought)
+    return out + kicker + counted(flight, bought)
 
 
 def _cornered(flight: Flight, stringer: Stringer) -> list[Part]:

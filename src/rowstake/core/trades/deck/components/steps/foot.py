@@ -1,4 +1,5 @@
-"""What a flight stands on where concrete is poured for it: a level pad on gravel, under its foot and a little past it."""
+"""What a flight stands on: a level pad of concrete on gravel, under its foot and a little past it; and the board that its feet are
+notched over."""
 
 from __future__ import annotations
 
@@ -7,10 +8,14 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.parts import Part
+from rowstake.core.goods import timber
+from rowstake.core.parts import Hold, Part
+from rowstake.core.reckoners.base import up
 from rowstake.core.space import Flat, Solid
+from rowstake.core.trades.deck.components.steps.cover import counted
 from rowstake.core.trades.deck.components.steps.drop import stringer_of
 from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.level import DeckLevel
 
 FACTS = CATALOGUE.steps
@@ -33,6 +38,34 @@ def pad(level: DeckLevel, flight: Flight) -> list[Part]:
         )  # fmt: skip
         top -= thick
     return out
+
+
+def kickers(flight: Flight, stringer: Stringer) -> list[Part]:
+    """The board that the feet are notched over, flat on the ground behind the last riser from stringer to stringer, with what anchors
+    it and fixes them to it; none where it has no place."""
+    section = stringer.kicker
+    if section is None:
+        return []
+    sold, (low, high), last = flight.brief.sold, flight.stringer_room, stringer.face(flight.treads)
+    floor, anchors = flight.foot_mm, flight.part("kicker anchors")
+    ring = (
+        (last - section.width_mm, floor),
+        (last, floor),
+        (last, floor + section.thickness_mm),
+        (last - section.width_mm, floor + section.thickness_mm),
+    )
+    pieces = max(1, up((high - low) / max(section.lengths_mm)))
+    long = (high - low) / pieces
+    out = [
+        Part(flight.part(f"N{n + 1}"), "kicker", "steps", timber(section.id), flight.of, long, section.width_mm,
+             solid=Solid(flight.pose, ring, low + n * long, low + (n + 1) * long), hold=Hold(anchors, to="ground"))
+        for n in range(pieces)
+    ]  # fmt: skip
+    nail = sold.nail("connector_nail", stringer.section.thickness_mm, stringer.section.thickness_mm)[0]
+    return out + counted(flight, [
+        ("kicker anchors", sold.good("masonry_anchor"), pieces * (up(long / FACTS.kicker_every_mm) + 1)),
+        ("kicker nails", nail, len(stringer.places) * FACTS.kicker_nails),
+    ])  # fmt: skip
 
 
 def _strip(level: DeckLevel, flight: Flight) -> BaseGeometry:

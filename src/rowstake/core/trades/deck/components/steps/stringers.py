@@ -123,7 +123,11 @@ class Stringer:
         last = min(self.face(flight.treads), self.end_mm)
         if max(floor, self.under(last)) > floor + 0.5:  # which ends in the air
             return (*points, (last, self.under(last)), (start, max(floor, self.under(start))))
-        points.append((last, floor))
+        if self.kicker is not None:
+            deep, thick = self.kicker.width_mm, self.kicker.thickness_mm
+            points += [(last, floor + thick), (last - deep, floor + thick), (last - deep, floor)]
+        else:
+            points.append((last, floor))
         heel, (out, up) = self.heel_mm, self.over
         if out > start + 0.5 and max(floor, self.under(out)) < up:
             clear = min(max(out, heel), last - 1.0)
@@ -144,6 +148,21 @@ class Stringer:
         flight = self.flight
         drop = self.under(0.0) - flight.foot_mm
         return min(max(self.start_mm, drop / self.slope), self.face(flight.treads) - 1.0, self.end_mm - 1.0)
+
+    @property
+    def kicker(self) -> Section | None:
+        """What its foot is notched over; nothing where it goes round a corner, ends on boards, or where too little of its foot is left."""
+        flight = self.flight
+        if (
+            flight.steps.foot_by == "brackets"
+            or flight.lands_on
+            or any(flight.mitres)
+            or flight.boxed
+            or not flight.treads
+        ):
+            return None
+        section = CATALOGUE.sections[flight.brief.region.rail]
+        return section if self.face(flight.treads) - self.heel_mm >= section.width_mm + LEAST_SEAT_MM else None
 
     @property
     def plumb(self) -> tuple[float, float]:
