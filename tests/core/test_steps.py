@@ -15,7 +15,7 @@ from rowstake.core.plan import plan
 from rowstake.core.trades.deck.components.guard.bays import bays_of
 from rowstake.core.trades.deck.components.steps.boxes import boxes
 from rowstake.core.trades.deck.components.steps.drop import bears, stringer_of
-from rowstake.core.trades.deck.components.steps.handrail import handrails
+from rowstake.core.trades.deck.components.steps.handrail import evenly, handrails
 from rowstake.core.trades.deck.components.steps.hip import hips, jacks
 from rowstake.core.trades.deck.components.steps.on_edge import flights, runs
 from rowstake.core.trades.deck.components.steps.raked import over_noses_mm, raked, triangle_mm
@@ -241,6 +241,8 @@ def decks_with_steps(draw):
             put(f"{path}.handrail", draw(st.sampled_from(["none", "near", "far", "both"]))),
             put(f"{path}.build", draw(st.sampled_from(["stringers", "stringers", "boxes"]))),
             put(f"{path}.filled", draw(st.booleans())),
+            put(f"{path}.framed", draw(st.booleans())),
+            put(f"{path}.foot_by", draw(st.sampled_from(["brackets", "kicker"]))),
             put(f"{path}.foot", draw(st.sampled_from(["pad", "slab"]))),
             *(
                 put(f"{path}.round_{end}_mm", draw(st.floats(300, 2500)))
@@ -574,3 +576,71 @@ def test_what_is_free_at_the_foot_by_hand():
     (fix,) = told.fixes
     after = plan(apply_raw(job, list(fix.edits)))
     assert next(f.number for f in desk(after).figures if f.key == "foot:S1") == 815
+
+
+def test_a_handrail_longer_than_is_sold_meets_over_a_post():
+    """2000 long in pieces of 900 at most: two would be 1100 and 900 at the post at 1100; three come to 500, 600 and 900."""
+    assert evenly(0, 2000, [500, 1100, 1600], 1200) == [(0, 1100), (1100, 2000)]
+    assert evenly(0, 2000, [500, 1100, 1600], 900) == [(0, 500), (500, 1100), (1100, 2000)]
+    long = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.going_mm", 340), put("deck.steps.0.max_riser_mm", 120),
+            put("deck.steps.0.handrail", "near"), put("deck.steps.0.top", "level")]  # fmt: skip
+    made = plan(deck(4000, 3000, 1700, *long, region="north_america"))
+    rails = [p for p in made.parts if p.kind == "handrail"]
+    assert len(rails) == 2
+    assert min(p.length_mm for p in rails) > 1500
+    check_solids(made)
+
+
+def test_treads_framed_by_boards_at_their_ends_by_hand():
+    """1200 wide, boards of 145 with gaps of 6, each tread 296 deep: the board at the nose 1200 to the long points, one of 296 at either
+    end, 1200 - 2 · 151 = 898 between them. Stringers of 47 at 1425, 1700 …: blocks from 1472 to 1700.75 under the seam and the back."""
+    job = deck(4000, 3000, 900, {"do": "add_steps", "side": "far"}, put("deck.steps.0.framed", True))
+    made, plain = plan(job), plan(deck(4000, 3000, 900, {"do": "add_steps", "side": "far"}))
+    first = sorted((p for p in made.parts if p.kind == "tread" and "T1" in p.label), key=lambda p: p.label)
+    assert [(p.label, round(p.length_mm)) for p in first] == [
+        ("S1-T1a", 1200), ("S1-T1b", 898), ("S1-T1c", 296), ("S1-T1d", 296)
+    ]  # fmt: skip
+    assert [p.ends.split(" mitred")[0] for p in first] == ["both ends", "square", "one end", "one end"]
+    area = sum(p.solid.volume_m3 for p in first) / 0.028
+    assert area == pytest.approx(1.2 * 0.296 - 0.91 * 0.006 - 2 * 0.006 * 0.145)  # the gaps before it and beside it
+    blocks = [p for p in made.parts if p.kind == "tread block"]
+    assert {round(p.length_mm, 2) for p in blocks} == {228.75}
+    assert len(blocks) == 4 * made.count("tread") / 4
+    assert made.count("tread") == plain.count("tread") + 2 * 4
+    check_solids(made)
+    boxed = plan(
+        deck(
+            4000,
+            3000,
+            500,
+            {"do": "add_steps", "side": "far"},
+            put("deck.steps.0.framed", True),
+            put("deck.steps.0.build", "boxes"),
+        )
+    )
+    assert boxed.count("tread block") > 0
+    check_solids(boxed)
+
+
+def test_feet_over_a_kicker_by_hand():
+    """A board of 87 × 38 flat on the pad behind the last riser's back, from stringer to stringer (1150); anchors at most 600 apart: 3."""
+    made = plan(deck(4000, 3000, 900, {"do": "add_steps", "side": "far"}, put("deck.steps.0.foot_by", "kicker")))
+    (kicker,) = [p for p in made.parts if p.kind == "kicker"]
+    (flight,) = flights(made.laid.main.brief)
+    assert kicker.length_mm == 1150
+    assert sorted(x for x, _ in kicker.solid.profile)[::2] == pytest.approx([flight.face(4) - 87, flight.face(4)])
+    count = {p.label: p.amount for p in made.parts if p.of == "S1" and p.kind == "hardware"}
+    assert count["S1-kicker anchors"] == 3
+    assert "S1-feet" not in count
+    assert any("notched over the kicker" in p.ends for p in made.parts if p.kind == "stringer")
+    wrapped = plan(
+        deck(
+            4000,
+            3000,
+            900,
+            {"do": "add_steps", "side": "far"},
+            put("deck.steps.0.round_far_mm", 1200),
+            put("deck.steps.0.foot_by", "kicker"),
+        )
+    )
+    assert wrapped.count("kicker") == 0

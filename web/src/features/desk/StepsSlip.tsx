@@ -57,7 +57,8 @@ export function StepsSlip() {
           tread <Pick path={`${at}.top`} name="First tread" />. Risers of at most{" "}
           <OptionalLength path={`${at}.max_riser_mm`} name="Highest riser" empty="the usual" />, going{" "}
           <OptionalLength path={`${at}.going_mm`} name="Going" empty="what whole boards make" />, noses{" "}
-          <Length path={`${at}.nosing_mm`} name="Nosing" /> over. <Tick path={`${at}.closed`} words="risers closed with boards" />,{" "}
+          <Length path={`${at}.nosing_mm`} name="Nosing" /> over. <Tick path={`${at}.closed`} words="risers closed with boards" />{" "}
+          {flight.round_near_mm === null && flight.round_far_mm === null && <Tick path={`${at}.framed`} words="a mitred board at both ends of every tread" />},{" "}
           <Figure path={`${at}.lights`} name="Lights in a riser" unit="" /> lights in each. Built{" "}
           <Pick path={`${at}.build`} name="Built" />
           {flight.build === "stringers" && (

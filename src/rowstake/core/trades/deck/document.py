@@ -196,6 +196,8 @@ class Steps(Block):
     nosing_mm: Annotated[float, Field(ge=0, le=60)] = 25
     closed: bool = True
     """Boards close the risers."""
+    framed: bool = False
+    """A board at either end of every tread, mitred to the one at the nose."""
     top: Literal["down", "level"] = "down"
     """The first tread one riser under the deck, or level with it."""
     build: Literal["stringers", "boxes"] = "stringers"

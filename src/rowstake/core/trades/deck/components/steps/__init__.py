@@ -11,6 +11,7 @@ from rowstake.core.parts import Hold, Part
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.steps.bordered import Carrier
 from rowstake.core.trades.deck.components.steps.boxes import boxes, framed, under_box
 from rowstake.core.trades.deck.components.steps.cover import counted, risers, treads
 from rowstake.core.trades.deck.components.steps.drawing import marks, scenes
@@ -66,15 +67,19 @@ def _lay(level: DeckLevel) -> list[Part]:
         if flight.boxed:
             made = boxes(flight, stringer)
             out += framed(flight, made)
-            under = partial(under_box, made)
+            under, carried = partial(under_box, made), [Carrier(box.thick, *box.inside) for box in made]
         else:
             out += [
                 *_stringers(flight, stringer),
                 *_cornered(flight, stringer),
                 *_dropped(flight, stringer, bears(level, flight, stringer)),
             ]
-            under = partial(_under, flight, stringer)
-        out += [*risers(flight, under), *treads(flight, under, stringer.past_mm), *pad(level, flight)]
+            under, carried = partial(_under, flight, stringer), [Carrier(stringer.section.thickness_mm)] * flight.treads
+        out += [
+            *risers(flight, under),
+            *treads(flight, under, stringer.past_mm, carried),
+            *pad(level, flight),
+        ]
         for rail in handrails(flight, stringer):
             out += rail.parts()
             out += [part for n, bay in enumerate(raked(rail), 1) for part in bay.parts(n)]

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section
@@ -10,13 +10,18 @@ from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Hold, Joint, Part, letters
 from rowstake.core.space import Solid
 from rowstake.core.space.outlines import band
+from rowstake.core.trades.deck.components.steps.bordered import Carrier, blocks, ends, framed_mm, mitred_front
 from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.fixings import deck_screw
 
 FACTS = CATALOGUE.steps
-CARRIES = ("stringer", "box rail", "rung")
+CARRIES = ("stringer", "box rail", "rung", "tread block")
 Under = Callable[[int, float], list[float]]
 """The middles of what carries the k-th tread, along the edge, that is there so far out."""
+
+
+MITRES = ("", "one end mitred 45°, to the long point", "both ends mitred 45°, to the long points")
+"""By how many of its ends are cut so."""
 
 
 def counted(flight: Flight, bought: list[tuple[str, Good, int]]) -> list[Part]:
@@ -40,7 +45,7 @@ def pieces(start: float, end: float, section: Section, joints: list[float]) -> l
 def _mitred(flight: Flight, ends: str, first: bool, last: bool) -> str:
     """How a piece's ends are cut: at the mitres of its flight, told to the long point."""
     many = sum(bool(m) and at for m, at in zip(flight.mitres, (first, last), strict=True))
-    told = ("", "one end mitred 45°, to the long point", "both ends mitred 45°, to the long points")[many]
+    told = MITRES[many]
     return ", ".join(words for words in (ends if ends != "square" or not told else "", told) if words)
 
 
@@ -54,27 +59,59 @@ def _lying(flight: Flight, out: tuple[float, float], along: tuple[float, float],
     return Solid(flight.pose.laid, tuple(band(whole, low, high)), floor, top)
 
 
-def treads(flight: Flight, under: Under, past_mm: float) -> list[Part]:
-    """Every board of every tread, front one first: 1a, 1b."""
+def treads(flight: Flight, under: Under, past_mm: float, carrier: Sequence[Carrier]) -> list[Part]:
+    """Every board of every tread, front one first: 1a, 1b; those at its ends last. `carrier` tells of what carries each tread."""
     tread, name = flight.tread, flight.of
-    out, crossings = [], 0
+    out, crossings = list[Part](), 0
     for k in range(1, flight.treads + 1):
-        for n, (a, b) in enumerate(flight.rows(k, past_mm), 1):
+        rows = flight.rows(k, past_mm)
+        framed = framed_mm(flight, rows)
+        if framed:
+            carried = blocks(flight, k, rows, under(k, rows[0][0]), carrier[k - 1], flight.room_under(k))
+            names = f"T{k}{letters(len(rows) + 1)}", f"T{k}{letters(len(rows) + 2)}"
+            out += [*carried, *ends(flight, k, rows, names)]
+            crossings += 2 * (1 + len(carried))
+        for n, (a, b) in enumerate(rows, 1):
             (start, end), below = flight.span(a, b), under(k, a)
+            if framed and n > 1:
+                start, end = start + framed + flight.gap_mm, end - framed - flight.gap_mm
+                below = [x for x in below if start < x < end]
             for m, (low, high) in enumerate(pieces(start, end, tread, below), 1):
                 more = f".{m}" if high - low < end - start - 1 else ""
-                ends = "square" if b - a > tread.width_mm - 0.05 else "ripped"
+                level = (flight.seat(k), flight.tread_top(k))
+                mitred = framed and n == 1
+                told = "square" if b - a > tread.width_mm - 0.05 else "ripped"
+                told = (
+                    MITRES[(low <= start) + (high >= end)]
+                    if mitred
+                    else _mitred(flight, told, low <= start, high >= end)
+                )
+                solid = (
+                    mitred_front(flight, (a, b), (low, high), level)
+                    if mitred
+                    else _lying(flight, (a, b), (low, high), level)
+                )
                 out.append(
-                    Part(flight.part(f"T{k}{letters(n)}{more}"), "tread", "steps", timber(tread.id), name, high - low, b - a,
-                         _mitred(flight, ends, low <= start, high >= end),
-                         solid=_lying(flight, (a, b), (low, high), (flight.seat(k), flight.tread_top(k))))
-                )  # fmt: skip
+                    Part(
+                        flight.part(f"T{k}{letters(n)}{more}"),
+                        "tread",
+                        "steps",
+                        timber(tread.id),
+                        name,
+                        high - low,
+                        b - a,
+                        told,
+                        solid=solid,
+                    )
+                )
             crossings += len(below) + sum(bool(m) for m in flight.mitres)
     screw = deck_screw(flight.brief)
     least = (CATALOGUE.materials.fixings.board_times - 1) * tread.thickness_mm
     screws = Part(flight.part("tread screws"), "board screw", "steps", screw, name, unit="each",
                   amount=crossings * CATALOGUE.deck.screws_per_crossing, joint=Joint(("tread",), CARRIES, least, end_grain=True))  # fmt: skip
-    return [*out, screws] if out else []
+    held = sum(p.kind == "tread block" for p in out) * 2 * FACTS.box_screws
+    block_screw = flight.brief.sold.screw("structural_screw", FACTS.box_screw_mm)[0]
+    return [*out, screws, *counted(flight, [("block screws", block_screw, held)])] if out else []
 
 
 def risers(flight: Flight, under: Under) -> list[Part]:

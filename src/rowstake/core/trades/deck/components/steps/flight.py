@@ -179,6 +179,11 @@ class Flight:
         """What the k-th tread lies on."""
         return self.tread_top(k) - self.tread.thickness_mm
 
+    def room_under(self, k: int) -> float:
+        """What there is under the k-th tread before the next seat, or before what the feet are notched over."""
+        kicker = CATALOGUE.sections[self.brief.region.rail].thickness_mm
+        return self.seat(k) - (self.seat(k + 1) if k < self.treads else self.foot_mm + max(kicker, FACTS.box_air_mm))
+
     def nose(self, k: int) -> float:
         """How far out the nose of the k-th tread is; the 0th is the deck's."""
         return self.nose_mm + k * self.way.going_mm

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 from functools import cached_property
+from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.goods import timber
@@ -91,14 +92,19 @@ class Handrail:
                      solid=Solid(flight.pose, ring, *self._band(0.0, self.post.thickness_mm)), hold=Hold(place.label(bolts)))
             )  # fmt: skip
         first, last = self.middle(self.treads[0]) - half - 60, self.middle(self.treads[-1]) + half + 60
-        top = [self.noses(u) + self.high_mm for u in (first, last)]
-        ring = ((first, top[0] - drop), (last, top[1] - drop), (last, top[1]), (first, top[0]))
-        long = (last - first) * math.hypot(1.0, self.stringer.slope)
-        out.append(
-            Part(place.label(f"{name} rail"), "handrail", "steps", timber(self.rail.id), flight.of, long, self.rail.width_mm,
-                 f"plumb cut, {math.degrees(math.atan(self.stringer.slope)):.1f}° off square, ends returned",
-                 solid=Solid(flight.pose, ring, *self._band(self.rail.thickness_mm, 0.0)), hold=Hold(place.label(brackets)))
-        )  # fmt: skip
+        long = math.hypot(1.0, self.stringer.slope)
+        inner = [self.middle(k) * long for k in self.treads[1:-1]]
+        cuts = evenly(first * long, last * long, inner, max(self.rail.lengths_mm))
+        for n, (low, high) in enumerate(cuts, 1):
+            a, b = low / long, high / long
+            top = [self.noses(u) + self.high_mm for u in (a, b)]
+            ring = ((a, top[0] - drop), (b, top[1] - drop), (b, top[1]), (a, top[0]))
+            told = "ends returned" if len(cuts) == 1 else "its outer end returned, met over a post"
+            out.append(
+                Part(place.label(f"{name} rail{n if len(cuts) > 1 else ''}"), "handrail", "steps", timber(self.rail.id), flight.of, high - low,
+                     self.rail.width_mm, f"plumb cut, {math.degrees(math.atan(self.stringer.slope)):.1f}° off square, {told}",
+                     solid=Solid(flight.pose, ring, *self._band(self.rail.thickness_mm, 0.0)), hold=Hold(place.label(brackets)))
+            )  # fmt: skip
         sold, posts = flight.brief.sold, len(self.treads)
         bolt = sold.bolt(self.post.thickness_mm + self.stringer.section.thickness_mm)
         bought = ((bolts, bolt, 2 * posts), (brackets, sold.good("handrail_bracket"), posts))
@@ -106,6 +112,16 @@ class Handrail:
             Part(place.label(label), "hardware", "steps", good, flight.of, amount=n, unit="each")
             for label, good, n in bought
         ]
+
+
+def evenly(start: float, end: float, joints: list[float], longest: float) -> list[tuple[float, float]]:
+    """From place to place in as few pieces as are on sale, met at the joints nearest to equal lengths."""
+    for count in range(1, len(joints) + 2):
+        wanted = [start + (end - start) * i / count for i in range(1, count)]
+        marks = [start, *(min(joints, key=lambda j, w=w: abs(j - w)) for w in wanted), end]  # type: ignore[misc]
+        if all(0 < b - a <= longest + 1e-6 for a, b in pairwise(marks)):
+            return list(pairwise(marks))
+    return [(start, end)]
 
 
 def handrails(flight: Flight, stringer: Stringer) -> list[Handrail]:
