@@ -241,6 +241,7 @@ def decks_with_steps(draw):
             put(f"{path}.handrail", draw(st.sampled_from(["none", "near", "far", "both"]))),
             put(f"{path}.build", draw(st.sampled_from(["stringers", "stringers", "boxes"]))),
             put(f"{path}.filled", draw(st.booleans())),
+            put(f"{path}.made", draw(st.sampled_from(["cut", "cut", "bought"]))),
             put(f"{path}.framed", draw(st.booleans())),
             put(f"{path}.foot_by", draw(st.sampled_from(["brackets", "kicker"]))),
             put(f"{path}.foot", draw(st.sampled_from(["pad", "slab"]))),
@@ -644,3 +645,21 @@ def test_feet_over_a_kicker_by_hand():
         )
     )
     assert wrapped.count("kicker") == 0
+
+
+def test_stringers_bought_ready_cut_by_hand():
+    """Sold here with 180 up and 250 out. 900 is 5 · 180: they fit, going 250. 850 is 5 · 170: five of theirs make 900, 50 over, where
+    steps may differ by 10."""
+    bought = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.made", "bought")]
+    made = plan(deck(4000, 3000, 900, *bought))
+    ready = [p for p in made.parts if p.kind == "ready stringer"]
+    assert {p.good.sizes for p in ready} == {(4, 180, 250)}
+    assert len(ready) == len(Stringer(next(iter(flights(made.laid.main.brief)))).places)
+    assert made.count("stringer") == 0
+    assert "ready_made" not in [f.rule for f in made.findings]
+    check_solids(made)
+    low = plan(deck(4000, 3000, 850, *bought))
+    (told,) = [f for f in low.findings if f.rule == "ready_made"]
+    assert "5 make 900 mm, 50 mm over what S1 needs" in told.title
+    (line,) = [line for line in made.lists.buy if line.good and line.good.id == "ready_stringer"]
+    assert line.item == "stringer ready cut for 4 treads, 180 mm up and 250 mm out"

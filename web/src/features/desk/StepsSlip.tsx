@@ -64,7 +64,7 @@ export function StepsSlip() {
           {flight.build === "stringers" && (
             <>
               {" "}
-              of <PickOrNone path={`${at}.stringer`} name="Stringer" none="the size the notches ask" />
+              of <PickOrNone path={`${at}.stringer`} name="Stringer" none="the size the notches ask" />, <Pick path={`${at}.made`} name="Stringers made" />
             </>
           )}{" "}
           on <Pick path={`${at}.foot`} name="Foot" />

@@ -17,6 +17,10 @@ class StepLimits(Fact):
     open_mm: float
     landing_mm: float
     """What is free at the foot at least."""
+    ready_riser_mm: float
+    ready_going_mm: float
+    ready_treads: list[int]
+    """Of stringers that are sold ready cut."""
     triangle_mm: float
     """What must not pass below the lower rail of a guard on a flight, between tread and riser."""
 

@@ -203,6 +203,8 @@ class Steps(Block):
     build: Literal["stringers", "boxes"] = "stringers"
     """On stringers that hang on the frame, or as boxes that stand on each other and on the ground."""
     stringer: str | None = None
+    made: Literal["cut", "bought"] = "cut"
+    """Stringers cut from boards on site, or bought ready cut, with a rise and going of their own."""
     foot: Literal["pad", "slab"] = "pad"
     """What the stringers stand on: concrete to be poured, or paving or a slab that is there."""
     foot_by: Literal["brackets", "kicker"] = "brackets"

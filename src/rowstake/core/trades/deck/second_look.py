@@ -93,7 +93,7 @@ def risers(plan: DeckPlan, theirs: float) -> Verdict:
 
 
 def stringers(plan: DeckPlan, theirs: float) -> Verdict:
-    p, ours, own = plan.brief.printer, plan.count("stringer"), _own(plan)
+    p, ours, own = plan.brief.printer, plan.count("stringer", "ready stringer"), _own(plan)
     if not own or not ours:
         return Verdict("stringers", f"{theirs:g}", str(ours), "over" if theirs else "agrees", "These steps need none.")
     words = f"These treads reach {p.length(own[0].tread_reach_mm)} from stringer to stringer."

@@ -133,8 +133,10 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
             else:
                 yield BuildStep(
                     "steps",
-                    f"Stringers of {name}: one cut and tried, the others traced, all level across",
-                    counted(many["stringer"], "stringer"),
+                    f"Stringers of {name}: one cut and tried, the others traced, all level across"
+                    if many["stringer"]
+                    else f"Stringers of {name}: each measured as bought, all level across",
+                    counted(many["stringer"] + many["ready stringer"], "stringer"),
                 )
             if many["riser"]:
                 yield BuildStep(

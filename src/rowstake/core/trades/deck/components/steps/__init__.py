@@ -93,10 +93,15 @@ def _stringers(flight: Flight, stringer: Stringer) -> list[Part]:
     ends = (
         f"cut to the pattern{', notched over the kicker' if stringer.kicker else ''}" if flight.treads > 0 else "square"
     )
+    if flight.ready and flight.treads:
+        ends = "measure its rise and going before it is hung"
+    kind, good = (
+        ("ready stringer", ready_good(flight)) if flight.ready and flight.treads else ("stringer", timber(section.id))
+    )
     cut = [cut_short(flight, stringer, at) for at in stringer.places]
     out = [
-        Part(flight.part(f"S{n}"), "stringer", "steps", timber(section.id), name, own.length_mm, section.width_mm,
-             ends if own is stringer else "the pattern's upper end, hung on the one under the mitre",
+        Part(flight.part(f"S{n}"), kind, "steps", good, name, own.length_mm, section.width_mm, unit="each" if kind != "stringer" else "piece",
+             ends=ends if own is stringer else "the pattern's upper end, hung on the one under the mitre",
              solid=Solid(flight.pose, own.outline, at, at + section.thickness_mm), hold=hold if own is stringer else Hold(flight.part("hangers")))
         for n, (at, own) in enumerate(zip(stringer.places, cut, strict=True), 1)
     ]  # fmt: skip
@@ -114,6 +119,13 @@ def _stringers(flight: Flight, stringer: Stringer) -> list[Part]:
         ),
     ]
     return out + kicker + counted(flight, bought)
+
+
+def ready_good(flight: Flight) -> Good:
+    """The stringer on sale for so many treads, or the next longer one, to be cut off."""
+    limits, sold = flight.limits, flight.brief.sold
+    treads = next((n for n in sorted(limits.ready_treads) if n >= flight.treads), max(limits.ready_treads))
+    return sold.good("ready_stringer", treads, limits.ready_riser_mm, limits.ready_going_mm)
 
 
 def _cornered(flight: Flight, stringer: Stringer) -> list[Part]:

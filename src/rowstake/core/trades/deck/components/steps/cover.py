@@ -15,7 +15,7 @@ from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.fixings import deck_screw
 
 FACTS = CATALOGUE.steps
-CARRIES = ("stringer", "box rail", "rung", "tread block")
+CARRIES = ("stringer", "ready stringer", "box rail", "rung", "tread block")
 Under = Callable[[int, float], list[float]]
 """The middles of what carries the k-th tread, along the edge, that is there so far out."""
 

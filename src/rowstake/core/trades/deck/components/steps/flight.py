@@ -179,6 +179,12 @@ class Flight:
         """What the k-th tread lies on."""
         return self.tread_top(k) - self.tread.thickness_mm
 
+    @property
+    def ready(self) -> bool:
+        """Whether its stringers are bought ready cut."""
+        steps = self.steps
+        return steps.made == "bought" and not self.boxed and steps.round_near_mm is None and steps.round_far_mm is None
+
     def room_under(self, k: int) -> float:
         """What there is under the k-th tread before the next seat, or before what the feet are notched over."""
         kicker = CATALOGUE.sections[self.brief.region.rail].thickness_mm

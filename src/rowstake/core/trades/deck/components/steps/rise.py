@@ -81,8 +81,9 @@ def risers_of(flight: Flight) -> int:
 
 
 def way_of(flight: Flight, risers: int) -> Way:
-    """Equal risers; the going as chosen, else what the fewest whole boards make that reaches the region's least."""
-    going = flight.steps.going_mm
+    """Equal risers; the going as chosen, else that of stringers bought ready cut, or what the fewest whole boards make that reaches the
+    region's least."""
+    going = flight.steps.going_mm or (flight.limits.ready_going_mm if flight.ready else None)
     if going is None:
         pitch = flight.tread.width_mm + flight.gap_mm
         least = flight.limits.going_mm + flight.steps.nosing_mm
