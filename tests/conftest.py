@@ -27,6 +27,8 @@ settings.register_profile("search", deadline=None, database=KEPT, print_blob=Tru
 settings.register_profile(
     "unshrunk", deadline=None, derandomize=True, database=None, phases=[Phase.explicit, Phase.generate]
 )
+settings.register_profile("found", deadline=None, database=KEPT, phases=[Phase.explicit, Phase.reuse, Phase.generate])
+"""What a search kept, as it was found: to look at it before it is made small."""
 settings.load_profile(os.environ.get("ROWSTAKE_HYPOTHESIS", "suite"))
 Plan._repr_pretty_ = lambda plan, printer, _: printer.text(repr(plan))  # type: ignore[attr-defined]
 """A failing example is told by its job alone."""

@@ -311,3 +311,21 @@ def test_a_gate_at_the_top_of_steps_by_hand():
     assert "gate_S1" in desk(made).scenes
     wide = plan(deck(4000, 3000, 900, *FAR, *steps, put("deck.steps.0.width_mm", 1500)))
     assert [f.rule for f in wide.findings if f.rule == "guard_gate"] == ["guard_gate"]
+
+
+def test_a_post_beside_a_clipped_corner_stands_clear_of_its_rim():
+    """On the left edge of a deck whose corner at the house is clipped by 300: the last post would stand in the clipped rim."""
+    clip = [{"do": "add_cut", "kind": "clip", "corner": "house_left"}, *cut(along_mm=300, out_mm=300)]
+    made = plan(
+        deck(
+            1800,
+            1800,
+            500,
+            *clip,
+            put("deck.guard.edges", "chosen"),
+            put("deck.guard.sides", ["left"]),
+            region="north_america",
+        )
+    )
+    assert [q.mount for q in lay_line(made.laid.main).posts] == ["inside", "surface"]
+    check_solids(made)

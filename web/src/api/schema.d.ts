@@ -3220,6 +3220,11 @@ export interface components {
              */
             closed: boolean;
             /**
+             * Framed
+             * @default false
+             */
+            framed: boolean;
+            /**
              * Top
              * @default down
              * @enum {string}
@@ -3237,11 +3242,28 @@ export interface components {
              */
             stringer: string | null;
             /**
+             * Made
+             * @default cut
+             * @enum {string}
+             */
+            made: "cut" | "bought";
+            /**
              * Foot
              * @default pad
              * @enum {string}
              */
             foot: "pad" | "slab";
+            /**
+             * Foot By
+             * @default brackets
+             * @enum {string}
+             */
+            foot_by: "brackets" | "kicker";
+            /**
+             * Room Mm
+             * @default null
+             */
+            room_mm: number | null;
             /**
              * Lights
              * @default 0

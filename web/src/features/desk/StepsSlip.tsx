@@ -1,3 +1,4 @@
+import { Tabs } from "radix-ui";
 import { useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
 import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick } from "./fields";
@@ -21,15 +22,31 @@ export function StepsSlip() {
   const flight = steps[index];
   const at = `deck.steps.${index}` as const;
   return (
-    <>
-      <Say>
-        {(Object.keys(EDGES) as (keyof typeof EDGES)[]).map((side) => (
-          <Plain key={side} onClick={() => void edit([{ do: "add_steps", side }], "Steps")}>
-            {EDGES[side]}
-          </Plain>
-        ))}
-        <Plain onClick={() => void edit([{ do: "add_steps", side: "far", full: true }], "Steps")}>Along all of the far edge</Plain>
-      </Say>
+    <Tabs.Root defaultValue="steps">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <Tabs.List aria-label="What to set" className="flex gap-1">
+          <Tabs.Trigger value="steps" className={TAB}>
+            Steps
+          </Tabs.Trigger>
+          {!there && (
+            <Tabs.Trigger value="guard" className={TAB}>
+              Guard
+            </Tabs.Trigger>
+          )}
+          <Tabs.Trigger value="limits" className={TAB}>
+            Limits here
+          </Tabs.Trigger>
+        </Tabs.List>
+        <Say>
+          {(Object.keys(EDGES) as (keyof typeof EDGES)[]).map((side) => (
+            <Plain key={side} onClick={() => void edit([{ do: "add_steps", side }], "Steps")}>
+              {EDGES[side]}
+            </Plain>
+          ))}
+          <Plain onClick={() => void edit([{ do: "add_steps", side: "far", full: true }], "Steps")}>Along all of the far edge</Plain>
+        </Say>
+      </div>
+      <Tabs.Content value="steps">
       {flight && (
         <Say>
           <select
@@ -89,7 +106,13 @@ export function StepsSlip() {
           <Quiet onClick={() => void edit([{ do: "remove_steps", id: flight.id }], "Steps removed")}>Take {flight.id} away</Quiet>
         </Say>
       )}
-      {!there && <GuardSay />}
+      </Tabs.Content>
+      {!there && (
+        <Tabs.Content value="guard">
+          <GuardSay />
+        </Tabs.Content>
+      )}
+      <Tabs.Content value="limits">
       <Say>
         Held here to risers of at most <OptionalLength path="deck.over.riser_mm" name="Highest riser here" empty="the usual" />, goings of at least{" "}
         <OptionalLength path="deck.over.going_mm" name="Least going here" empty="the usual" />, risers alike within{" "}
@@ -98,10 +121,13 @@ export function StepsSlip() {
         <OptionalLength path="deck.over.open_mm" name="What must not pass" empty="the usual ball" /> passes, between tread, riser and rail none that{" "}
         <OptionalLength path="deck.over.triangle_mm" name="What must not pass below the rail" empty="the usual" /> does.
       </Say>
+      </Tabs.Content>
       {flight && ways && <WaysSheet path="/api/plan/compare/rises" title="Ways to take the rise" words={() => "Take this"} onClose={() => setWays(false)} />}
-    </>
+    </Tabs.Root>
   );
 }
+
+const TAB = "min-h-8 border-b-4 border-transparent px-1.5 font-semibold text-muted data-[state=active]:border-signal data-[state=active]:text-ink max-sm:min-h-11";
 
 const SIDES = ["left", "far", "right", "house"] as const;
 

@@ -303,6 +303,9 @@ def _held(level: DeckLevel, place: PostPlace, half: float) -> PostPlace:
     if place.mount != "inside":
         return place
     grid, spot = level.grid, place.square(half)
+    own = Polygon([grid.on_plan((float(x), float(y))) for x, y in spot.exterior.coords])
+    if any(leans(e) for e in grid.edges) and grid.poly.difference(grid.clear_of_clips).intersection(own).area > 1:
+        return replace(place, mount="surface")  # the rim of a clipped corner
     taken: list[tuple[Point, Point]] = []
     for j in grid.joists:
         if j.kind != "nailer":

@@ -15,6 +15,7 @@ FACTS = CATALOGUE.steps
 Rows = list[tuple[float, float]]
 BEARS_MM = 20.0
 """What boards that meet over a stringer have of it each, so that no block is needed."""
+LEAST_BEARS_MM = 10.0
 HAIR_MM = 1.0
 
 
@@ -70,6 +71,9 @@ def blocks(flight: Flight, k: int, rows: Rows, carriers: list[float], by: Carrie
     start, end = flight.span(*rows[0])
     wide, high = section.thickness_mm, min(section.width_mm, deep)
     marks = [a - flight.gap_mm / 2 - wide / 2 for a, _ in rows[:-1]] + [rows[-1][0]]
+    if marks[-2] - marks[-1] < wide:  # the last board is so narrow that one block carries both of its edges
+        narrow = rows[-1][1] - rows[-1][0] + flight.gap_mm <= wide - LEAST_BEARS_MM
+        marks.pop(-2 if narrow else -1)
     marks = [u for u in marks if by.from_mm <= u and u + wide <= by.to_mm]
     told = f"ripped to {flight.brief.printer.length(high)}" if high < section.width_mm - 0.5 else "square"
     out, top = [], flight.seat(k)
