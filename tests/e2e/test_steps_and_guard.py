@@ -45,7 +45,7 @@ def test_a_guard_on_three_edges_asks_the_frame_for_blocks(desk):
     expect(before).to_contain_text("blocks and bolts where guard posts will stand")
     stake(desk, "steps")
     desk.get_by_role("tab", name="Guard").click()
-    desk.get_by_label("Guard", exact=True).select_option("needed")
+    desk.get_by_role("combobox", name="Guard", exact=True).select_option("needed")
     expect(desk.locator("[data-figure=guard_posts] dd")).to_have_text("8")
     expect(desk.locator("[data-figure=guard_gap] dd")).to_contain_text("mm")
     type_in(desk, "Largest gap", "60 mm")
