@@ -178,7 +178,12 @@ def test_plies_trims_and_frames_have_their_fixings():
                           {"do": "add_gate", "leg": 0}))  # fmt: skip
     boards = dressed.count("gravel board")
     held = {p.label: p.amount for p in dressed.parts if p.unit == "each"}
-    assert held["cleats"] == 2 * boards
+    cleats = [p for p in dressed.parts if p.kind == "cleat"]
+    assert len(cleats) == 2 * boards
+    # Behind a board of 19 in the middle of the posts, from 9.5 to 34.5; 38 along, as high as the board of 150.
+    assert {(p.solid.near_mm, p.solid.far_mm) for p in cleats} == {(-34.5, -9.5)}
+    assert {p.length_mm for p in cleats} == {150}
+    assert next(v for k, v in held.items() if k.startswith("cleats screw")) == 2 * len(cleats)
     assert next(v for k, v in held.items() if k.startswith("gravel boards screw")) == 6 * boards
     assert any(k.startswith("cap rail screw") for k in held)
     assert held["G1 frame screws"] == 4 * 4 + 8

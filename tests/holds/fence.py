@@ -94,7 +94,7 @@ def drawn_counted_bought(made):
         s.of for s in scenes(made)["elevation"].shapes
         if s.look in ("post", "rail", "board", "frame", "brace") and s.kind in ("poly", "line")
     )  # fmt: skip
-    bars = Counter(p.label for p in made.parts if p.kind == "bar")  # drawn too, and bought by number
+    bars = Counter(p.label for p in made.parts if p.kind in ("bar", "cleat"))  # drawn too, and bought by number
     assert drawn == labels + bars
     assert sum(len(c.labels) for c in made.lists.cuts) == len(pieces)
     for key, cuts in made.lists.plans.items():

@@ -4,6 +4,7 @@ Where a rule of advice tells of a place that cannot be built, the kinds of piece
 
 from __future__ import annotations
 
+import itertools
 from dataclasses import replace
 
 from shapely.geometry import Polygon
@@ -31,12 +32,12 @@ TOLD = {
 }
 """By rule: kinds that may clash among each other, kinds that may be loose."""
 WITH = {
-    "order_cap": ("cap rail", {"post"}),
-    "order_gravel": ("gravel board", {"concrete", "gravel", "soil", "foam"}),
+    "order_cap": (("cap rail",), {"post"}),
+    "order_gravel": (("gravel board", "cleat"), {"concrete", "gravel", "soil", "foam"}),
     # At a mitre or a bend on a slope what is under the caps reaches up into them: it is trimmed to fit.
-    "cap_corner": ("cap rail", {"cap rail", "trim", "board", "post"}),
+    "cap_corner": (("cap rail",), {"cap rail", "trim", "board", "post"}),
 }
-"""By rule: a kind, and those that it alone may clash with."""
+"""By rule: kinds, and those that they alone may clash with."""
 NAMED = {"corner_rail"}
 """Rules whose own places alone may be loose."""
 CROWDED = {"narrow_strip": {"post", "beam"}, "stack_fit": EARTH | BOARDS | {"fascia"}}
@@ -62,9 +63,7 @@ def check_solids(made):
     of = {p.label: p.of for p in made.parts}
     proof = prove(_propped(made.parts) if "stack_fit" in rules else made.parts)
     told = [TOLD[rule] for rule in rules if rule in TOLD]
-    pairs = {
-        frozenset((one, other)) for rule in rules & WITH.keys() for one, others in [WITH[rule]] for other in others
-    }
+    pairs = {frozenset(pair) for rule in rules & WITH.keys() for pair in itertools.product(*WITH[rule])}
     named = {label for f in made.findings if f.rule in NAMED for label in f.where}
     both = [(c, {kinds[c.one], kinds[c.other]}) for c in proof.clashes]
     crowded = [(set(f.where), CROWDED[f.rule]) for f in made.findings if f.rule in CROWDED]

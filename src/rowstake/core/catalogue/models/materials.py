@@ -125,6 +125,8 @@ class TrimFacts(Fact):
     gravel_end_screws: int
     cleat_mm: float
     cleat_thick_mm: float
+    cleat_wide_mm: float
+    cleat_screws: int
     channel_every_mm: float
     channel_screw_mm: float
 

@@ -76,13 +76,23 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, asked: list[D
     for post in of(Stands, asked):
         if post.within:
             room.keep([grid.on_plan(q) for q in post.ring])
+    own = _asked_for(
+        grid, joist, of(BlockAt, asked), room
+    )  # first: rows of blocks may lie a little to one side, these may not
     sticks += [block for block in _blocking(brief, grid, supports, of(GuardPosts, asked)) if room.take_if_free(block)]
-    for s, t in (demand.at for demand in of(BlockAt, asked)):
-        here = blocks_at(grid, joist, t, "blocking", s - grid.spacing_mm, s + grid.spacing_mm)
-        sticks += [block for block in here if block.a[0] <= s <= block.b[0] and room.take_if_free(block)]
+    sticks += own
     sticks += _splices(grid, supports, sticks, room)
     sticks += _sisters(grid, joist, of(SisterAt, asked), room)
     return sticks
+
+
+def _asked_for(grid: Grid, joist: Section, asked: list[BlockAt], room: Room) -> list[Stick]:
+    """The blocks at places that something is fixed at, where nothing lies yet that does their work."""
+    out: list[Stick] = []
+    for s, t in (demand.at for demand in asked):
+        here = blocks_at(grid, joist, t, "blocking", s - grid.spacing_mm, s + grid.spacing_mm)
+        out += [block for block in here if block.a[0] <= s <= block.b[0] and room.take_if_free(block)]
+    return out
 
 
 def _whole(beam: BeamLine) -> Stick:

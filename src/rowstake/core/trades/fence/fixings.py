@@ -26,6 +26,11 @@ def _through(brief: Brief, thick_mm: float, most_mm: float | None = None) -> tup
     return brief.sold.screw("screw", thick_mm + CATALOGUE.materials.fixings.grip_mm, most_mm)
 
 
+def cleat_screw(brief: Brief) -> Good:
+    """Through a cleat into its post."""
+    return _through(brief, CATALOGUE.materials.trims.cleat_thick_mm)[0]
+
+
 def _level(piece: Part) -> float:
     """The cosine of the slope of a piece that lies along the line: a screw driven plumb goes through so much more of it."""
     if piece.solid is None or piece.length_mm <= 0:
@@ -50,7 +55,8 @@ def _depth(part: Part) -> Depth | None:
 
 
 def trim_fixings(brief: Brief, parts: list[Part]) -> list[Part]:
-    """Screws along every trim, cap and cap rail, at both ends of gravel boards with a cleat under each, and up channels.
+    """Screws along every trim, cap and cap rail, at both ends of gravel boards into the cleats behind them, through those
+    into the posts, and up channels.
 
     The trims before the boards of a framed panel are screwed through the boards into the rails, those behind into the rails."""
     facts, grip = CATALOGUE.materials.trims, CATALOGUE.materials.fixings.grip_mm
@@ -75,9 +81,8 @@ def trim_fixings(brief: Brief, parts: list[Part]) -> list[Part]:
     if boards:
         thick = CATALOGUE.sections[boards[0].material].thickness_mm
         out += _screws("gravel boards", _through(brief, thick)[0], len(boards) * 2 * facts.gravel_end_screws)
-        cleat = Part("cleats", "hardware", "frame", brief.sold.good("cleat", facts.cleat_mm), "gravel boards",
-                     amount=2 * len(boards), unit="each")  # fmt: skip
-        out += [cleat, *_screws("cleats", _through(brief, facts.cleat_thick_mm)[0], 4 * len(boards))]
+        cleats = len(by_kind.get("cleat", []))
+        out += _screws("cleats", cleat_screw(brief), facts.cleat_screws * cleats)
     channels = [p for p in parts if p.kind == "hardware" and p.label.endswith(" channels")]
     if channels:
         holds = sum(p.amount * (up(brief.fence.skin.height_mm / facts.channel_every_mm) + 1) for p in channels)

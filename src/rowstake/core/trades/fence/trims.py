@@ -8,9 +8,10 @@ from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section, pick
 from rowstake.core.goods import timber
-from rowstake.core.parts import Part
+from rowstake.core.parts import Hold, Part
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.corners import LONG_MM, clear_from, posts_from, strip_from
+from rowstake.core.trades.fence.fixings import cleat_screw
 from rowstake.core.trades.fence.layout import Bay, Layout, Post, Run
 from rowstake.core.trades.fence.levels import MEETS_MM, Foot, Levels
 from rowstake.core.trades.fence.on_leg import lie, stand
@@ -128,6 +129,25 @@ def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section)
                 math.hypot(right - left, rise), board.width_mm, plumb(right - left, rise),
                 solid=stand(layout.poses[bay.leg], (-half, half), left, right, top - board.width_mm, top, rise),
             )
+        )  # fmt: skip
+        out += _cleats(brief, layout, bay, half, board.width_mm, (foot, clear))
+    return out
+
+
+def _cleats(brief: Brief, layout: Layout, bay: Bay, half: float, wide: float, over: tuple[Foot, Reach]) -> list[Part]:
+    """An upright on the face of either post behind the board, which is screwed to it: from the board's lower edge, no higher than the
+    board."""
+    facts, (foot, board) = CATALOGUE.materials.trims, over
+    depth = (-half - facts.cleat_thick_mm, -half)
+    clear = clear_reach(brief, layout, bay, depth)
+    left, right = max(clear.left_mm, board.left_mm), min(clear.right_mm, board.right_mm)
+    along, high = min(facts.cleat_wide_mm, (right - left) / 2), min(facts.cleat_mm, wide)
+    good, held, out = brief.sold.good("cleat", facts.cleat_mm), f"cleats {cleat_screw(brief).words}", []
+    for n, (a, b) in enumerate(((left, left + along), (right - along, right)), 1):
+        low = max(foot.at(a), foot.at(b)) - wide
+        out.append(
+            Part(f"{bay.label} cleat {n}", "cleat", "frame", good, bay.label, high, facts.cleat_wide_mm, unit="each",
+                 solid=stand(layout.poses[bay.leg], depth, a, b, low, low + high), hold=Hold(held))
         )  # fmt: skip
     return out
 
