@@ -106,6 +106,7 @@ def test_every_choice_of_a_deck_does_something(support):
         "deck.house.cantilevered_floor": [True], "deck.house.sill_mm": [920], "deck.over.guard_over_mm": [800],
         "deck.steps.0.at_mm": [900], "deck.steps.0.width_mm": [1500], "deck.steps.0.max_riser_mm": [160], "deck.steps.0.going_mm": [300],
         "deck.steps.0.nosing_mm": [10], "deck.steps.0.room_mm": [2500], "deck.steps.0.framed": [True], "deck.steps.0.closed": [False], "deck.guard.high_mm": [1000], "deck.guard.most_mm": [1200],
+        "deck.skirting.sides": [["left"]], "deck.skirting.gap_mm": [5], "deck.skirting.clear_mm": [80],
         "deck.guard.socket_mm": [6], "deck.guard.sleeves": [True], "deck.guard.post_caps": [True],
         "deck.guard.gap_mm": [80], "deck.guard.under_mm": [60], "deck.guard.cap": [False], "deck.guard.sides": [["left"]], "deck.steps.0.level": ["Q1"],
     }  # fmt: skip
@@ -121,6 +122,10 @@ def test_every_choice_of_a_deck_does_something(support):
         "deck.boards.fit": [put("deck.boards.gap_mm", 5)],
         "deck.guard.sides": [put("deck.guard.edges", "chosen")],
         "deck.guard.post_caps": [put("deck.guard.cap", False)],
+        **{
+            f"deck.skirting.{own}": [put("deck.skirting.sides", ["left", "right"])]
+            for own in ("board", "gap_mm", "clear_mm", "panel")
+        },
         "deck.steps.0.level": [{"do": "add_level"}, put("deck.levels.1.y_mm", 6000), put("deck.steps.0.width_mm", 900)],
     }
     ledger_only = {"deck.ledger.fastener", "deck.house.cantilevered_floor", "deck.house.siding"}

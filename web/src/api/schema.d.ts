@@ -2702,6 +2702,16 @@ export interface components {
             guard: components["schemas"]["Guard"];
             /**
              * @default {
+             *       "sides": [],
+             *       "board": null,
+             *       "gap_mm": 10,
+             *       "clear_mm": 50,
+             *       "panel": "none"
+             *     }
+             */
+            skirting: components["schemas"]["Skirting"];
+            /**
+             * @default {
              *       "diagonal_a_mm": null,
              *       "diagonal_b_mm": null
              *     }
@@ -3155,6 +3165,38 @@ export interface components {
              * @default 0
              */
             far_drop_mm: number;
+        };
+        /**
+         * Skirting
+         * @description Boards upright below the rim on chosen sides, some of them a panel that comes away.
+         */
+        Skirting: {
+            /**
+             * Sides
+             * @default []
+             */
+            sides: ("house" | "left" | "right" | "far")[];
+            /**
+             * Board
+             * @default null
+             */
+            board: string | null;
+            /**
+             * Gap Mm
+             * @default 10
+             */
+            gap_mm: number;
+            /**
+             * Clear Mm
+             * @default 50
+             */
+            clear_mm: number;
+            /**
+             * Panel
+             * @default none
+             * @enum {string}
+             */
+            panel: "none" | "left" | "far" | "right" | "house";
         };
         /**
          * Squaring

@@ -18,7 +18,20 @@ class HangerRating(Fact):
     kn: float
 
 
+class SkirtingFacts(Fact):
+    lap_mm: float
+    least_lap_mm: float
+    off_fascia_mm: float
+    least_mm: float
+    rail_up_mm: float
+    """How far over the boards' feet the rail behind them lies."""
+    panel_mm: float
+    screws: int
+    catches: int
+
+
 class DeckFacts(Fact):
+    skirting: SkirtingFacts
     standoff_mm: float
     overhang_share: float
     least_overhang_mm: float

@@ -248,6 +248,17 @@ class Guard(Block):
     """One on every post where no board lies over them."""
 
 
+class Skirting(Block):
+    """Boards upright below the rim on chosen sides, some of them a panel that comes away."""
+
+    sides: list[DeckSide] = []
+    board: str | None = None
+    gap_mm: Annotated[float, Field(ge=0, le=60)] = 10
+    clear_mm: Annotated[float, Field(ge=10, le=300)] = 50
+    """Between the boards and the finished ground."""
+    panel: Literal["none", "left", "far", "right", "house"] = "none"
+
+
 class Lights(Block):
     count: Annotated[int, Field(ge=0, le=200)] = 0
     watts: Annotated[float, Field(gt=0, le=50)] = 2
@@ -279,6 +290,7 @@ class Deck(Block):
     lights: Lights = Lights()
     steps: Annotated[list[Steps], Field(max_length=8)] = []
     guard: Guard = Guard()
+    skirting: Skirting = Skirting()
     squaring: Squaring = Squaring()
 
 

@@ -112,6 +112,14 @@ def _boards(plan: DeckPlan) -> Iterator[BuildStep]:
     )
     if border:
         yield BuildStep("skin", "Border, mitres first", counted(border, "board"))
+    if skirting := _number(plan, "skirting"):
+        yield BuildStep(
+            "skin",
+            "Skirting below the rim, its rail behind, the panel last",
+            counted(skirting, "board"),
+            "",
+            "what is under the deck",
+        )
     if fascia := _number(plan, "fascia"):
         yield BuildStep("skin", "Fascia on packers", counted(fascia, "piece"), "", "bolt heads in the rim")
 

@@ -1,0 +1,80 @@
+"""Skirting below the rim: one side worked by hand, then whatever stands in its way."""
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.faults import JobFault
+from rowstake.core.plan import plan
+from tests.decks import deck, planned
+from tests.holds.solids import check_solids
+from tests.jobs import put
+
+FAR = [put("deck.skirting.sides", ["far"]), put("deck.skirting.panel", "far")]
+
+
+def test_one_side_by_hand():
+    """3950 along the rim: ⌈3960 / 160⌉ = 25 boards of 150 with 24 gaps of 10, the first and last (3950 - 240 - 23 · 150) / 2 = 130 wide.
+    The frame ends 722 up: 722 + 60 - 50 = 732 long. Four boards are 630 wide and come away; rails of 130 + 9 · 160 = 1570 and 1730
+    beside them. 21 boards on the rim, 21 + 2 · 4 on rails, two screws each."""
+    made = plan(deck(4000, 3000, 900, *FAR))
+    boards = [p for p in made.parts if p.kind == "skirting"]
+    assert len(boards) == 25
+    assert {p.length_mm for p in boards} == {732}
+    assert [p.width_mm for p in boards] == [130, *[150] * 23, 130]
+    assert sum("of the panel" in p.ends for p in boards) == 4
+    rails = sorted(p.length_mm for p in made.parts if p.kind == "skirting rail")
+    assert rails == pytest.approx([630, 630, 1570, 1730])
+    held = {p.label: p.amount for p in made.parts if p.of == "skirting 1" and p.unit == "each"}
+    assert held == {"skirting 1 screws": 42, "skirting 1 rail screws": 58, "skirting 1 catches": 4}
+    check_solids(made)
+
+
+def test_boards_follow_the_ground_and_make_room_for_steps():
+    """A fall of 300 over 3000 out: at the far edge, 2975 out, the ground lies 297.5 lower. Steps take the place of the boards behind."""
+    fallen = plan(deck(4000, 3000, 900, *FAR, put("deck.ground.fall_out_mm", 300)))
+    assert {round(p.length_mm, 1) for p in fallen.parts if p.kind == "skirting"} == {732 + 297.5}
+    stepped = plan(deck(4000, 3000, 900, *FAR, {"do": "add_steps", "side": "far"}))
+    assert 14 <= stepped.count("skirting") <= 17  # of 25, behind 1200 of steps and what carries them
+    check_solids(stepped)
+    assert plan(deck(4000, 3000, 250, *FAR)).count("skirting") == 0  # the rim ends just over the ground
+
+
+def test_a_board_that_is_not_on_sale_is_refused():
+    with pytest.raises(JobFault) as refused:
+        plan(deck(4000, 3000, 900, *FAR, put("deck.skirting.board", "oak")))
+    assert refused.value.faults[0].field == "deck.skirting.board"
+
+
+@st.composite
+def skirted(draw):
+    region = draw(st.sampled_from(list(CATALOGUE.regions)))
+    edits = [
+        put("deck.skirting.sides", draw(st.lists(st.sampled_from(["left", "far", "right"]), unique=True, min_size=1))),
+        put("deck.skirting.panel", draw(st.sampled_from(["none", "left", "far", "right"]))),
+        put("deck.skirting.gap_mm", draw(st.floats(0, 40))),
+        put("deck.beams.way", draw(st.sampled_from(["dropped", "flush"]))),
+        put("deck.ground.fall_out_mm", draw(st.floats(-100, 400))),
+        put("deck.guard.edges", draw(st.sampled_from(["none", "needed"]))),
+        put("deck.guard.mount", draw(st.sampled_from(["inside", "outside"]))),
+        put(
+            "deck.boards.fascia",
+            draw(st.sampled_from([None, *(s.id for s in CATALOGUE.sections_for(region, "fascia"))])),
+        ),
+    ]
+    if draw(st.booleans()):
+        edits.append({"do": "add_cut", "kind": draw(st.sampled_from(["notch", "clip"])), "corner": "far_left"})
+    if draw(st.booleans()):
+        edits.append({"do": "add_steps", "side": draw(st.sampled_from(["far", "left"]))})
+    return planned(draw, draw(st.floats(1500, 6000)), draw(st.floats(1500, 5000)), (300, 1800), edits, region)
+
+
+@settings(max_examples=15)
+@given(skirted())
+def test_any_skirting_goes_together_and_is_held(made):
+    clear = made.brief.deck.skirting.clear_mm
+    for part in (p for p in made.parts if p.kind == "skirting"):
+        assert part.length_mm > CATALOGUE.deck.skirting.least_mm
+        assert part.solid.near_mm >= clear - max(0, made.brief.deck.ground.fall_out_mm) - 1e-6
+    check_solids(made)
