@@ -122,6 +122,7 @@ def test_every_choice_of_a_deck_does_something(support):
         "deck.boards.fit": [put("deck.boards.gap_mm", 5)],
         "deck.guard.sides": [put("deck.guard.edges", "chosen")],
         "deck.guard.post_caps": [put("deck.guard.cap", False)],
+        "deck.steps.0.held_by": [put("deck.steps.0.build", "boxes")],
         **{
             f"deck.skirting.{own}": [put("deck.skirting.sides", ["left", "right"])]
             for own in ("board", "gap_mm", "clear_mm", "panel")

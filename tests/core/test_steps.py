@@ -663,3 +663,14 @@ def test_stringers_bought_ready_cut_by_hand():
     assert "5 make 900 mm, 50 mm over what S1 needs" in told.title
     (line,) = [line for line in made.lists.buy if line.good and line.good.id == "ready_stringer"]
     assert line.item == "stringer ready cut for 4 treads, 180 mm up and 250 mm out"
+
+
+def test_the_lowest_box_is_anchored_pinned_or_glued():
+    """One of either to every rung; or two beads of 0.1 m to each of two packers under a rung, 0.4 m, at 8 m to a cartridge."""
+    boxes_ = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.build", "boxes")]
+    for held, good in (("anchors", "masonry_anchor"), ("pins", "ground_pin"), ("glue", "adhesive")):
+        made = plan(deck(4000, 3000, 500, *boxes_, put("deck.steps.0.held_by", held)))
+        rungs = len({p.label for p in made.parts if p.kind == "rung" and p.hold and p.hold.to == "ground"})
+        (by,) = [p for p in made.parts if p.good.id == good and p.of == "S1"]
+        assert by.amount == pytest.approx(rungs * (0.4 if held == "glue" else 1))
+        check_solids(made)

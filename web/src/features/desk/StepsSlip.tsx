@@ -85,6 +85,11 @@ export function StepsSlip() {
             </>
           )}{" "}
           on <Pick path={`${at}.foot`} name="Foot" />
+          {flight.build === "boxes" && (
+            <>
+              , <Pick path={`${at}.held_by`} name="Lowest box held" />
+            </>
+          )}
           {flight.build === "stringers" && (
             <>
               {" "}

@@ -56,6 +56,8 @@ class StepFacts(Fact):
     box_screw_mm: float
     box_least_mm: float
     """What the lowest box is packed off the ground by; what holds a rung's end, and ties boxes; nothing shorter is cut for one."""
+    packer_bead_m: float
+    """Of glue, under and over a packer."""
     off_corner_mm: float
     """How far off an inside corner the last stringer hangs."""
     off_wall_mm: float

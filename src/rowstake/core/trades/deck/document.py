@@ -202,6 +202,8 @@ class Steps(Block):
     """The first tread one riser under the deck, or level with it."""
     build: Literal["stringers", "boxes"] = "stringers"
     """On stringers that hang on the frame, or as boxes that stand on each other and on the ground."""
+    held_by: Literal["anchors", "pins", "glue"] = "anchors"
+    """What holds the lowest box where it stands."""
     stringer: str | None = None
     made: Literal["cut", "bought"] = "cut"
     """Stringers cut from boards on site, or bought ready cut, with a rise and going of their own."""

@@ -142,8 +142,19 @@ def framed(flight: Flight, made: list[Box]) -> list[Part]:
         ("ties", screw, sum(len(box.rungs) for box in made)),
         ("packers", sold.good("packer", FACTS.box_air_mm), 2 * rungs),
         ("vents", sold.good("vent_mesh"), len(made) if flight.steps.closed else 0),
-        ("anchors", sold.good("masonry_anchor"), 0 if flight.lands_on else rungs),
-    ])  # fmt: skip
+        *([] if flight.lands_on or flight.steps.held_by == "glue" else [(flight.steps.held_by, sold.good(HELD[flight.steps.held_by]), rungs)]),
+    ]) + _glued(flight, 2 * rungs)  # fmt: skip
+
+
+HELD = {"anchors": "masonry_anchor", "pins": "ground_pin"}
+
+
+def _glued(flight: Flight, packers: int) -> list[Part]:
+    """A bead under and over every packer, where glue holds the lowest box."""
+    if flight.lands_on or flight.steps.held_by != "glue":
+        return []
+    bead, good = packers * FACTS.packer_bead_m, flight.brief.sold.good("adhesive")
+    return [Part(flight.part("glue"), "adhesive", "steps", good, flight.of, amount=bead, unit="each")]
 
 
 def _box(box: Box) -> list[Part]:
@@ -151,7 +162,7 @@ def _box(box: Box) -> list[Part]:
     wide = high - low
     ends = f"ripped to {flight.brief.printer.length(wide)}" if wide < box.section.width_mm - 0.5 else "square"
     on_ground = Hold(
-        flight.part("anchors" if not flight.lands_on else "ties"),
+        flight.part(flight.steps.held_by if not flight.lands_on else "ties"),
         FACTS.box_air_mm + HAIR_MM,
         "piece" if flight.lands_on else "ground",
     )

@@ -10,6 +10,7 @@ from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.level import DeckLevel
 
 SLACK_MM = 0.5
+LEVEL = " The first tread lies level with the deck: the deck's own guard and its lower rail end a tread before it."
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
@@ -21,7 +22,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             yield found(
                 f"The first tread of {name} is {p.length(high)} up: over {p.length(over)} its open sides need a guard",
                 "Whoever slips on a stair falls to the side. Posts of a handrail on both sides with rails and balusters between them; a side "
-                "that a wall closes needs none.",
+                f"that a wall closes needs none.{LEVEL if flight.level_top else ''}",
                 (flight.mark,),
                 [put("A guard on both sides", flight.path, handrail="both", filled=True)],
             )
