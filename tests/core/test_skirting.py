@@ -1,13 +1,13 @@
 """Skirting below the rim: one side worked by hand, then whatever stands in its way."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
-from tests.decks import deck, planned
+from tests.decks import ANY, deck, planned
 from tests.holds.solids import check_solids
 from tests.jobs import put
 
@@ -38,7 +38,11 @@ def test_boards_follow_the_ground_and_make_room_for_steps():
     stepped = plan(deck(4000, 3000, 900, *FAR, {"do": "add_steps", "side": "far"}))
     assert 14 <= stepped.count("skirting") <= 17  # of 25, behind 1200 of steps and what carries them
     check_solids(stepped)
-    assert plan(deck(4000, 3000, 250, *FAR)).count("skirting") == 0  # the rim ends just over the ground
+    low = plan(deck(4000, 3000, 250, *FAR))  # the rim ends just over the ground
+    assert low.count("skirting") == 0
+    assert [f.title.split(":")[0] for f in low.findings if f.rule == "skirting_room"] == [
+        "No skirting hangs below the rim"
+    ]
 
 
 def test_a_board_that_is_not_on_sale_is_refused():
@@ -70,7 +74,7 @@ def skirted(draw):
     return planned(draw, draw(st.floats(1500, 6000)), draw(st.floats(1500, 5000)), (300, 1800), edits, region)
 
 
-@settings(max_examples=15)
+@ANY
 @given(skirted())
 def test_any_skirting_goes_together_and_is_held(made):
     clear = made.brief.deck.skirting.clear_mm

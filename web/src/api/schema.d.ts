@@ -3279,6 +3279,12 @@ export interface components {
              */
             build: "stringers" | "boxes";
             /**
+             * Held By
+             * @default anchors
+             * @enum {string}
+             */
+            held_by: "anchors" | "pins" | "glue";
+            /**
              * Stringer
              * @default null
              */
