@@ -45,6 +45,15 @@ def test_boards_follow_the_ground_and_make_room_for_steps():
     ]
 
 
+def test_screws_do_not_come_out_of_a_thin_rim():
+    """Boards of 15.875 on joists of 38.1: 15.9 + 38 would take screws of 63.5, which come out; 50.8 is the longest that does not."""
+    made = plan(deck(4000, 3000, 900, put("deck.skirting.sides", ["left", "far"]), region="north_america"))
+    board = next(p for p in made.parts if p.kind == "skirting").good.section.thickness_mm
+    screw = next(p.good for p in made.parts if p.label == "skirting 1 screws")
+    assert board + 12 < screw.sizes[-1] <= board + 38.1
+    check_solids(made)
+
+
 def test_a_board_that_is_not_on_sale_is_refused():
     with pytest.raises(JobFault) as refused:
         plan(deck(4000, 3000, 900, *FAR, put("deck.skirting.board", "oak")))

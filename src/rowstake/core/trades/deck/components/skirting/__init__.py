@@ -39,7 +39,7 @@ def _skirt(skirt: Skirt) -> list[Part]:
     fixed = sum(n not in skirt.panel for n, _, _ in skirt.hung)
     grip, through, sold = CATALOGUE.materials.fixings.grip_mm, board.thickness_mm, brief.sold
     for label, into, count, most in (
-        (screws, ("rim", "end joist"), fixed, None),
+        (screws, ("rim", "end joist"), fixed, through + skirt.level.grid.thick_mm),
         (tied, ("skirting rail",), ties, through + rail.thickness_mm),
     ):
         screw, long = sold.screw("deck_screw", through + grip, most)
