@@ -25,6 +25,7 @@ class SkirtingFacts(Fact):
     least_mm: float
     rail_up_mm: float
     """How far over the boards' feet the rail behind them lies."""
+    off_corner_mm: float
     panel_mm: float
     screws: int
     catches: int

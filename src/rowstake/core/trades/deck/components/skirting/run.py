@@ -151,7 +151,8 @@ class Skirt:
                 yield f"p{k + 1}", door, height, True
             if k:
                 continue
-            for a, b in self._free(rail, height, door):
+            for start, end in self._free(rail, height, door):
+                a, b = max(start, FACTS.off_corner_mm), min(end, self.edge.length_mm - FACTS.off_corner_mm)
                 pieces = up((b - a) / max(rail.lengths_mm))
                 for i in range(pieces):
                     number += 1
