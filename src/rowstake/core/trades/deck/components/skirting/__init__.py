@@ -30,7 +30,7 @@ def _skirt(skirt: Skirt) -> list[Part]:
         )  # fmt: skip
     ties = 0
     for name, along, height, of_panel in skirt.rails:
-        ties += sum(along[0] - 1 < a and b < along[1] + 1 for _, (a, b), _ in skirt.hung)
+        ties += sum(along[0] < (a + b) / 2 < along[1] for _, (a, b), _ in skirt.hung)
         out.append(
             Part(place.label(f"Z{skirt.number}-{name}"), "skirting rail", "skin", timber(rail.id), of, along[1] - along[0], rail.width_mm,
                  "of the panel" if of_panel else "square", solid=skirt.solid(along, (0.0, rail.thickness_mm), height),
