@@ -30,6 +30,10 @@ WANTED = [
     "deck-boards",
     "stairs",
     "square-up",
+    "three-four-five",
+    "level-loop",
+    "redivide",
+    "stock-cutting",
     "creep",
     "wood-movement",
     "moisture-content",
@@ -266,3 +270,35 @@ def test_stairs_tell_one_riser_more_and_one_fewer():
         (4, 225, 831, 727),
         (6, 150, 1385, 577),
     ]
+
+
+def test_lists_are_typed_in_a_line():
+    out = reckon("redivide", run_mm="10.8 m", built_mm="1890; 1.9 m", max_spacing_mm="1800")
+    assert out.marks_mm[:4] == [0, 945, 1890, 1900]
+    levels = reckon("level-loop", sights="1425 / 1610; 1388 / 1502\n1720 / 1418")
+    assert levels.levels_mm == pytest.approx([-186, -301, 0])
+    cuts = reckon("stock-cutting", pieces="2 × 1800; 600", stock="3600 @ 9.5; 4800 @ 12, 4")
+    # Both of 1800 and a saw cut are 3603: a board of 4800 holds all three, 4206 with two cuts; 594 are left, 591 after one more.
+    assert (cuts.stock_count, cuts.cost, cuts.optimal) == (1, 12, True)
+    assert cuts.boards[0].offcut_mm == pytest.approx(591)
+    fields = {f.name: f for f in form(find("stock-cutting"), "mm", "uk_ireland")}
+    assert (fields["pieces"].kind, fields["stock"].example) == ("list", "3600 mm @ 9.2; 4800 mm @ 12.6")
+
+
+@pytest.mark.parametrize(
+    ("name", "inputs", "field"),
+    [
+        ("stock-cutting", {"pieces": "5000", "stock": "4800 @ 3"}, "pieces"),
+        ("stock-cutting", {"pieces": "2 × 3000", "stock": "4800 @ 3, 1"}, "stock"),
+        ("stock-cutting", {"pieces": "1000", "stock": "4800"}, "stock"),
+        ("stock-cutting", {"pieces": "1000", "stock": "4800 @ 0"}, "stock.0.price"),
+        ("redivide", {"run_mm": 5000, "built_mm": [3000, 2000], "max_spacing_mm": 1800}, "built_mm"),
+        ("redivide", {"run_mm": 5000, "built_mm": [5000], "max_spacing_mm": 1800}, "built_mm"),
+        ("three-four-five", {"side_a_mm": 500, "side_b_mm": 500, "unit_mm": 300}, "unit_mm"),
+        ("level-loop", {"sights": "1425"}, "sights"),
+    ],
+)
+def test_lists_that_cannot_be_are_refused_by_their_field(name, inputs, field):
+    with pytest.raises(JobFault) as refused:
+        reckon(name, **inputs)
+    assert refused.value.faults[0].field == field

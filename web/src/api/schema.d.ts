@@ -1264,7 +1264,8 @@ export interface components {
         };
         /**
          * FormField
-         * @description One input. `kind` length takes text in any unit; lengths takes several, parted by semicolons.
+         * @description One input. `kind` length takes text in any unit; lengths takes several, parted by semicolons;
+         *     list takes several things, each as its example is told.
          */
         FormField: {
             /** Name */
@@ -1275,7 +1276,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "length" | "lengths" | "number" | "choice" | "species";
+            kind: "length" | "lengths" | "number" | "choice" | "species" | "list";
             /** Unit */
             unit: string;
             /** Choices */

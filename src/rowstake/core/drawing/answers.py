@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
+from rowstake.core.drawing.list_answers import LISTS
 from rowstake.core.drawing.more_answers import MORE
 from rowstake.core.drawing.scene import Board, Scene, Shape
 from rowstake.core.measure import Printer
@@ -110,6 +111,7 @@ DRAWN: dict[str, Callable[[Any, Any, Printer], Board]] = {
     "stairs": _stairs,
     "square-up": _square,
     **MORE,
+    **LISTS,
 }
 
 

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
 from typing import Annotated, Any, Generic, Literal, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
@@ -39,9 +39,18 @@ O = TypeVar("O", bound=Outputs)  # noqa: E741
 
 
 @dataclass(frozen=True, slots=True)
+class Written:
+    """How a field that holds several things is typed in one line, and how an example of it is told."""
+
+    read: Callable[[str, str, str], Any]
+    """From the text, the units of a bare number and the field's name. Raises `JobFault`."""
+    say: Callable[[Any, Printer], str]
+
+
+@dataclass(frozen=True, slots=True)
 class Reckoner(Generic[I, O]):
     """One entry of the registry. `group` is the step of the work it is asked at; `say` puts an answer in a sentence, in the
-    units of a printer."""
+    units of a printer; `written` are fields that are typed as a list in one line."""
 
     name: str
     group: Literal["line", "holes", "frame", "boards", "steps", "gates", "timber"]
@@ -52,6 +61,11 @@ class Reckoner(Generic[I, O]):
     run: Callable[[I], O]
     say: Callable[[I, O, Printer], str]
     example: dict[str, Any]
+    written: Mapping[str, Written] = field(default_factory=dict)
+
+
+SEVERAL = ("lengths_mm", "levels_mm", "built_mm")
+"""Ends of the names of fields that take several lengths, parted by semicolons."""
 
 
 def read_inputs(reckoner: Reckoner[Any, Any], raw: dict[str, Any], units: str = "mm") -> Inputs:
@@ -61,17 +75,19 @@ def read_inputs(reckoner: Reckoner[Any, Any], raw: dict[str, Any], units: str = 
     """
     typed: dict[str, Any] = {}
     faults: list[Fault] = []
-    for field, value in raw.items():
+    for name, value in raw.items():
         if isinstance(value, str) and not value.strip():
             continue
         try:
-            if isinstance(value, str) and field.endswith(("lengths_mm", "levels_mm")):
-                value = [parse_length(part, units, field, signed=True) for part in value.split(";")]
-            elif isinstance(value, str) and field.endswith("_mm"):
-                value = parse_length(value, units, field, signed=True)
+            if isinstance(value, str) and name in reckoner.written:
+                value = reckoner.written[name].read(value, units, name)
+            elif isinstance(value, str) and name.endswith(SEVERAL):
+                value = [parse_length(part, units, name, signed=True) for part in value.split(";")]
+            elif isinstance(value, str) and name.endswith("_mm"):
+                value = parse_length(value, units, name, signed=True)
         except JobFault as fault:
             faults.extend(fault.faults)
-        typed[field] = value
+        typed[name] = value
     if faults:
         raise JobFault(*faults)
     try:

@@ -13,11 +13,12 @@ from rowstake.core.reckoners.base import Reckoner
 
 @dataclass(frozen=True, slots=True)
 class FormField:
-    """One input. `kind` length takes text in any unit; lengths takes several, parted by semicolons."""
+    """One input. `kind` length takes text in any unit; lengths takes several, parted by semicolons;
+    list takes several things, each as its example is told."""
 
     name: str
     label: str
-    kind: Literal["length", "lengths", "number", "choice", "species"]
+    kind: Literal["length", "lengths", "number", "choice", "species", "list"]
     unit: str
     choices: tuple[str, ...]
     required: bool
@@ -47,6 +48,8 @@ LABELS = {
     "target_gap_mm": "gap wanted", "max_spacing_mm": "largest spacing", "min_lap_mm": "least lap",
     "max_riser_mm": "highest riser", "way": "boxes stand", "rungs_mm": "rungs at most apart", "frame_mm": "thickness of the frame", "install_c": "when fixed", "hottest_c": "on the hottest day",
     "tributary_m2": "area it carries", "live_kpa": "live load", "dead_kpa": "dead load",
+    "pieces": "pieces, count × length", "stock": "on sale, length @ price, how many", "sights": "sights, back / fore", "kerf_mm": "saw cut",
+    "end_trim_mm": "trimmed off both ends", "built_mm": "stands already at", "run_mm": "length of the run", "unit_mm": "counted in",
     "finished_mm": "finished height", "footing_top_mm": "top of footing", "beam_mm": "beam, 0 when flush",
 }  # fmt: skip
 
@@ -121,7 +124,7 @@ def form(reckoner: Reckoner[Any, Any], units: Units, region: str) -> list[FormFi
         label, unit = _unit(name)
         label = LABELS.get(name, label)
         options = _options(field)
-        kind: Literal["length", "lengths", "number", "choice", "species"] = "choice" if options else "number"
+        kind: Literal["length", "lengths", "number", "choice", "species", "list"] = "choice" if options else "number"
         if name.endswith("_mm"):
             kind = "lengths" if field.get("type") == "array" else "length"
         if name == "species":
@@ -131,6 +134,13 @@ def form(reckoner: Reckoner[Any, Any], units: Units, region: str) -> list[FormFi
         elif name in ("size", "post_size"):
             options, kind = SIZES[name], "choice"
         value = reckoner.example.get(name, field.get("default"))
+        if name in reckoner.written:
+            out.append(
+                FormField(
+                    name, label, "list", "", (), name in required, reckoner.written[name].say(value, Printer(units))
+                )
+            )
+            continue
         local = here.get(name)
         if local is not None and value is not None and (not options or local in options):
             value = [local] if isinstance(value, list) else local

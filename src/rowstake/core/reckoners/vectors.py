@@ -15,6 +15,8 @@ def _differs(got: Any, wanted: Any, tolerance: float) -> bool:
     numbers = (int, float)
     if isinstance(wanted, numbers) and isinstance(got, numbers) and not isinstance(wanted, bool):
         return not abs(got - wanted) <= tolerance + 1e-9
+    if isinstance(wanted, list) and isinstance(got, list):
+        return len(got) != len(wanted) or any(_differs(g, w, tolerance) for g, w in zip(got, wanted, strict=True))
     return bool(got != wanted)
 
 

@@ -1,0 +1,67 @@
+"""How near cut plans come to the linear bound, and how their time grows with the pieces: ratios in one run.
+
+Random pieces as jobs have them, and hard ones whose sums just miss a board; beside the plan that fills the longest first.
+"""
+
+from __future__ import annotations
+
+import random
+from collections import Counter
+
+from timing import best
+
+from rowstake.core.cutting.plan import cut_plan
+from rowstake.core.cutting.proven import Asked, Stock, proven
+
+
+def asked(pieces: list[int], lengths: tuple[int, ...]) -> Asked:
+    counts = Counter(pieces)
+    stock = tuple(Stock(float(s), round(s * 0.003 + 0.4, 2)) for s in lengths)
+    return Asked(tuple(map(float, counts)), tuple(counts.values()), stock, 3.0, 0.0)
+
+
+def random_pieces(many: int, kinds: int, seed: int) -> list[int]:
+    dice = random.Random(seed)
+    sizes = [dice.randint(280, 2900) for _ in range(kinds)]
+    return [dice.choice(sizes) for _ in range(many)]
+
+
+def just_miss(many: int, seed: int) -> list[int]:
+    """Thirds, halves and fifths of a board of 4800, a little over or under."""
+    dice = random.Random(seed)
+    return [round(4800 / dice.choice([2, 3, 4, 5])) + dice.randint(-12, 6) for _ in range(many)]
+
+
+def quick_cost(given: Asked) -> float:
+    plan = cut_plan(Counter(dict(zip(given.lengths, given.counts, strict=True))), [s.length_mm for s in given.stock])
+    price = {s.length_mm: s.price for s in given.stock}
+    return sum(price[length] * n for length, n in plan.boards.items())
+
+
+def main() -> None:
+    print(f"{'pieces':>7} {'kinds':>6} {'gap to the bound':>17} {'longest first':>14} {'proven':>7} {'time':>6}")
+    first = None
+    for many, kinds, lengths in (
+        (20, 8, (4800,)),
+        (60, 20, (3600, 4800)),
+        (60, 60, (4800,)),
+        (500, 30, (3000, 3600, 4200, 4800)),
+    ):
+        gaps, quick, sure, took = [], [], 0, []
+        for seed in range(10):
+            given = asked(random_pieces(many, kinds, seed), lengths)
+            made = proven(given)
+            gaps.append(made.cost / made.bound - 1)
+            quick.append(quick_cost(given) / made.bound - 1)
+            sure += made.optimal
+            took.append(best(lambda given=given: proven(given), 1))
+        first = first or sum(took)
+        print(f"{many:>7} {kinds:>6} {max(gaps):>16.3%} {max(quick):>14.3%} {sure:>4}/10 {sum(took) / first:>6.1f}")
+    hard = [asked(just_miss(60, seed), (4800,)) for seed in range(10)]
+    made = [proven(given) for given in hard]
+    worst = max(m.cost / m.bound - 1 for m in made)
+    print(f"sums that just miss: {worst:.3%} over the bound at most, {sum(m.optimal for m in made)} of 10 proven least")
+
+
+if __name__ == "__main__":
+    main()

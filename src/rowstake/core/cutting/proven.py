@@ -1,0 +1,270 @@
+"""The cheapest boards for a list of pieces, and how near to the least they are proven to be.
+
+Patterns by column generation: the linear programme over what may be cut from one board, each next pattern the knapsack that its prices
+value most; then whole boards by an integer programme over the patterns found. The linear programme is a lower bound: no plan is cheaper.
+"""
+
+from __future__ import annotations
+
+import math
+from collections import Counter
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+import highspy
+import numpy as np
+
+from rowstake.core.cutting.knapsack import Room, best_pattern
+
+SOLVER: Any = highspy.Highs.__base__
+"""The solver without its callbacks, whose setting up prints a line."""
+HAIR = 1e-6
+MOST_ROUNDS = 600
+"""More patterns than this are not asked for; the bound then is what it is."""
+
+
+@dataclass(frozen=True, slots=True)
+class Stock:
+    """A length on sale, mm, its price, and how many there are; None for as many as are wanted."""
+
+    length_mm: float
+    price: float
+    available: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Board:
+    """One board and what is cut from it, longest first."""
+
+    stock: int
+    pieces_mm: tuple[float, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Proven:
+    """`cost` of the boards and the least that any plan can cost; `optimal` where no plan of another price lies between."""
+
+    boards: tuple[Board, ...]
+    cost: float
+    bound: float
+    optimal: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """Pieces by length, what they are cut from, and what the saw takes. Both ends of every board are trimmed."""
+
+    lengths: tuple[float, ...]
+    counts: tuple[int, ...]
+    stock: tuple[Stock, ...]
+    kerf_mm: float
+    trim_mm: float
+
+    def room(self, j: int) -> Room:
+        """What a board holds: pieces with a kerf each, and a kerf more than its usable length, since n pieces take n − 1 between them."""
+        usable = self.stock[j].length_mm - 2 * self.trim_mm
+        return Room(usable + self.kerf_mm, tuple(length + self.kerf_mm for length in self.lengths), self.counts)
+
+    def offcut_mm(self, board: Board) -> float:
+        """What is left, less the kerf that parts it."""
+        left = (
+            self.stock[board.stock].length_mm
+            - 2 * self.trim_mm
+            - sum(board.pieces_mm)
+            - self.kerf_mm * (len(board.pieces_mm) - 1)
+        )
+        return max(0.0, left - self.kerf_mm) if board.pieces_mm else left
+
+
+def proven(asked: Asked, stop: Callable[[], bool] = lambda: False, seconds: float = 0.5) -> Proven:
+    """The least cost, then the fewest boards, then the longest single offcut. `stop` is asked between patterns: what is there by then
+    is answered with its bound. Raises `ValueError` where a piece fits no board, or the boards on sale do not hold all pieces."""
+    longest = max((s.length_mm for s in asked.stock), default=0.0) - 2 * asked.trim_mm
+    if any(length > longest + HAIR for length in asked.lengths):
+        raise ValueError(f"a piece of {max(asked.lengths):g} mm fits no board")
+    columns = _first(asked)
+    bound, fractions = _generated(asked, columns, stop)
+    plans, least = [_boards(asked, plan) for plan in _rounded(asked, columns, fractions)], _least(asked, bound)
+    if not plans or _cost(asked, plans[0]) > least + HAIR:
+        plans += [_boards(asked, plan) for plan in _whole(asked, columns, least, seconds)]
+    if not plans:
+        raise ValueError("the boards that are there do not hold all pieces")
+    best = min(plans, key=lambda boards: (round(_cost(asked, boards), 6), len(boards)))
+    cost = _cost(asked, best)
+    return Proven(tuple(_gathered(asked, best)), cost, bound, cost <= least + HAIR)
+
+
+def _cost(asked: Asked, boards: Sequence[Board]) -> float:
+    return sum(asked.stock[b.stock].price for b in boards)
+
+
+def _least(asked: Asked, bound: float) -> float:
+    """The least price of whole boards from a bound on: with one price among them a multiple of it, else of what all prices are whole in."""
+    cents = [round(s.price * 100) for s in asked.stock]
+    if any(abs(s.price * 100 - c) > HAIR for s, c in zip(asked.stock, cents, strict=True)):
+        return bound
+    step = math.gcd(*cents) or 1
+    return math.ceil(bound * 100 / step - 1e-4) * step / 100
+
+
+Column = tuple[int, tuple[int, ...]]
+"""A stock length by its place, and how many of every piece."""
+
+
+def _first(asked: Asked) -> list[Column]:
+    """Of every piece as many as a board of each length holds; so every piece is in a pattern."""
+    out = set()
+    for j in range(len(asked.stock)):
+        room = asked.room(j)
+        for i, (size, count) in enumerate(zip(room.sizes, room.counts, strict=True)):
+            fits = min(count, int((room.most + HAIR) // size))
+            if fits:
+                out.add((j, tuple(fits if k == i else 0 for k in range(len(room.sizes)))))
+    return sorted(out)
+
+
+class Master:
+    """The programme over patterns: every piece at least as often as asked for, every length at most as often as it is there."""
+
+    def __init__(self, asked: Asked) -> None:
+        self.asked, self.pieces = asked, len(asked.counts)
+        self.model: Any = SOLVER()
+        self.model.setOptionValue("output_flag", False)
+        self.model.setOptionValue("threads", 1)
+        limited = [(j, s.available) for j, s in enumerate(asked.stock) if s.available is not None]
+        self.rows = {j: self.pieces + n for n, (j, _) in enumerate(limited)}
+        bounds = [(float(c), highspy.kHighsInf) for c in asked.counts] + [
+            (-highspy.kHighsInf, float(n)) for _, n in limited
+        ]
+        for low, high in bounds:
+            self.model.addRow(low, high, 0, np.array([], dtype=np.int32), np.array([], dtype=float))
+
+    def add(self, column: Column, more: float = 0.0) -> None:
+        """A pattern at the price of its board, and a little more."""
+        j, uses = column
+        held = {i: float(n) for i, n in enumerate(uses) if n}
+        self.column(self.asked.stock[j].price + more, held | ({self.rows[j]: 1.0} if j in self.rows else {}))
+
+    def column(self, price: float, held: dict[int, float]) -> None:
+        at, values = np.array(list(held), dtype=np.int32), np.array(list(held.values()))
+        self.model.addCol(price, 0.0, highspy.kHighsInf, len(held), at, values)
+
+    def solved(self) -> tuple[float, list[float], list[float]]:
+        """(value, of each column, what one more of each row costs)."""
+        self.model.run()
+        made = self.model.getSolution()
+        return self.model.getInfo().objective_function_value, list(made.col_value), list(made.row_dual)
+
+
+def _generated(asked: Asked, columns: list[Column], stop: Callable[[], bool]) -> tuple[float, list[float]]:
+    """(a lower bound, how often the linear plan takes each pattern); adds patterns until none is worth more than its board, whose value
+    then is the bound. Before that Farley's: value ÷ the most that a pattern is worth of its board's price."""
+    master, pieces, known, bound = Master(asked), len(asked.counts), set(columns), 0.0
+    dear = 1000.0 * (1.0 + max(s.price for s in asked.stock))
+    for i in range(
+        pieces
+    ):  # a piece that is left out costs more than any plan, so that there is an answer to begin with
+        master.column(dear, {i: 1.0})
+    for column in columns:
+        master.add(column)
+    taken: list[float] = []
+    for _ in range(MOST_ROUNDS):
+        value, taken, duals = master.solved()
+        fresh, ratio = list[Column](), 1.0
+        for j, stock in enumerate(asked.stock):
+            spare = duals[master.rows[j]] if j in master.rows else 0.0  # below zero where there are too few
+            worth, uses, ceiling = best_pattern(asked.room(j), duals[:pieces])
+            ratio = max(ratio, ceiling / stock.price)
+            if worth + spare > stock.price + HAIR and (j, uses) not in known:
+                fresh.append((j, uses))
+        if not master.rows:
+            bound = max(bound, value / ratio)
+        elif not fresh:
+            bound = value
+        if not fresh or stop():
+            break
+        known |= set(fresh)
+        columns += fresh
+        for column in fresh:
+            master.add(column)
+    return bound, taken[pieces:]
+
+
+def _whole(asked: Asked, columns: Sequence[Column], least: float, seconds: float) -> list[Counter[Column]]:
+    """Whole boards over these patterns: the least cost, among equals the fewest; at once where it is the least that any plan costs."""
+    master = Master(asked)
+    master.model.setOptionValue("time_limit", seconds)
+    master.model.setOptionValue("mip_rel_gap", 1e-7)
+    each = min(s.price for s in asked.stock) * 1e-4 / max(1, sum(asked.counts))
+    for n, column in enumerate(columns):
+        master.add(column, each)
+        master.model.changeColIntegrality(n, highspy.HighsVarType.kInteger)
+    master.model.setOptionValue("objective_target", least + each * sum(asked.counts))
+    _, taken, _ = master.solved()
+    if master.model.getInfo().primal_solution_status != FEASIBLE:
+        return []
+    return [Counter({column: round(x) for column, x in zip(columns, taken, strict=True) if round(x)})]
+
+
+FEASIBLE = 2
+"""What the solver says of a plan that holds."""
+
+
+def _rounded(asked: Asked, columns: Sequence[Column], fractions: Sequence[float]) -> list[Counter[Column]]:
+    """The linear plan's whole boards, and what is left of the pieces filled into the cheapest boards for their length, longest first;
+    nothing where boards may run out."""
+    if any(s.available is not None for s in asked.stock):
+        return []
+    plan: Counter[Column] = Counter()
+    left = list(asked.counts)
+    for column, x in sorted(zip(columns, fractions, strict=False), key=lambda f: -f[1]):
+        times = math.floor(x + HAIR)
+        times = min([times, *(left[i] // n for i, n in enumerate(column[1]) if n)])
+        if times > 0:
+            plan[column] += times
+            left = [have - times * n for have, n in zip(left, column[1], strict=True)]
+    while any(left):
+        made = []
+        for j, stock in enumerate(asked.stock):
+            room, uses, free = asked.room(j), [0] * len(left), asked.room(j).most
+            for i in sorted(range(len(left)), key=lambda i: -room.sizes[i]):
+                uses[i] = min(left[i], int((free + HAIR) // room.sizes[i]))
+                free -= uses[i] * room.sizes[i]
+            held = sum(n * room.sizes[i] for i, n in enumerate(uses))
+            if held:
+                made.append((stock.price / held, (j, tuple(uses))))
+        column = min(made)[1]
+        plan[column] += 1
+        left = [have - n for have, n in zip(left, column[1], strict=True)]
+    return [plan]
+
+
+def _boards(asked: Asked, plan: Counter[Column]) -> list[Board]:
+    """Board by board, no piece more often than it is asked for."""
+    left, out = list(asked.counts), []
+    for (j, uses), times in sorted(plan.items()):
+        for _ in range(times):
+            own = [min(n, left[i]) for i, n in enumerate(uses)]
+            left = [have - n for have, n in zip(left, own, strict=True)]
+            pieces = sorted((asked.lengths[i] for i, n in enumerate(own) for _ in range(n)), reverse=True)
+            if pieces:
+                out.append(Board(j, tuple(pieces)))
+    return out
+
+
+def _gathered(asked: Asked, boards: list[Board]) -> list[Board]:
+    """The same boards with the pieces of the one that has most left put into what is left of others, so that its offcut grows."""
+    if len(boards) < 2:
+        return boards
+    out = sorted(boards, key=asked.offcut_mm)
+    last = out.pop()
+    for piece in sorted(last.pieces_mm):
+        for n, board in enumerate(out):
+            if len(last.pieces_mm) > 1 and asked.offcut_mm(board) >= piece - HAIR:
+                out[n] = Board(board.stock, tuple(sorted((*board.pieces_mm, piece), reverse=True)))
+                rest = list(last.pieces_mm)
+                rest.remove(piece)
+                last = Board(last.stock, tuple(rest))
+                break
+    return [*out, last]
