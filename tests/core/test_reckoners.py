@@ -275,7 +275,7 @@ def test_stairs_tell_one_riser_more_and_one_fewer():
 def test_lists_are_typed_in_a_line():
     out = reckon("redivide", run_mm="10.8 m", built_mm="1890; 1.9 m", max_spacing_mm="1800")
     assert out.marks_mm[:4] == [0, 945, 1890, 1900]
-    levels = reckon("level-loop", sights="1425 / 1610; 1388 / 1502\n1720 / 1418")
+    levels = reckon("level-loop", sights="1425 to 1610; 1388 to 1502\n1720 to 1418")
     assert levels.levels_mm == pytest.approx([-186, -301, 0])
     cuts = reckon("stock-cutting", pieces="2 × 1800; 600", stock="3600 @ 9.5; 4800 @ 12, 4")
     # Both of 1800 and a saw cut are 3603: a board of 4800 holds all three, 4206 with two cuts; 594 are left, 591 after one more.
@@ -302,3 +302,16 @@ def test_lists_that_cannot_be_are_refused_by_their_field(name, inputs, field):
     with pytest.raises(JobFault) as refused:
         reckon(name, **inputs)
     assert refused.value.faults[0].field == field
+
+
+@pytest.mark.parametrize("units", ["mm", "ft-in"])
+@pytest.mark.parametrize("name", list(registry()))
+def test_what_a_form_begins_with_is_answered(name, units):
+    reckoner = find(name)
+    typed = {
+        f.name: f.example
+        for f in form(reckoner, units, "north_america" if units == "ft-in" else "uk_ireland")
+        if f.example is not None
+    }
+    given = read_inputs(reckoner, typed, units)
+    assert reckoner.say(given, reckoner.run(given), Printer(units))

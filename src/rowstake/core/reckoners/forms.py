@@ -48,7 +48,7 @@ LABELS = {
     "target_gap_mm": "gap wanted", "max_spacing_mm": "largest spacing", "min_lap_mm": "least lap",
     "max_riser_mm": "highest riser", "way": "boxes stand", "rungs_mm": "rungs at most apart", "frame_mm": "thickness of the frame", "install_c": "when fixed", "hottest_c": "on the hottest day",
     "tributary_m2": "area it carries", "live_kpa": "live load", "dead_kpa": "dead load",
-    "pieces": "pieces, count × length", "stock": "on sale, length @ price, how many", "sights": "sights, back / fore", "kerf_mm": "saw cut",
+    "pieces": "pieces, count × length", "stock": "on sale, length @ price, how many", "sights": "sights, back to fore", "kerf_mm": "saw cut",
     "end_trim_mm": "trimmed off both ends", "built_mm": "stands already at", "run_mm": "length of the run", "unit_mm": "counted in",
     "finished_mm": "finished height", "footing_top_mm": "top of footing", "beam_mm": "beam, 0 when flush",
 }  # fmt: skip

@@ -55,10 +55,10 @@ def say(given: LevelLoop, out: Levelled, p: Printer) -> str:
 def _read(text: str, units: Any, name: str) -> list[dict[str, float]]:
     out = []
     for part in re.split(r"[;\n]", text):
-        both = part.split("/")
+        both = re.split(r"\bto\b", part)
         if len(both) != 2 or not all(x.strip() for x in both):
             raise refuse(
-                name, part.strip(), "back / fore; back / fore", "A sight is two readings of the staff, back and fore"
+                name, part.strip(), "back to fore; back to fore", "A sight is two readings of the staff, back and fore"
             )
         back, fore = (parse_length(x, units, name) for x in both)
         out.append({"back_mm": back, "fore_mm": fore})
@@ -66,7 +66,7 @@ def _read(text: str, units: Any, name: str) -> list[dict[str, float]]:
 
 
 def _say(sights: Any, p: Printer) -> str:
-    return "; ".join(f"{p.length(s['back_mm'])} / {p.length(s['fore_mm'])}" for s in sights)
+    return "; ".join(f"{p.length(s['back_mm'])} to {p.length(s['fore_mm'])}" for s in sights)
 
 
 RECKONER = Reckoner(
