@@ -5,6 +5,7 @@ Joists 47 thick of C24 at 400; 1.5 kPa of people and 0.5 of itself. Level ground
 
 import math
 from collections import Counter
+from itertools import pairwise
 
 import pytest
 from shapely.geometry import LineString
@@ -19,6 +20,7 @@ from rowstake.core.trades.deck.finish import ways_to_finish
 from rowstake.core.trades.deck.fixings import held_at
 from rowstake.core.trades.deck.views.figures import deck_figures
 from tests.decks import cut, deck
+from tests.holds.solids import check_solids
 from tests.jobs import put
 
 WIDE, OUT = 3950.0, 2975.0  # the frame: 25 of overhang at both ends and at the far edge
@@ -662,3 +664,13 @@ def test_a_footing_set_low_lies_over_its_pad():
     post = next(p for p in made.parts if p.label == "P1")
     assert post.solid.near_mm == -300 + 25
     assert post.length_mm == 600 - 28 - 150 - 200 - 25 + 300
+
+
+def test_posts_on_piles_moved_clear_of_a_hole_do_not_stand_in_each_other():
+    """A pile's shaft is 76 wide, the post on it 100: posts 76 apart were taken where a hole moved one of them. One hole beside a beam:
+    every way to move its posts leaves them a post's width at least."""
+    hole = [{"do": "add_cut", "kind": "hole"}, *cut(0, x_mm=1474, y_mm=925, along_mm=300, out_mm=300)]
+    made = plan(deck(2948, 1850, 310, *hole, put("deck.footings.kind", "pile"), support="free"))
+    for beam in made.laid.main.supports.beams:
+        assert min(b - a for a, b in pairwise(beam.posts)) >= made.brief.post.width_mm
+    check_solids(made)

@@ -6,6 +6,7 @@ import pytest
 
 from rowstake.core.beside import comparison
 from rowstake.core.plan import plan
+from tests.holds.solids import check_solids
 from tests.jobs import edited, fence, put, yard
 
 
@@ -132,3 +133,21 @@ def test_a_corner_post_under_mitred_boards_is_bevelled_by_the_turn(turn, bevel):
     made = plan(edited(fence((4000, 0), (4000, turn), style="horizontal"), put("fence.skin.side", "right")))
     (post,) = (p for p in made.parts if p.kind == "post" and "bevelled" in p.ends)
     assert bevel in post.ends
+
+
+def test_a_doubled_corner_post_has_a_hole_drawn_out_towards_the_next_leg():
+    """Legs square to each other: the second post of the corner stands along the second leg, and their one hole reaches that much further
+    to the next post, 389 on. By the middles of the first posts the holes would not meet."""
+    made = plan(
+        edited(
+            fence((3000, 0), (1500, -90), region="north_america"),
+            put("fence.posts.doubled", "all"),
+            put("fence.bays.way", "module"),
+            put("fence.bays.module_mm", 1111),
+            put("fence.skin.side", "left"),
+            put("fence.skin.height_mm", 700),
+        )
+    )
+    (told,) = [f for f in made.findings if f.rule == "holes_meet"]
+    assert len(told.where) == 2
+    check_solids(made)

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { DeckJob, Path } from "../../api/types";
 import { Plain, Quiet } from "../../ui/controls";
-import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Typed, Why } from "./fields";
+import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Sides, Tick, Typed, Why } from "./fields";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
 import { put, useDesk, valueAt } from "./state";
@@ -316,33 +316,17 @@ const SKIRTED = ["left", "far", "right"] as const;
 
 /** Boards below the rim, side by side. */
 function SkirtingSay() {
-  const skirting = useDesk((s) => valueAt(s.document, "deck.skirting"));
-  const { edit } = useDesk.getState();
-  if (!skirting) return null;
-  const side = (name: (typeof SKIRTED)[number], on: boolean) =>
-    edit([put("deck.skirting.sides", on ? [...skirting.sides, name] : skirting.sides.filter((s) => s !== name))], "Sides of the skirting");
+  const skirted = useDesk((s) => valueAt(s.document, "deck.skirting.sides"));
   return (
     <>
       {" "}
-      Skirting below the{" "}
-      {SKIRTED.map((name) => (
-        <label key={name} className="inline-flex min-h-8 items-center gap-1.5 pr-1 leading-7">
-          <input
-            type="checkbox"
-            aria-label={`Skirting on the ${name} side`}
-            checked={skirting.sides.includes(name)}
-            onChange={(e) => void side(name, e.target.checked)}
-            className="h-4 w-4 accent-[var(--signal)]"
-          />
-          {name}
-        </label>
-      ))}
-      {skirting.sides.length > 0 && (
+      Skirting below the <Sides path="deck.skirting.sides" what="Skirting" of={SKIRTED} />
+      {skirted?.length ? (
         <>
           side, of <PickOrNone path="deck.skirting.board" name="Skirting board" none="the usual board" />, gaps of <Length path="deck.skirting.gap_mm" name="Gap in the skirting" />,{" "}
           <Length path="deck.skirting.clear_mm" name="Skirting over the ground" /> off the ground, with <Pick path="deck.skirting.panel" name="Panel" />
         </>
-      )}
+      ) : null}
     </>
   );
 }

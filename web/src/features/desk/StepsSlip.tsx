@@ -1,9 +1,9 @@
 import { Tabs } from "radix-ui";
 import { useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
-import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick } from "./fields";
+import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Sides, Tick } from "./fields";
 import { Say } from "./Say";
-import { put, useDesk, valueAt } from "./state";
+import { useDesk, valueAt } from "./state";
 import { WaysSheet } from "./WaysSheet";
 
 const EDGES = { far: "Steps at the far edge", left: "At the left", right: "At the right" } as const;
@@ -139,20 +139,11 @@ const SIDES = ["left", "far", "right", "house"] as const;
 /** The guard: where it runs, how its posts stand, what fills it. */
 function GuardSay() {
   const guard = useDesk((s) => valueAt(s.document, "deck.guard"));
-  const { edit } = useDesk.getState();
   if (!guard) return null;
-  const side = (name: (typeof SIDES)[number], on: boolean) =>
-    edit([put("deck.guard.sides", on ? [...guard.sides, name] : guard.sides.filter((s) => s !== name))], "Sides of the guard");
   return (
     <Say>
       The deck has <Pick path="deck.guard.edges" name="Guard" />
-      {guard.edges === "chosen" &&
-        SIDES.map((name) => (
-          <label key={name} className="inline-flex min-h-8 items-center gap-1.5 pr-1 leading-7">
-            <input type="checkbox" checked={guard.sides.includes(name)} onChange={(e) => void side(name, e.target.checked)} className="h-4 w-4 accent-[var(--signal)]" />
-            {name}
-          </label>
-        ))}
+      {guard.edges === "chosen" && <Sides path="deck.guard.sides" what="Guard" of={SIDES} />}
       {guard.edges !== "none" && (
         <>
           , <OptionalLength path="deck.guard.high_mm" name="Height of the guard" empty="the usual height" />, on posts of{" "}

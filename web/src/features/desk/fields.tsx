@@ -181,6 +181,25 @@ export function Tick({ path, words }: { path: Path; words: string }) {
   );
 }
 
+/** Sides that something goes along: one tick each. */
+export function Sides<S extends string>({ path, what, of }: { path: Path; what: string; of: readonly S[] }) {
+  const taken = useDesk((s) => valueAt(s.document, path)) as readonly S[] | undefined;
+  const commit = useSet(path, `Sides of the ${what}`);
+  if (!taken) return null;
+  return of.map((side) => (
+    <label key={side} className="inline-flex min-h-8 items-center gap-1.5 pr-1 leading-7">
+      <input
+        type="checkbox"
+        aria-label={`${what} on the ${side} side`}
+        checked={taken.includes(side)}
+        onChange={(e) => void commit(e.target.checked ? [...taken, side] : taken.filter((s) => s !== side))}
+        className="h-4 w-4 accent-[var(--signal)]"
+      />
+      {side}
+    </label>
+  ));
+}
+
 /** Why the choice stands as it does, in the catalogue's words. */
 export function Why({ path }: { path: Path }) {
   const value = useDesk((s) => valueAt(s.document, path)) as string;

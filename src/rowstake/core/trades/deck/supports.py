@@ -236,7 +236,7 @@ def _posts(brief: DeckBrief, t: float, low: float, high: float, most: float, loa
         ways = [
             way
             for way in ways_clear(equal, spans, [False] * len(equal))
-            if way == equal or _stand(way, low, high, most, dug, share)
+            if way == equal or _stand(way, low, high, most, max(min(dug, CLOSE_MM), brief.post.width_mm), share)
         ]
         if ways:
             return tuple(min(ways, key=lambda way: max(b - a for a, b in pairwise(way))))
@@ -252,10 +252,13 @@ def _zones_at(brief: DeckBrief, t: float, dug_mm: float) -> list[KeepClear]:
     return [z for z in brief.keep_clear if z.t0 - z.dig_mm - dug_mm / 2 < t < z.t1 + z.dig_mm + dug_mm / 2]
 
 
-def _stand(posts: list[float], low: float, high: float, most: float, dug_mm: float, share: float) -> bool:
+CLOSE_MM = 300.0
+
+
+def _stand(posts: list[float], low: float, high: float, most: float, least: float, share: float) -> bool:
     """Whether posts moved clear of holes still carry their beam: bays and ends within limits, none on another."""
     bays = [b - a for a, b in pairwise(posts)]
-    if min(bays) < min(dug_mm, 300.0) or max(bays) > most + 1e-6:
+    if min(bays) < least or max(bays) > most + 1e-6:
         return False
     ends = ((posts[0] - low, bays[0]), (high - posts[-1], bays[-1]))
     return all(-1e-6 <= end <= max(bay * share, 50.0) + 1e-6 for end, bay in ends)

@@ -2,24 +2,28 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 from itertools import pairwise
+
+from shapely.geometry import Polygon
 
 from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding, Fix
 from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.trades.fence.layout import Post
 
 MAY_TOUCH_MM = 1.0
 
 
 def look(planned: FencePlan) -> Iterator[Finding]:
-    layout, digger, met = planned.laid.layout, planned.laid.digger, []
+    layout, dug, met = planned.laid.layout, _dug(planned), list[tuple[float, Post, Post]]()
     for leg in layout.legs:
         for one, other in pairwise(layout.leg_posts(leg.index)):
-            wide = (digger.of(one).diameter_mm + digger.of(other).diameter_mm) / 2
-            short = wide - (other.on(leg.index) - one.on(leg.index))
-            if short > MAY_TOUCH_MM and digger.of(one).dug and digger.of(other).dug:
-                met.append((short, one, other))
+            if one.label in dug and other.label in dug:
+                short = _shared(dug[one.label], dug[other.label])
+                if short > MAY_TOUCH_MM:
+                    met.append((short, one, other))
     if not met:
         return
     p, (short, one, other) = planned.brief.printer, max(met, key=lambda m: m[0])
@@ -31,6 +35,28 @@ def look(planned: FencePlan) -> Iterator[Finding]:
         sorted({post.label for _, *pair in met for post in pair}),
         _ways_out(planned),
     )
+
+
+def _dug(planned: FencePlan) -> dict[str, Polygon]:
+    """Every hole on the plan, by its post: drawn out where two stand in it."""
+    return {
+        part.of: Polygon([q[:2] for q in part.solid.ring(part.solid.near_mm)])
+        for part in planned.parts
+        if part.solid and part.unit == "m³"
+    }
+
+
+def _shared(one: Polygon, other: Polygon) -> float:
+    """How far two holes reach into each other along the line between their middles."""
+    if one.intersection(other).area < 1:
+        return 0.0
+    (x0, y0), (x1, y1) = (q.centroid.coords[0] for q in (one, other))
+    far = math.hypot(x1 - x0, y1 - y0)
+    nx, ny = ((x1 - x0) / far, (y1 - y0) / far) if far else (1.0, 0.0)
+    reach = max(x * nx + y * ny for x, y in one.exterior.coords) - min(
+        x * nx + y * ny for x, y in other.exterior.coords
+    )
+    return float(reach)
 
 
 def _ways_out(planned: FencePlan) -> list[Fix]:
