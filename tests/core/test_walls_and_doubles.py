@@ -140,10 +140,12 @@ def test_a_doubled_corner_post_has_a_hole_drawn_out_towards_the_next_leg():
     to the next post, 389 on. By the middles of the first posts the holes would not meet."""
     made = plan(
         edited(
-            fence((3000, 0), (1500, -90), region="north_america"),
+            fence((1500, 0), (1500, 0), (1500, -90), region="north_america"),
             put("fence.posts.doubled", "all"),
             put("fence.bays.way", "module"),
             put("fence.bays.module_mm", 1111),
+            put("fence.bays.max_mm", 900),
+            put("fence.bays.remainder", "start"),
             put("fence.skin.side", "left"),
             put("fence.skin.height_mm", 700),
         )
