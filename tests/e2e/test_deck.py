@@ -92,3 +92,17 @@ def test_frame_choices_and_the_lists(desk):
     expect(desk.get_by_role("row").filter(has_text="28×145 decking").first).to_be_visible()
     desk.get_by_role("tab", name="String marks").click()
     expect(desk.get_by_text("Joists of the deck").first).to_be_visible()
+
+
+def test_skirting_hangs_below_the_rim_with_a_panel(desk):
+    stake(desk, "skin")
+    desk.get_by_label("Skirting on the far side").click()
+    finding = desk.locator("[data-finding=skirting_panel]")
+    expect(finding).to_contain_text("Nobody gets under the deck")
+    finding.get_by_role("button", name="A panel on the far side").click()
+    desk.get_by_role("button", name="Keep it").click()
+    expect(finding).to_have_count(0)
+    expect(desk.get_by_label("Panel", exact=True)).to_have_value("far")
+    stake(desk, "buy")
+    expect(desk.get_by_role("row").filter(has_text="catch for a panel")).to_contain_text("4")
+    saved(desk)
