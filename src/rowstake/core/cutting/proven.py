@@ -9,7 +9,8 @@ from __future__ import annotations
 import math
 from collections import Counter
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from functools import partial
 from typing import Any
 
 import highspy
@@ -86,8 +87,9 @@ def proven(asked: Asked, stop: Callable[[], bool] = lambda: False, seconds: floa
     columns = _first(asked)
     bound, fractions = _generated(asked, columns, stop)
     plans, least = [_boards(asked, plan) for plan in _rounded(asked, columns, fractions)], _least(asked, bound)
-    if not plans or _cost(asked, plans[0]) > least + HAIR:
-        plans += [_boards(asked, plan) for plan in _whole(asked, columns, least, seconds)]
+    for way in (partial(_dived, asked, columns, stop), partial(_whole, asked, columns, least, seconds)):
+        if not plans or min(_cost(asked, boards) for boards in plans) > least + HAIR:
+            plans += [_boards(asked, plan) for plan in way()]
     if not plans:
         raise ValueError("the boards that are there do not hold all pieces")
     best = min(plans, key=lambda boards: (round(_cost(asked, boards), 6), len(boards)))
@@ -237,6 +239,30 @@ def _rounded(asked: Asked, columns: Sequence[Column], fractions: Sequence[float]
         column = min(made)[1]
         plan[column] += 1
         left = [have - n for have, n in zip(left, column[1], strict=True)]
+    return [plan]
+
+
+def _dived(asked: Asked, columns: list[Column], stop: Callable[[], bool]) -> list[Counter[Column]]:
+    """The pattern that the linear plan takes most of as often as it does, then the linear plan of what is left, and so on; its patterns
+    join the others. Nothing where boards may run out, or where it is stopped."""
+    if any(s.available is not None for s in asked.stock):
+        return []
+    plan, left, known = Counter[Column](), list(asked.counts), set(columns)
+    while any(left):
+        if stop():
+            return []
+        rest = replace(asked, counts=tuple(left))
+        own = [c for c in columns if all(n <= have for n, have in zip(c[1], left, strict=True))]
+        own = list(dict.fromkeys([*own, *_first(rest)]))
+        _, taken = _generated(rest, own, stop)
+        most, column = max(zip(taken, own, strict=False))
+        times = max(1, math.floor(most + HAIR))
+        times = min([times, *(have // n for n, have in zip(column[1], left, strict=True) if n)])
+        plan[column] += times
+        left = [have - times * n for n, have in zip(column[1], left, strict=True)]
+        fresh = [c for c in own if c not in known]
+        columns += fresh
+        known |= set(fresh)
     return [plan]
 
 
