@@ -148,3 +148,14 @@ def test_trimmers_of_one_hole_that_stand_in_another_are_told():
     [told] = [f for f in made.findings if f.rule == "hole_room"]
     assert "H2" in told.title
     assert not plan(apply_raw(made.brief.job, list(told.fixes[0].edits))).laid.main.crossed
+
+
+def test_a_scrap_between_two_holes_that_cross_is_told():
+    """Holes of 200 by 60 and 60 by 1200 that cross leave 24.5 of a board beside them, 286 long, that no piece of the frame lies under."""
+    holes = [{"do": "add_cut", "kind": "hole"}, {"do": "add_cut", "kind": "hole"},
+             *cut(0, x_mm=1354.24, y_mm=3440.35, along_mm=200, out_mm=60), *cut(1, x_mm=1477.7, y_mm=3079.25, along_mm=60, out_mm=1200)]  # fmt: skip
+    made = plan(deck(4203.25, 6158.5, 600, *holes, put("deck.boards.run", "across"), put("deck.boards.breaker", True), put("deck.boards.fit", "rip"),
+                     put("deck.boards.gap_mm", 5), put("deck.boards.start", "far"), region="australia_nz"))  # fmt: skip
+    (told,) = [f for f in made.findings if f.rule == "off_frame"]
+    assert "24.5 mm wide, lies on nothing of the frame" in told.title
+    check_solids(made)

@@ -13,6 +13,7 @@ from rowstake.core.structure.timber import read_stick
 from rowstake.core.trades.fence.openings import leaf_pull
 from rowstake.core.trades.fence.views.order import needs
 from rowstake.core.trades.fence.views.strips import first_bay, heights, posts
+from tests.holds.solids import check_solids
 from tests.jobs import edited, fence, kind, put, scenes, spot, yard
 
 
@@ -195,3 +196,18 @@ def test_a_leaf_goes_together_however_it_is_joined(joint):
     assert rail.solid.volume_m3 == pytest.approx(whole - gone)
     gone = 3 * face * face * thick / 2 if joint == "half_lap" else 0
     assert stile.solid.volume_m3 == pytest.approx(stile.length_mm / 1000 * face * thick - gone)
+
+
+def test_no_strip_too_narrow_to_cut_ends_a_leaf_whose_boards_run_on():
+    """A leaf of 2387 whose boards run on from the fence's: 6.8 are left before the first whole one, 0.2 after the last, which is left off."""
+    job = edited(
+        fence((4103, 0), (1500, 0), (1500, 0), region="australia_nz", style="framed_panel"),
+        {"do": "add_gate", "leg": 0, "at_mm": 1507, "opening_mm": 2409},
+        *(put(f"fence.{path}", value) for path, value in (("skin.height_mm", 700), ("skin.side", "left"), ("skin.fit", "balanced"),
+                                                          ("gate_frame.through", True), ("gate_frame.joint", "between"), ("skin.lap_mm", 5),
+                                                          ("bays.way", "module"), ("bays.module_mm", 1369), ("bays.remainder", "start"))),
+    )  # fmt: skip
+    boards = [p for p in plan(job).parts if p.kind == "gate board"]
+    assert boards
+    assert min(p.width_mm for p in boards) >= 5
+    check_solids(plan(job))

@@ -115,16 +115,17 @@ function axes(turn: Turn): number[][] {
   ];
 }
 
-/** How a box of these halves fills a frame as it is first seen. */
-function fitting(half: number[], aspect: number): number {
-  const [right, up] = axes(FIRST).map((axis) => axis.reduce((sum, v, k) => sum + Math.abs(v) * half[k], 0));
+/** How a box of these halves fills a frame as it is seen at a turn. */
+function fitting(turn: Turn, half: number[], aspect: number): number {
+  const [right, up] = axes(turn).map((axis) => axis.reduce((sum, v, k) => sum + Math.abs(v) * half[k], 0));
   return 0.88 * Math.min(aspect / (right || 1), 1 / (up || 1));
 }
 
-/** Parallel view from a heading (from the x axis, to the left) and a tilt over the horizon. */
+/** Parallel view from a heading (from the x axis, to the left) and a tilt over the horizon: as large as it was first seen, smaller where
+ *  it would leave the frame as it turns. */
 function viewOf(turn: Turn, middle: number[], half: number[], reach: number, aspect: number): Float32Array {
   const [right, up, eye] = axes(turn);
-  const scale = turn.closer * fitting(half, aspect);
+  const scale = turn.closer * Math.min(fitting(FIRST, half, aspect), fitting(turn, half, aspect));
   const [sx, sy, sz] = [scale / aspect, scale, -0.5 / reach];
   const rows = [right.map((v) => v * sx), up.map((v) => v * sy), eye.map((v) => v * sz)];
   const off = rows.map((row) => -(row[0] * middle[0] + row[1] * middle[1] + row[2] * middle[2]));

@@ -30,7 +30,7 @@ def frame_hardware(level: DeckLevel) -> list[Part]:
         held += [s for s in sticks if s.kind == "blocking"]  # what is left of a nailer beside a post hangs on them
     lines = [Polygon(s.outline()).buffer(4.0) for s in held]
     if supports.flush:
-        lines += [Polygon(_beam_outline(b)).buffer(4.0) for b in supports.beams]
+        lines += [Polygon(beam_outline(b)).buffer(4.0) for b in supports.beams]
     hangers = sum(any(line.intersects(At(end)) for line in lines) for j in joists for end in (j.a, j.b))
     ties = 0 if supports.flush else sum(
         min(j.a[1], j.b[1]) - 1 < b.t < max(j.a[1], j.b[1]) + 1 for j in joists for b in supports.under(j.a[0])
@@ -110,6 +110,6 @@ def _plied(grid: Grid, supports: Supports, sticks: list[Stick]) -> Counter[tuple
 JOISTS = tuple(k.id for k in KINDS.values() if k.family == "joist")
 
 
-def _beam_outline(beam: BeamLine) -> list[Point]:
+def beam_outline(beam: BeamLine) -> list[Point]:
     w = beam.wide_mm / 2
     return [(beam.s0, beam.t - w), (beam.s1, beam.t - w), (beam.s1, beam.t + w), (beam.s0, beam.t + w)]

@@ -21,8 +21,10 @@ from rowstake.core.trades.fence.planes import board_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.sheets import sheet_screw
 from rowstake.core.trades.fence.skin import Course, driven, held_by, stretch_for, style_of
-from rowstake.core.trades.fence.styles.base import NOTHING_MM
 from rowstake.core.trades.fence.trims import covers_mm
+
+STRIP_MM = 5.0
+"""A narrower strip at the edge of a leaf is left off."""
 
 
 def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
@@ -44,7 +46,7 @@ def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
         out = []
         while (x := first + k * pitch) < width_mm:
             low, high = max(x, 0.0), min(x + wide, width_mm)
-            if high - low >= NOTHING_MM:
+            if high - low >= STRIP_MM:
                 out.append((low, high - low))
             k += 1
         return tuple(out)
