@@ -8,6 +8,7 @@ from rowstake.core.plan import plan
 from rowstake.core.preview import consequence
 from rowstake.core.trades.fence.advice import all_rules
 from rowstake.core.trades.fence.document import Leg, new_fence
+from tests.holds.solids import check_solids
 from tests.jobs import edited, fence, put, yard
 
 CALM = put("site.gust_mps", 15)
@@ -195,3 +196,20 @@ def test_what_a_new_fence_begins_with_holds(region, style):
         made = plan(new_fence("x", region, [Leg(length_mm=length, turn_deg=0)], style))
         rules = {f.rule for f in made.findings}
         assert not rules & {"gust", "rail_reach", "sheet_joint", "joint_off_post", "soil_touch"}, (length, rules)
+
+
+def test_every_board_that_bears_too_little_round_a_corner_is_named():
+    """Boards of 90 lapped by 25.9 run on from the far end: the second of leg 2 ends at 160, its rails begin at 158, behind a corner of 74°
+    with a second post."""
+    made = plan(
+        edited(
+            fence((1500, 0), (1500, -74), region="australia_nz", style="lapped"),
+            *(put(f"fence.{path}", value) for path, value in (
+                ("skin.board", "au_90x22"), ("skin.lap_mm", 25), ("skin.fit", "even"), ("skin.side", "left"), ("skin.start", "end"), ("skin.height_mm", 700),
+                ("posts.doubled", "all"), ("bays.max_mm", 900), ("rails.fixing", "let_in"))),
+        )
+    )  # fmt: skip
+    (told,) = found(made, "corner_rail")
+    assert told.where[:2] == ("2B1", "2B2")
+    assert "1 after it" in told.title
+    check_solids(made)

@@ -159,3 +159,12 @@ def test_a_scrap_between_two_holes_that_cross_is_told():
     (told,) = [f for f in made.findings if f.rule == "off_frame"]
     assert "24.5 mm wide, lies on nothing of the frame" in told.title
     check_solids(made)
+
+
+def test_a_header_hardly_longer_than_it_is_thick_is_not_screwed_through_lengthwise():
+    """Two holes that cross leave a header of 55.1 between trimmers: its end is screwed to from the side of the trimmer, not through it."""
+    holes = [{"do": "add_cut", "kind": "hole"}, {"do": "add_cut", "kind": "hole"},
+             *cut(0, x_mm=1313.51, y_mm=3464.16, along_mm=200, out_mm=60), *cut(1, x_mm=1477.7, y_mm=3079.25, along_mm=60, out_mm=500)]  # fmt: skip
+    made = plan(deck(4203.25, 6158.5, 600, *holes, put("deck.boards.run", "across"), region="australia_nz"))
+    assert min(p.length_mm for p in made.parts if p.kind == "header") < 60
+    check_solids(made)

@@ -195,6 +195,8 @@ def _driven(one: Part, other: Part, axis: Vec, joint: Joint) -> tuple[float, flo
     across = math.inf if joint.end_grain else max(second.width_mm, second.thickness_mm) * FLAT_ON
     if thick > (joint.through_mm or first.thickness_mm) * FLAT_ON or behind > across:
         return None
+    if joint.through_mm is None and thick > first.thickness_mm + APART_MM and thick > one.length_mm - APART_MM:
+        return None  # lengthwise: a piece hardly longer than it is thick, met at its end
     if joint.lapped:
         return first.thickness_mm / 2, second.thickness_mm / 2
     return thick, math.inf if joint.end_grain else behind

@@ -17,25 +17,32 @@ def look(planned: FencePlan) -> Iterator[Finding]:
         yield from _beside_post(planned)
     if brief.between or brief.along:
         return
-    boards, rails = _first_of_legs(planned.parts, "board"), _first_of_legs(planned.parts, "rail")
-    least = CATALOGUE.materials.limits.bears_mm
+    rails, least = _first_of_legs(planned.parts, "rail"), CATALOGUE.materials.limits.bears_mm
     # A board that leans on the one after it bears on the rails up to their lap only.
     leans = brief.style.deep > 1 and brief.fence.skin.start == "end"
     lap = max((c.laid.lap_mm for c in planned.laid.courses), default=0.0) if leans else 0.0
     if brief.style.deep > 1 and not leans:
         yield from _past_rails(planned, max((c.laid.lap_mm for c in planned.laid.courses), default=0.0))
-    for leg in sorted(boards.keys() & rails.keys() - {0}):
-        (_, end, label), (start, _, _) = boards[leg], rails[leg]
-        bears = end - lap
-        if bears < start + least:
+    for leg in sorted(rails.keys() - {0}):
+        start = rails[leg][0]
+        short = [(end - lap, label) for end, label in _ends_of(planned.parts, leg) if end - lap < start + least]
+        if short:
+            bears, label = min(short)
+            more = f", and {len(short) - 1} after it find too little of them" if len(short) > 1 else ""
             other = "right" if brief.fence.skin.side == "left" else "left"
             yield found(
-                f"Board {label} at the corner {'bears' if lap else 'ends'} {p.length(max(0.0, start - bears))} before its rails begin",
-                "Round the outside of a corner the rails of the second leg begin behind those of the first. Screw this board to a "
+                f"Board {label} at the corner {'bears' if lap else 'ends'} {p.length(max(0.0, start - bears))} before its rails begin{more}",
+                "Round the outside of a corner the rails of the second leg begin behind those of the first. Screw such boards to a "
                 "block between the ends of the rails, or take wider boards.",
-                (label,),
+                [own for _, own in short],
                 [put("Boards on the other side", skin__side=other)],
             )
+
+
+def _ends_of(parts: Iterable[Part], leg: int) -> list[tuple[float, str]]:
+    """Where the boards of a leg end, and their labels."""
+    own = [q for q in parts if q.kind == "board" and q.solid and q.solid.pose.number == leg]
+    return [(max(a for a, _ in q.solid.profile), q.label) for q in own if q.solid]
 
 
 def _past_rails(planned: FencePlan, lap: float) -> Iterator[Finding]:
