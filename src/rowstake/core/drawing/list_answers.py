@@ -28,6 +28,7 @@ def _cuts(given: Any, out: Any, p: Printer) -> Board:
             board.text((x + piece / 2, y + high * 0.3), p.bare(piece))
             x += piece + given.kerf_mm
         board.text((longest * 1.05, y + high * 0.3), f"{times} ×")
+    board.dim((0.0, high), (longest, high), p.length(longest), 1.0)
     return board
 
 
@@ -62,6 +63,8 @@ def _levels(given: Any, out: Any, p: Printer) -> Board:
         board.line(a, b, "ground")
     for n, (x, z) in enumerate(points):
         board.text((x, z + step * 0.08), p.bare(z) if n else p.length(z))
+    low, side = min(levels), points[-1][0] + step * 0.3
+    board.dim((side, low), (side, max(levels)), p.length(max(levels) - low), -1.0)
     return board
 
 
