@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections import Counter
 from itertools import pairwise
 
-from shapely.geometry import Point as At
+import numpy as np
+from shapely import STRtree, points
 from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import CATALOGUE
@@ -31,7 +32,8 @@ def frame_hardware(level: DeckLevel) -> list[Part]:
     lines = [Polygon(s.outline()).buffer(4.0) for s in held]
     if supports.flush:
         lines += [Polygon(beam_outline(b)).buffer(4.0) for b in supports.beams]
-    hangers = sum(any(line.intersects(At(end)) for line in lines) for j in joists for end in (j.a, j.b))
+    ends_at = points([end for j in joists for end in (j.a, j.b)] or np.empty((0, 2)))
+    hangers = len(set(STRtree(lines).query(ends_at, predicate="intersects")[0].tolist())) if lines and joists else 0
     ties = 0 if supports.flush else sum(
         min(j.a[1], j.b[1]) - 1 < b.t < max(j.a[1], j.b[1]) + 1 for j in joists for b in supports.under(j.a[0])
     )  # fmt: skip
