@@ -160,6 +160,7 @@ TROUBLE = {
     "guard_room": deck(4000, 3000, 900, GUARD, put("deck.beams.way", "flush")),
     "skirting_room": deck(4000, 3000, 900, put("deck.skirting.sides", ["far"]), put("deck.boards.fascia", "uk_19x175")),
     "skirting_panel": deck(4000, 3000, 900, put("deck.skirting.sides", ["far", "left"])),
+    "flight_long": deck(4000, 3000, 2900, STEPS),
     "ready_made": deck(4000, 3000, 850, STEPS, put("deck.steps.0.made", "bought")),
     "foot_room": deck(4000, 3000, 900, STEPS, put("deck.steps.0.room_mm", 1800)),
     "guard_cables": deck(4000, 3000, 900, GUARD, put("deck.guard.infill", "cables"), put("deck.guard.most_mm", 1700)),

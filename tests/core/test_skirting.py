@@ -5,6 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.desk import desk
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from tests.decks import ANY, deck, planned
@@ -43,6 +44,21 @@ def test_boards_follow_the_ground_and_make_room_for_steps():
     assert [f.title.split(":")[0] for f in low.findings if f.rule == "skirting_room"] == [
         "No skirting hangs below the rim"
     ]
+
+
+def test_skirting_ends_over_the_boards_of_a_level_before_it():
+    """The frame ends 722 up: to the ground 732 long with the lap of 60 and 50 kept clear; over boards 450 up 282, over a level of the
+    same side's width all of them."""
+    below = [{"do": "add_level"}, put("deck.levels.1.height_mm", 450), put("deck.levels.1.shape.width_mm", 4000)]
+    made = plan(deck(4000, 3000, 900, *FAR, *below))
+    own = [p for p in made.parts if p.kind == "skirting" and p.of == "skirting 1"]
+    assert own
+    assert {round(p.length_mm) for p in own} == {282}
+    check_solids(made)
+    order = [row[1] for s in desk(made).schedules if s.title == "Order of work" for row in s.rows]
+    assert order.index(next(x for x in order if x.startswith("Skirting"))) > order.index(
+        next(x for x in order if x.startswith("Boards"))
+    )
 
 
 def test_screws_do_not_come_out_of_a_thin_rim():

@@ -604,6 +604,10 @@ def test_treads_framed_by_boards_at_their_ends_by_hand():
     assert [p.ends.split(" mitred")[0] for p in first] == ["both ends", "square", "one end", "one end"]
     area = sum(p.solid.volume_m3 for p in first) / 0.028
     assert area == pytest.approx(1.2 * 0.296 - 0.91 * 0.006 - 2 * 0.006 * 0.145)  # the gaps before it and beside it
+    # Two boards over five stringers before: 20 screws a tread. Framed, the board at the nose crosses five, the one behind it three: 16; the
+    # boards at the ends cross a stringer and two blocks each: 12; on the four blocks lie 2 · (2 + 1) edges of the others: 6.
+    screws = [next(p.amount for p in m.parts if p.label == "S1-tread screws") for m in (plain, made)]
+    assert screws == [4 * 20, 4 * (16 + 12 + 6)]
     blocks = [p for p in made.parts if p.kind == "tread block"]
     assert {round(p.length_mm, 2) for p in blocks} == {228.75}
     assert len(blocks) == 4 * made.count("tread") / 4
@@ -658,6 +662,8 @@ def test_stringers_bought_ready_cut_by_hand():
     assert made.count("stringer") == 0
     assert "ready_made" not in [f.rule for f in made.findings]
     check_solids(made)
+    assert "stringer_S1" not in desk(made).scenes  # nothing is marked on what is bought cut
+    assert made.workings["stringers_S1"].value == f"{len(ready)} bought ready cut"
     low = plan(deck(4000, 3000, 850, *bought))
     (told,) = [f for f in low.findings if f.rule == "ready_made"]
     assert "5 make 900 mm, 50 mm over what S1 needs" in told.title
@@ -674,3 +680,24 @@ def test_the_lowest_box_is_anchored_pinned_or_glued():
         (by,) = [p for p in made.parts if p.good.id == good and p.of == "S1"]
         assert by.amount == pytest.approx(rungs * (0.4 if held == "glue" else 1))
         check_solids(made)
+
+
+def test_a_flight_too_long_for_any_board_is_told_with_its_ways_out():
+    """2900 up in 16 risers of 181.25, 15 goings of 277, √(277² + 181.25²) = 331 from nose to nose: from the first nose to the last 14 of
+    these are 4634, the ends more; the longest board is 4800."""
+    job = deck(4000, 3000, 2900, {"do": "add_steps", "side": "far"})
+    made = plan(job)
+    (told,) = [f for f in made.findings if f.rule == "flight_long"]
+    long = {p.label: p.length_mm for p in made.parts if p.kind == "stringer"}
+    assert set(told.where) == set(long)
+    assert max(long.values()) > 4800
+    assert "deck_stock" not in [f.rule for f in made.findings]  # no more beams are offered for stringers
+    (flight,) = flights(made.laid.main.brief)
+    along = math.hypot(flight.way.going_mm, flight.way.riser_mm)
+    assert max(long.values()) == pytest.approx(Stringer(flight).length_mm)
+    assert 14 * along < max(long.values()) < 15 * along
+    assert told.fixes
+    for fix in told.fixes:
+        after = plan(apply_raw(job, list(fix.edits)))
+        assert max(p.length_mm for p in after.parts if p.kind == "stringer") <= 4800
+    check_solids(made)

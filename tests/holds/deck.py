@@ -95,14 +95,24 @@ def joists_stand_close_enough(level):
 
 
 def bridged(level, left, right, t):
-    """Whether a post of the guard stands between two joists there, with a block from one to the other beside it."""
-    grid = level.grid
+    """Whether a post of the guard stands between two joists there, with a block from one to the other on either side of it, but where
+    the frame ends hard beside it."""
+    grid, least = level.grid, 3 * level.grid.thick_mm
     for post in of(Stands, level.asked):
         ring = Polygon([grid.on_plan(q) for q in post.ring])
-        if post.within and ring.buffer(2 * grid.thick_mm).intersects(box(left.s, t - 1, right.s, t + 1)):
-            beside = [s for _, s in level.sticks if s.kind == "blocking" and Polygon(s.outline()).distance(ring) < 2]
-            assert any(s.a[0] <= left.s + grid.thick_mm and s.b[0] >= right.s - grid.thick_mm for s in beside), t
-            return True
+        if not post.within or not ring.buffer(2 * grid.thick_mm).intersects(box(left.s, t - 1, right.s, t + 1)):
+            continue
+        _, low, _, high = ring.bounds
+        beside = [
+            (s.a[1] + s.b[1]) / 2 for _, s in level.sticks
+            if s.kind == "blocking" and s.a[0] <= left.s + grid.thick_mm and s.b[0] >= right.s - grid.thick_mm
+        ]  # fmt: skip
+        for edge, way in ((low, -1), (high, 1)):
+            room = grid.poly.contains(
+                box(left.s + 1, min(edge, edge + way * least), right.s - 1, max(edge, edge + way * least))
+            )
+            assert not room or any(0 < way * (at - edge) < grid.thick_mm + 2 for at in beside), (left, right, t)
+        return True
     return False
 
 

@@ -55,8 +55,14 @@ def check_bought(made):
     told."""
     bought = {line.good.id for line in made.lists.buy if line.good}
     laid = {p.good.id for p in made.parts if p.amount and (p.unit == "piece" or p.good.entry.bought)}
-    told = set(made.lists.too_long) if {f.rule for f in made.findings} & {"no_stock", "deck_stock"} else set()
-    assert laid - bought <= told, (made.brief.job.model_dump_json(), laid - bought)
+    named = {label for f in made.findings for label in f.where}
+    for part in made.parts:
+        if part.good.id in laid - bought:
+            assert round(part.length_mm, 3) in made.lists.too_long.get(part.good.id, ()), (
+                made.brief.job.model_dump_json(),
+                part.label,
+            )
+            assert named & {part.label, part.of}, (made.brief.job.model_dump_json(), part.label)
 
 
 def check_solids(made):

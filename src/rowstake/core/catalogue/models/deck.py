@@ -26,6 +26,8 @@ class SkirtingFacts(Fact):
     rail_up_mm: float
     """How far over the boards' feet the rail behind them lies."""
     off_corner_mm: float
+    before_mm: float
+    """How far past the boards another level is looked for."""
     panel_mm: float
     screws: int
     catches: int

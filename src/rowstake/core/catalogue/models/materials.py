@@ -75,6 +75,8 @@ class Limits(Fact):
     sliver_of_board: float
     bears_mm: float
     """A board lies on a rail by at least so much, or it is held by nothing."""
+    strip_mm: float
+    """No narrower strip is cut for the edge of a leaf."""
     lean_deg: float
     solid: float
     tall_mm: float

@@ -76,9 +76,8 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, asked: list[D
     for post in of(Stands, asked):
         if post.within:
             room.keep([grid.on_plan(q) for q in post.ring])
-    own = _asked_for(
-        grid, joist, of(BlockAt, asked), room
-    )  # first: rows of blocks may lie a little to one side, these may not
+    # First what has its one place: rows of blocks may lie a little to one side.
+    own = _asked_for(grid, joist, of(BlockAt, asked), room)
     sticks += [block for block in _blocking(brief, grid, supports, of(GuardPosts, asked)) if room.take_if_free(block)]
     sticks += own
     sticks += _splices(grid, supports, sticks, room)

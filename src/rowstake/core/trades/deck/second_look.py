@@ -123,7 +123,7 @@ def balusters(plan: DeckPlan, theirs: float) -> Verdict:
     """The average gap that they leave."""
     p, bays = plan.brief.printer, [b for level in plan.laid.levels for b in bays_of(level) if b.gaps.count]
     ours = sum(b.gaps.count for b in bays)
-    if not bays or plan.brief.deck.guard.infill != "balusters":
+    if not bays or not bays[0].upright:
         return Verdict("balusters", f"{theirs:g}", "0", "over" if theirs else "agrees", "No balusters are planned.")
     clear, wide, most = sum(b.clear_mm for b in bays), bays[0].filling.width_mm, plan.brief.limits.open_mm
     gap = max(0.0, clear - theirs * wide) / (theirs + len(bays))

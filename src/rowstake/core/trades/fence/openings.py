@@ -23,9 +23,6 @@ from rowstake.core.trades.fence.sheets import sheet_screw
 from rowstake.core.trades.fence.skin import Course, driven, held_by, stretch_for, style_of
 from rowstake.core.trades.fence.trims import covers_mm
 
-STRIP_MM = 5.0
-"""A narrower strip at the edge of a leaf is left off."""
-
 
 def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
     """The fence's own pattern over a width: laid afresh, or run on from the stretch beside the opening."""
@@ -46,7 +43,7 @@ def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
         out = []
         while (x := first + k * pitch) < width_mm:
             low, high = max(x, 0.0), min(x + wide, width_mm)
-            if high - low >= STRIP_MM:
+            if high - low >= CATALOGUE.materials.limits.strip_mm:
                 out.append((low, high - low))
             k += 1
         return tuple(out)

@@ -112,14 +112,6 @@ def _boards(plan: DeckPlan) -> Iterator[BuildStep]:
     )
     if border:
         yield BuildStep("skin", "Border, mitres first", counted(border, "board"))
-    if skirting := _number(plan, "skirting"):
-        yield BuildStep(
-            "skin",
-            "Skirting below the rim, its rail behind, the panel last",
-            counted(skirting, "board"),
-            "",
-            "what is under the deck",
-        )
     if fascia := _number(plan, "fascia"):
         yield BuildStep("skin", "Fascia on packers", counted(fascia, "piece"), "", "bolt heads in the rim")
 
@@ -174,4 +166,12 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
         yield BuildStep("steps", "Caps, mitres first", counted(caps, "piece"))
     for gate in (gate for level in plan.laid.levels for gate in gates(level)):
         yield BuildStep("steps", f"Gate at {gate.flight.steps.id}, hung over the deck, its latch set last", "1 leaf")
+    if skirting := _number(plan, "skirting"):
+        yield BuildStep(
+            "steps",
+            "Skirting below the rim, its rail behind, the panel last",
+            counted(skirting, "board"),
+            "",
+            "what is under the deck",
+        )
     yield BuildStep("buy", "Cut ends treated, last screws, finish once a drop of water soaks in")

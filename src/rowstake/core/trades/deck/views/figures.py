@@ -13,6 +13,9 @@ from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
 from rowstake.core.views.base import Figure
 
+FILLED = {"faced": "balusters", "glass": "panes"}
+"""What a filling is of, where its name does not say."""
+
 
 def deck_figures(planned: DeckPlan) -> list[Figure]:
     p, brief, lists = planned.brief.printer, planned.brief, planned.lists
@@ -87,7 +90,7 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
             *([] if glazed else [Figure("guard_gap", "gap in the guard", p.fine(gap), round(gap, 1), "guard_gap")]),
             Figure(
                 "guard_filled",
-                "panes in the guard" if glazed else "balusters, boards or cables in the guard",
+                f"{FILLED.get(brief.deck.guard.infill, brief.deck.guard.infill)} in the guard",
                 str(filled),
                 filled,
                 "guard" if glazed else "guard_gap",

@@ -65,6 +65,8 @@ def _carried(flight: Flight, stringer: Stringer) -> list[Line]:
     name = flight.steps.id
     if flight.boxed:
         return [Line("boxes", str(flight.treads), f"boxes_{name}")]
+    if flight.ready:
+        return [Line("stringers", f"{len(stringer.places)} bought ready cut", f"stringers_{name}")]
     return [
         Line("stringers", f"{len(stringer.places)} of {stringer.section.name}", f"stringers_{name}"),
         Line("throat", flight.brief.printer.length(stringer.throat_mm), f"stringers_{name}"),

@@ -25,14 +25,14 @@ def _skirt(skirt: Skirt) -> list[Part]:
         ripped = f", ripped to {brief.printer.length(b - a)}" if b - a < board.width_mm - 0.5 else ""
         loose = n in skirt.panel
         out.append(
-            Part(place.label(f"Z{skirt.number}.{n}"), "skirting", "skin", timber(board.id), of, solid.far_mm - solid.near_mm, b - a,
+            Part(place.label(f"Z{skirt.number}.{n}"), "skirting", "steps", timber(board.id), of, solid.far_mm - solid.near_mm, b - a,
                  f"square{ripped}{', of the panel' if loose else ''}", solid=solid, hold=Hold(catches if loose else screws))
         )  # fmt: skip
     ties = 0
     for name, along, height, of_panel in skirt.rails:
         ties += sum(along[0] < (a + b) / 2 < along[1] for _, (a, b), _ in skirt.hung)
         out.append(
-            Part(place.label(f"Z{skirt.number}-{name}"), "skirting rail", "skin", timber(rail.id), of, along[1] - along[0], rail.width_mm,
+            Part(place.label(f"Z{skirt.number}-{name}"), "skirting rail", "steps", timber(rail.id), of, along[1] - along[0], rail.width_mm,
                  "of the panel" if of_panel else "square", solid=skirt.solid(along, (0.0, rail.thickness_mm), height),
                  hold=Hold(catches if of_panel else tied))
         )  # fmt: skip
@@ -46,11 +46,11 @@ def _skirt(skirt: Skirt) -> list[Part]:
         joint = Joint(("skirting",), into, grip, sold.longer(long))
         if count:
             out.append(
-                Part(label, "board screw", "skin", screw, of, amount=FACTS.screws * count, unit="each", joint=joint)
+                Part(label, "board screw", "steps", screw, of, amount=FACTS.screws * count, unit="each", joint=joint)
             )
     if skirt.panel:
         catch = brief.sold.good("panel_catch")
-        out.append(Part(catches, "hardware", "skin", catch, of, amount=FACTS.catches, unit="each"))
+        out.append(Part(catches, "hardware", "steps", catch, of, amount=FACTS.catches, unit="each"))
     return out
 
 

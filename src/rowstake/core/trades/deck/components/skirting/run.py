@@ -6,11 +6,14 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from functools import cached_property
 
+from shapely.geometry import LineString
+
 from rowstake.core.catalogue import CATALOGUE, Section, pick
 from rowstake.core.reckoners.base import up
 from rowstake.core.space import Solid
 from rowstake.core.space.solid import Vec
 from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.components.steps.rise import others
 from rowstake.core.trades.deck.fascia import open_edge
 from rowstake.core.trades.deck.frame import frame_outline
 from rowstake.core.trades.deck.level import DeckLevel
@@ -79,10 +82,13 @@ class Skirt:
         return Solid(self.level.place.pose, (self.at(a, u), self.at(b, u), self.at(b, v), self.at(a, v)), *height)
 
     def floor(self, along: Span) -> float:
-        """As far over the highest finished ground under a stretch as boards are kept clear of it."""
+        """As far over the highest finished ground under a stretch as boards are kept clear of it, or over the boards of another level that
+        lies before it."""
         brief = self.level.brief
-        ground = max(ground_at(brief, self.at(s, 0.0)) for s in along)
-        return ground + brief.ground.paving_mm + brief.deck.skirting.clear_mm
+        low = max(ground_at(brief, self.at(s, 0.0)) for s in along) + brief.ground.paving_mm
+        before = LineString([self.at(s, -brief.deck.boards.overhang_mm - FACTS.before_mm) for s in along])
+        tops = [other.height_mm - brief.place.ground_mm for other, place in others(brief) if place.intersects(before)]
+        return max([low, *tops]) + brief.deck.skirting.clear_mm
 
     @cached_property
     def spans(self) -> list[Span]:

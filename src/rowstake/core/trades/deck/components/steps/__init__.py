@@ -187,7 +187,7 @@ def _strips(level: DeckLevel) -> list[Strip]:
     """The upper edge of a stringer's board, with the corner of every notch."""
     out = []
     for flight in flights(level.brief):
-        if flight.boxed:
+        if flight.boxed or flight.ready:
             continue
         stringer = stringer_of(level, flight)
         told = [(f"Stringer of {flight.steps.id}", stringer)]

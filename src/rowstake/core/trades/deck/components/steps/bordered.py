@@ -63,6 +63,12 @@ def ends(flight: Flight, k: int, rows: Rows, names: tuple[str, str]) -> list[Par
     ]  # fmt: skip
 
 
+def framed_screws(carried: list[Part], each: int) -> int:
+    """What the boards at the ends of a tread, and the ends of the others, are screwed down with: `each` where a board at an end crosses the
+    stringer under it or a block; one in every edge of the others on a block, which two of them share but on the last."""
+    return each * (2 + len(carried)) + max(0, 2 * len(carried) - 2)
+
+
 def blocks(flight: Flight, k: int, rows: Rows, carriers: list[float], by: Carrier, deep: float) -> list[Part]:
     """Under every seam between boards and under the last one's back edge, from the one of two carriers to the other between which the
     boards' ends lie, at both ends of the tread. `carriers` are their middles, `by` what they are like,

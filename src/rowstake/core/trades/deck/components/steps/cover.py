@@ -10,7 +10,15 @@ from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Hold, Joint, Part, letters
 from rowstake.core.space import Solid
 from rowstake.core.space.outlines import band
-from rowstake.core.trades.deck.components.steps.bordered import Carrier, blocks, ends, framed_mm, mitred_front
+from rowstake.core.trades.deck.components.steps.bordered import (
+    Carrier,
+    Rows,
+    blocks,
+    ends,
+    framed_mm,
+    framed_screws,
+    mitred_front,
+)
 from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.fixings import deck_screw
 
@@ -61,57 +69,48 @@ def _lying(flight: Flight, out: tuple[float, float], along: tuple[float, float],
 
 def treads(flight: Flight, under: Under, past_mm: float, carrier: Sequence[Carrier]) -> list[Part]:
     """Every board of every tread, front one first: 1a, 1b; those at its ends last. `carrier` tells of what carries each tread."""
-    tread, name = flight.tread, flight.of
-    out, crossings = list[Part](), 0
+    out, driven, each = list[Part](), 0, CATALOGUE.deck.screws_per_crossing
     for k in range(1, flight.treads + 1):
         rows = flight.rows(k, past_mm)
-        framed = framed_mm(flight, rows)
-        if framed:
+        if framed_mm(flight, rows):
             carried = blocks(flight, k, rows, under(k, rows[0][0]), carrier[k - 1], flight.room_under(k))
             names = f"T{k}{letters(len(rows) + 1)}", f"T{k}{letters(len(rows) + 2)}"
             out += [*carried, *ends(flight, k, rows, names)]
-            crossings += 2 * (1 + len(carried))
-        for n, (a, b) in enumerate(rows, 1):
-            (start, end), below = flight.span(a, b), under(k, a)
-            if framed and n > 1:
-                start, end = start + framed + flight.gap_mm, end - framed - flight.gap_mm
-                below = [x for x in below if start < x < end]
-            for m, (low, high) in enumerate(pieces(start, end, tread, below), 1):
-                more = f".{m}" if high - low < end - start - 1 else ""
-                level = (flight.seat(k), flight.tread_top(k))
-                mitred = framed and n == 1
-                told = "square" if b - a > tread.width_mm - 0.05 else "ripped"
-                told = (
-                    MITRES[(low <= start) + (high >= end)]
-                    if mitred
-                    else _mitred(flight, told, low <= start, high >= end)
-                )
-                solid = (
-                    mitred_front(flight, (a, b), (low, high), level)
-                    if mitred
-                    else _lying(flight, (a, b), (low, high), level)
-                )
-                out.append(
-                    Part(
-                        flight.part(f"T{k}{letters(n)}{more}"),
-                        "tread",
-                        "steps",
-                        timber(tread.id),
-                        name,
-                        high - low,
-                        b - a,
-                        told,
-                        solid=solid,
-                    )
-                )
-            crossings += len(below) + sum(bool(m) for m in flight.mitres)
+            driven += framed_screws(carried, each)
+        for n, row in enumerate(rows, 1):
+            made, crossed = _row(flight, k, n, rows, under(k, row[0]))
+            out += made
+            driven += each * crossed
+    if not out:
+        return []
     screw = deck_screw(flight.brief)
-    least = (CATALOGUE.materials.fixings.board_times - 1) * tread.thickness_mm
-    screws = Part(flight.part("tread screws"), "board screw", "steps", screw, name, unit="each",
-                  amount=crossings * CATALOGUE.deck.screws_per_crossing, joint=Joint(("tread",), CARRIES, least, end_grain=True))  # fmt: skip
+    least = (CATALOGUE.materials.fixings.board_times - 1) * flight.tread.thickness_mm
+    screws = Part(flight.part("tread screws"), "board screw", "steps", screw, flight.of, unit="each", amount=driven,
+                  joint=Joint(("tread",), CARRIES, least, end_grain=True))  # fmt: skip
     held = sum(p.kind == "tread block" for p in out) * 2 * FACTS.box_screws
     block_screw = flight.brief.sold.screw("structural_screw", FACTS.box_screw_mm)[0]
-    return [*out, screws, *counted(flight, [("block screws", block_screw, held)])] if out else []
+    return [*out, screws, *counted(flight, [("block screws", block_screw, held)])]
+
+
+def _row(flight: Flight, k: int, n: int, rows: Rows, below: list[float]) -> tuple[list[Part], int]:
+    """(the pieces of the n-th board of a tread, how often it crosses what carries it all along): between the boards at its ends, but the
+    one at the nose, which is mitred to them."""
+    (a, b), tread, framed = rows[n - 1], flight.tread, framed_mm(flight, rows)
+    (start, end), level = flight.span(a, b), (flight.seat(k), flight.tread_top(k))
+    if framed and n > 1:
+        start, end = start + framed + flight.gap_mm, end - framed - flight.gap_mm
+        below = [x for x in below if start < x < end]
+    out, whole = [], "square" if b - a > tread.width_mm - 0.05 else "ripped"
+    for m, (low, high) in enumerate(pieces(start, end, tread, below), 1):
+        more, first, last = f".{m}" if high - low < end - start - 1 else "", low <= start, high >= end
+        if framed and n == 1:
+            told, solid = MITRES[first + last] or whole, mitred_front(flight, (a, b), (low, high), level)
+        else:
+            told, solid = _mitred(flight, whole, first, last), _lying(flight, (a, b), (low, high), level)
+        out.append(
+            Part(flight.part(f"T{k}{letters(n)}{more}"), "tread", "steps", timber(tread.id), flight.of, high - low, b - a, told, solid=solid)
+        )  # fmt: skip
+    return out, len(below) + sum(bool(m) for m in flight.mitres)
 
 
 def risers(flight: Flight, under: Under) -> list[Part]:

@@ -30,7 +30,7 @@ def scenes(level: DeckLevel) -> dict[str, Callable[[], Scene]]:
     out: dict[str, Callable[[], Scene]] = {}
     for flight in flights(level.brief):
         out[f"flight_{flight.steps.id}"] = partial(_section, level, flight)
-        if flight.boxed:
+        if flight.boxed or flight.ready:
             continue
         stringer = stringer_of(level, flight)
         out[f"stringer_{flight.steps.id}"] = partial(_marking, flight, stringer, "stringer")

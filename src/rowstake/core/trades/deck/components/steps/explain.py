@@ -21,6 +21,10 @@ FACTS = CATALOGUE.steps
 LIMITS = "the usual prescriptive limits: ask locally"
 
 
+CUT = "each from the shallowest board whose notches leave the throat. Cut one, try it, and trace the others from it."
+READY = "as they are sold. Measure the rise and the going of each before it is hung."
+
+
 def explain(level: DeckLevel, _: Year, book: Notebook) -> None:
     for flight in flights(level.brief):
         stringer = stringer_of(level, flight)
@@ -118,12 +122,15 @@ def _stringers(level: DeckLevel, flight: Flight, stringer: Stringer, book: Noteb
         else f"; {p.length(on.rim_mm)} of the plumb cut lies on the rim"
     )
     beside = "; one on either side of what stands out past the face" if len(stringer.places) > made.count else ""
+    limits = flight.limits
+    throat = (
+        f"theirs rise {p.length(limits.ready_riser_mm)} and go {p.length(limits.ready_going_mm)}; " if flight.ready
+        else f"throat {p.length(stringer.section.width_mm)} − {p.length(stringer.notch_mm)} = {p.length(stringer.throat_mm)}; "
+    )  # fmt: skip
     book.note(
-        f"stringers_{name}", f"Stringers of {name}", f"{len(stringer.places)} of {stringer.section.name}",
-        rule=f"The fewest that stand no further apart than the treads reach, {p.length(flight.tread_reach_mm)}, each from the shallowest board "
-        "whose notches leave the throat. Cut one, try it, and trace the others from it.",
-        formula=f"{made.count} at {p.length(made.spacing_mm)} centres; throat {p.length(stringer.section.width_mm)} − "
-        f"{p.length(stringer.notch_mm)} = {p.length(stringer.throat_mm)}; an inner one carries {p.force(stringer.load_kn)}, half of it at each "
+        f"stringers_{name}", f"Stringers of {name}", f"{len(stringer.places)} {'bought ready cut' if flight.ready else f'of {stringer.section.name}'}",
+        rule=f"The fewest that stand no further apart than the treads reach, {p.length(flight.tread_reach_mm)}, {READY if flight.ready else CUT}",
+        formula=f"{made.count} at {p.length(made.spacing_mm)} centres; {throat}an inner one carries {p.force(stringer.load_kn)}, half of it at each "
         f"end{below}{beside}",
         source=TRADE, changes="Width, treads, riser and going, the board they are cut from.",
     )  # fmt: skip

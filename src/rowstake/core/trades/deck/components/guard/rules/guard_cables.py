@@ -16,11 +16,7 @@ FACTS = CATALOGUE.steps
 
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
-    bays, p, guard = (
-        [b for b in bays_of(planned) if b.cabled and b.gaps.count],
-        planned.brief.printer,
-        planned.brief.deck.guard,
-    )
+    bays, p = [b for b in bays_of(planned) if b.cabled and b.gaps.count], planned.brief.printer
     if not bays:
         return
     gap, far = max(b.gaps.gap_mm for b in bays), max(b.centres_mm for b in bays)
@@ -48,8 +44,6 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
                     put_deck(f"Posts of {s.name}", guard__post=s.id)
                     for s in sorted(heavier, key=lambda s: s.width_mm)[:1]
                 ),
-                put_deck("Balusters", guard__infill="balusters")
-                if guard.infill == "cables"
-                else put_deck("Glass", guard__infill="glass"),
+                put_deck("Balusters", guard__infill="balusters"),
             ],
         )

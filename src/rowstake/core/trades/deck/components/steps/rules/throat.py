@@ -19,7 +19,7 @@ MORE = 5
 
 def look(planned: DeckLevel) -> Iterator[Finding]:
     p, least = planned.brief.printer, CATALOGUE.steps.throat_mm
-    for flight in (f for f in flights(planned.brief) if not f.boxed):
+    for flight in (f for f in flights(planned.brief) if not f.boxed and not f.ready):
         stringer, name, turn = Stringer(flight), flight.steps.id, 1.0
         under = hips(flight, stringer)
         if under:
