@@ -64,9 +64,10 @@ def test_sums_that_just_miss_by_hand():
 
 
 def test_money_before_boards_and_boards_before_the_longest_offcut():
-    """Two of 3600 for 9 each are dearer than one of 7200 for 17; at 18 the one board is taken for being one."""
+    """Two of 3600 for 9 each are dearer than one of 7200 for 17 and cheaper than for 19; at 18 the one board is taken for being one."""
     pieces = [3500, 3500]
     assert [b.stock for b in proven(asked(pieces, (3600, 9.0), (7200, 17.0))).boards] == [1]
+    assert [b.stock for b in proven(asked(pieces, (3600, 9.0), (7200, 18.0))).boards] == [1]
     assert len(proven(asked(pieces, (3600, 9.0), (7200, 19.0))).boards) == 2
     made = proven(asked([2000, 1000, 900, 700], (4000, 1.0)))
     offcuts = sorted(asked([1], (4000, 1.0)).offcut_mm(b) for b in made.boards)

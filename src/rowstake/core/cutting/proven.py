@@ -10,7 +10,6 @@ import math
 from collections import Counter
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
-from functools import partial
 from typing import Any
 
 import highspy
@@ -79,7 +78,7 @@ class Asked:
 
 
 def proven(asked: Asked, stop: Callable[[], bool] = lambda: False, seconds: float = 0.5) -> Proven:
-    """The least cost, then the fewest boards, then the longest single offcut. `stop` is asked between patterns: what is there by then
+    """The least cost; of the patterns found the fewest boards at it; then pieces are moved so that one offcut grows. `stop` is asked between patterns: what is there by then
     is answered with its bound. Raises `ValueError` where a piece fits no board, or the boards on sale do not hold all pieces."""
     longest = max((s.length_mm for s in asked.stock), default=0.0) - 2 * asked.trim_mm
     if any(length > longest + HAIR for length in asked.lengths):
@@ -87,9 +86,11 @@ def proven(asked: Asked, stop: Callable[[], bool] = lambda: False, seconds: floa
     columns = _first(asked)
     bound, fractions = _generated(asked, columns, stop)
     plans, least = [_boards(asked, plan) for plan in _rounded(asked, columns, fractions)], _least(asked, bound)
-    for way in (partial(_dived, asked, columns, stop), partial(_whole, asked, columns, least, seconds)):
-        if not plans or min(_cost(asked, boards) for boards in plans) > least + HAIR:
-            plans += [_boards(asked, plan) for plan in way()]
+    if not plans or _cost(asked, plans[0]) > least + HAIR:
+        plans += [_boards(asked, plan) for plan in _dived(asked, columns, stop)]
+    # One length at the least cost is the fewest boards as well; of several, another plan may cost as little and be fewer.
+    if len(asked.stock) > 1 or not plans or min(_cost(asked, boards) for boards in plans) > least + HAIR:
+        plans += [_boards(asked, plan) for plan in _whole(asked, columns, least, seconds)]
     if not plans:
         raise ValueError("the boards that are there do not hold all pieces")
     best = min(plans, key=lambda boards: (round(_cost(asked, boards), 6), len(boards)))
@@ -194,7 +195,8 @@ def _generated(asked: Asked, columns: list[Column], stop: Callable[[], bool]) ->
 
 
 def _whole(asked: Asked, columns: Sequence[Column], least: float, seconds: float) -> list[Counter[Column]]:
-    """Whole boards over these patterns: the least cost, among equals the fewest; at once where it is the least that any plan costs."""
+    """Whole boards over these patterns: the least cost, among equals the fewest; of one length at once where no plan costs
+    less."""
     master = Master(asked)
     master.model.setOptionValue("time_limit", seconds)
     master.model.setOptionValue("mip_rel_gap", 1e-7)
@@ -202,7 +204,8 @@ def _whole(asked: Asked, columns: Sequence[Column], least: float, seconds: float
     for n, column in enumerate(columns):
         master.add(column, each)
         master.model.changeColIntegrality(n, highspy.HighsVarType.kInteger)
-    master.model.setOptionValue("objective_target", least + each * sum(asked.counts))
+    if len(asked.stock) == 1:
+        master.model.setOptionValue("objective_target", least + each * sum(asked.counts))
     _, taken, _ = master.solved()
     if master.model.getInfo().primal_solution_status != FEASIBLE:
         return []
