@@ -56,7 +56,7 @@ class Cuts(Outputs):
 
 
 def run(given: StockCutting) -> Cuts:
-    """The least Σ price over whole boards that hold every piece, then the fewest boards. On each board `Σ lengths + (n − 1) · kerf ≤ length
+    """The least Σ price over whole boards that hold every piece, then of the patterns found the fewest boards. On each board `Σ lengths + (n − 1) · kerf ≤ length
     − 2 · end trim`; an offcut is what is left less one more kerf. `lower_bound_cost` is that of the linear programme over all patterns: no
     plan is cheaper; `optimal` where no price of whole boards lies between the two.
 
@@ -144,7 +144,7 @@ def _say_stock(stock: Any, p: Printer) -> str:
 
 
 RECKONER = Reckoner(
-    "stock-cutting", "timber", "Boards to buy, and how to cut them", "The least cost, proven as far as it goes; then the fewest boards.",
+    "stock-cutting", "timber", "Boards to buy, and how to cut them", "The least cost, proven as far as it goes; fewer boards where that costs no more.",
     StockCutting, Cuts, run, say,
     {"pieces": [{"length_mm": 1800, "count": 6}, {"length_mm": 1150, "count": 9}, {"length_mm": 600, "count": 7}],
      "stock": [{"length_mm": 3600, "price": 9.2}, {"length_mm": 4800, "price": 12.6}], "kerf_mm": 3, "end_trim_mm": 0},
