@@ -284,6 +284,19 @@ def test_any_flight_is_even_goes_together_and_is_held(made):
     assert desk(made).stakes
 
 
+def test_flights_beside_each_other_leave_room_for_the_posts_of_their_handrails():
+    """Posts of 100 stand beside their flight: 60 between two flights are enough without a handrail there, not with one."""
+    beside = {"do": "add_steps", "side": "far"}
+    edits = [FAR, put("deck.steps.0.at_mm", 400), beside, put("deck.steps.1.at_mm", 400 + 1000 + 60)]
+    wide = [put(f"deck.steps.{n}.width_mm", 1000) for n in (0, 1)]
+    edits = [edits[0], wide[0], edits[1], edits[2], wide[1], edits[3]]
+    assert plan(deck(4800, 3600, 900, *edits)).count("stringer")
+    assert plan(deck(4800, 3600, 900, *edits, put("deck.steps.0.handrail", "near"))).count("handrail") == 1
+    with pytest.raises(JobFault) as refused:
+        plan(deck(4800, 3600, 900, *edits, put("deck.steps.0.handrail", "far")))
+    assert "lie in each other" in str(refused.value)
+
+
 def test_a_level_is_taken_away_with_its_steps_and_none_stand_on_one_that_is_not_there():
     job = deck(4800, 3600, 900, {"do": "add_level"}, {"do": "add_steps", "side": "far", "level": "Q1"})
     assert [s.level for s in job.deck.steps] == ["Q1"]

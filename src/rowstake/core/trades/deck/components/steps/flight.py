@@ -266,9 +266,21 @@ class Flight:
     @property
     def footprint(self) -> Polygon:
         """What the flight covers, on the level's own plan."""
+        return self._covered(0.0, 0.0)
+
+    @property
+    def stands_on(self) -> Polygon:
+        """What nothing else may stand on: what it covers, and the posts of handrails beside it."""
+        thick, railed = CATALOGUE.sections[self.brief.region.post].thickness_mm, self.steps.handrail
+        return self._covered(*(thick * (railed in (side, "both")) for side in ("near", "far")))
+
+    def _covered(self, near: float, far: float) -> Polygon:
+        """On the plan, so much further out on its sides."""
         last = self.nose(self.treads)
         (a, b), (c, d) = self.reach(0.0), self.reach(last)
-        return Polygon([self.on_plan(u, w) for u, w in ((0.0, a), (last, c), (last, d), (0.0, b))])
+        return Polygon(
+            [self.on_plan(u, w) for u, w in ((0.0, a - near), (last, c - near), (last, d + far), (0.0, b + far))]
+        )
 
     @property
     def foot(self) -> list[Point]:

@@ -40,7 +40,7 @@ def flights(brief: DeckBrief) -> list[Flight]:
     for n, steps in own:
         flight = _solved(brief, n, steps)
         for other in out:
-            if any(a.footprint.intersection(b.footprint).area > 100 for a in other.runs for b in flight.runs):
+            if any(a.stands_on.intersection(b.stands_on).area > 100 for a in other.runs for b in flight.runs):
                 raise refuse(f"deck.steps.{n}.at_mm", f"{steps.at_mm:g} mm", f"clear of {other.steps.id}",
                              f"{steps.id} and {other.steps.id} lie in each other")  # fmt: skip
         out.append(flight)
