@@ -10,14 +10,14 @@ from collections import Counter
 
 from timing import best
 
-from rowstake.core.cutting.plan import cut_plan
-from rowstake.core.cutting.proven import Asked, Stock, proven
+from rowstake.core.cutting.plan import SAW, Stock, by_length, cut_plan
+from rowstake.core.cutting.proven import Asked, proven
 
 
 def asked(pieces: list[int], lengths: tuple[int, ...]) -> Asked:
     counts = Counter(pieces)
     stock = tuple(Stock(float(s), round(s * 0.003 + 0.4, 2)) for s in lengths)
-    return Asked(tuple(map(float, counts)), tuple(counts.values()), stock, 3.0, 0.0)
+    return Asked(tuple(map(float, counts)), tuple(counts.values()), stock, SAW)
 
 
 def random_pieces(many: int, kinds: int, seed: int) -> list[int]:
@@ -33,7 +33,9 @@ def just_miss(many: int, seed: int) -> list[int]:
 
 
 def quick_cost(given: Asked) -> float:
-    plan = cut_plan(Counter(dict(zip(given.lengths, given.counts, strict=True))), [s.length_mm for s in given.stock])
+    plan = cut_plan(
+        Counter(dict(zip(given.lengths, given.counts, strict=True))), by_length(s.length_mm for s in given.stock)
+    )
     price = {s.length_mm: s.price for s in given.stock}
     return sum(price[length] * n for length, n in plan.boards.items())
 

@@ -1,4 +1,4 @@
-"""rowstake serve | demo | plan | check | reckon | check-vectors | export | openapi"""
+"""rowstake serve | demo | plan | check | cost | reckon | check-vectors | export | openapi"""
 
 from __future__ import annotations
 
@@ -16,6 +16,13 @@ def _text(path: str) -> str:
         return sys.stdin.read() if path == "-" else Path(path).read_text("utf-8")
     except (OSError, UnicodeDecodeError) as error:
         raise refuse("file", path, "a file that can be read as text", str(error)) from None
+
+
+def _bytes(path: str) -> bytes:
+    try:
+        return Path(path).read_bytes()
+    except OSError as error:
+        raise refuse("file", path, "a file that can be read", str(error)) from None
 
 
 def plan_command(args: argparse.Namespace) -> int:
@@ -89,6 +96,28 @@ def check_command(args: argparse.Namespace) -> int:
     return code
 
 
+def cost_command(args: argparse.Namespace) -> int:
+    """What a job costs by books of prices, as JSON: every line, the subtotals and the total as decimal strings, and what has no price."""
+    from rowstake.core.cost.book import together
+    from rowstake.core.cost.costing import costed
+    from rowstake.core.cost.told import as_data
+    from rowstake.core.job import read_job_text
+    from rowstake.core.plan import plan
+    from rowstake.files.books import read_book
+
+    read = [read_book(_bytes(path), path) for path in args.book]
+    for path, made in zip(args.book, read, strict=True):
+        for row in made.left_out:
+            print(f"{path}: row {row.number} is left out: {row.words}", file=sys.stderr)
+    prices = together([made.book for made in read])
+    print(
+        json.dumps(
+            as_data(costed(plan(read_job_text(_text(args.job))), prices), args.book), ensure_ascii=False, indent=2
+        )
+    )
+    return 0
+
+
 def export_command(args: argparse.Namespace) -> int:
     from rowstake.core.job import read_job_text
     from rowstake.core.plan import plan
@@ -149,6 +178,11 @@ def parser() -> argparse.ArgumentParser:
     reckon.add_argument("inputs", nargs="?", default="-", help="a JSON file, or - for standard input")
     vectors = command("check-vectors", vectors_command, "check reckoners against files of test vectors")
     vectors.add_argument("files", nargs="+")
+    cost = command("cost", cost_command, "what a job costs by books of prices, as JSON")
+    cost.add_argument("job", help="a job file, or - for standard input")
+    cost.add_argument(
+        "--book", required=True, action="append", help="a book of prices, CSV or XLSX; may be given more than once"
+    )
     export = command("export", export_command, "write a job in an open format")
     export.add_argument("job")
     export.add_argument("--format", required=True, help="json, csv, svg, dxf, glb, pdf or xlsx")

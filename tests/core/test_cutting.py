@@ -8,12 +8,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.cutting.knapsack import Room, best_pattern
-from rowstake.core.cutting.proven import Asked, Stock, proven
+from rowstake.core.cutting.plan import Saw, Stock
+from rowstake.core.cutting.proven import Asked, proven
 
 
 def asked(pieces, *stock, kerf=3.0, trim=0.0):
     counts = Counter(pieces)
-    return Asked(tuple(counts), tuple(counts.values()), tuple(Stock(*s) for s in stock), kerf, trim)
+    return Asked(tuple(counts), tuple(counts.values()), tuple(Stock(*s) for s in stock), Saw(kerf, trim))
 
 
 def check(given, made):
@@ -21,8 +22,8 @@ def check(given, made):
     cut = Counter(p for board in made.boards for p in board.pieces_mm)
     assert cut == Counter(dict(zip(given.lengths, given.counts, strict=True)))
     for board in made.boards:
-        room = given.stock[board.stock].length_mm - 2 * given.trim_mm
-        assert sum(board.pieces_mm) + given.kerf_mm * (len(board.pieces_mm) - 1) <= room + 1e-6
+        room = given.stock[board.stock].length_mm - 2 * given.saw.trim_mm
+        assert sum(board.pieces_mm) + given.saw.kerf_mm * (len(board.pieces_mm) - 1) <= room + 1e-6
     for j, stock in enumerate(given.stock):
         assert stock.available is None or sum(b.stock == j for b in made.boards) <= stock.available
     assert sum(given.stock[b.stock].price for b in made.boards) == pytest.approx(made.cost)
@@ -44,10 +45,10 @@ def least(given):
         for i, (j, free) in enumerate(boards):
             if free >= pieces[n] - 1e-6 and (j, free) not in seen:
                 seen.add((j, free))
-                put(n + 1, [*boards[:i], (j, free - pieces[n] - given.kerf_mm), *boards[i + 1 :]], cost)
+                put(n + 1, [*boards[:i], (j, free - pieces[n] - given.saw.kerf_mm), *boards[i + 1 :]], cost)
         for j, stock in enumerate(given.stock):
-            if stock.length_mm - 2 * given.trim_mm >= pieces[n] - 1e-6:
-                left = stock.length_mm - 2 * given.trim_mm - pieces[n] - given.kerf_mm
+            if stock.length_mm - 2 * given.saw.trim_mm >= pieces[n] - 1e-6:
+                left = stock.length_mm - 2 * given.saw.trim_mm - pieces[n] - given.saw.kerf_mm
                 put(n + 1, [*boards, (j, left)], cost + stock.price)
 
     put(0, [], 0.0)

@@ -7,9 +7,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.cutting.plan import cut_plan, used_mm
-from rowstake.core.takeoff.lists import packs_for
+from rowstake.core.cutting.plan import SAW, by_length, cut_plan
+from rowstake.core.goods import Good
+from rowstake.core.takeoff.on_sale import CATALOGUES, packs_for
 from rowstake.core.trades.fence.divide import divide, merged
 from rowstake.core.trades.fence.resolve import resolve
 from rowstake.core.trades.fence.skin import board_screw
@@ -63,14 +63,14 @@ def test_a_zone_takes_a_post_to_each_edge():
 
 def test_cuts_by_hand():
     # Kerf 3: two of 1190 and their saw cuts fit 2400 (2386), three of 1590 fit 4800 (4776 and three cuts = 4779).
-    plan = cut_plan(Counter({1190.0: 4}), [2400])
+    plan = cut_plan(Counter({1190.0: 4}), by_length([2400]))
     assert plan.boards == {2400: 2}
     assert plan.patterns[0].offcut_mm == pytest.approx(2400 - 2 * 1190 - 2 * 3)
-    assert cut_plan(Counter({1590.0: 3}), [4800, 2400]).boards == {4800: 1}
-    exact = cut_plan(Counter({1800.0: 5}), [1800, 3600])
+    assert cut_plan(Counter({1590.0: 3}), by_length([4800, 2400])).boards == {4800: 1}
+    exact = cut_plan(Counter({1800.0: 5}), by_length([1800, 3600]))
     assert exact.boards == {1800: 5}  # two of 1800 and a cut do not fit 3600
     assert exact.waste == 0
-    over = cut_plan(Counter({5000.0: 2, 1000.0: 1}), [4800])
+    over = cut_plan(Counter({5000.0: 2, 1000.0: 1}), by_length([4800]))
     assert over.too_long_mm == (5000,)
     assert over.boards == {4800: 1}
 
@@ -80,11 +80,11 @@ def test_cuts_by_hand():
     st.sets(st.sampled_from([1800.0, 2400.0, 3000.0, 3600.0, 4800.0]), min_size=1),
 )
 def test_cut_plans_make_every_piece_once_and_nothing_longer_than_its_stock(wanted, stock):
-    plan = cut_plan(Counter(wanted), sorted(stock))
+    plan = cut_plan(Counter(wanted), by_length(stock))
     made = Counter()
     for pattern in plan.patterns:
         assert pattern.stock_mm in stock
-        assert used_mm(pattern.pieces_mm, pattern.stock_mm) <= pattern.stock_mm + 1e-6
+        assert SAW.used_mm(pattern.pieces_mm, pattern.stock_mm) <= pattern.stock_mm + 1e-6
         for piece in pattern.pieces_mm:
             made[piece] += pattern.count
     kept = {length: n for length, n in wanted.items() if length <= max(stock)}
@@ -107,7 +107,7 @@ def test_cut_plans_make_every_piece_once_and_nothing_longer_than_its_stock(wante
     ],
 )
 def test_packs_with_five_per_cent_to_spare(count, wanted, packs):
-    assert packs_for(count, CATALOGUE.goods["screw"].packs) == (wanted, packs)
+    assert packs_for(count, CATALOGUES.packs(Good("screw", (80.0,)))) == (wanted, packs)
 
 
 @pytest.mark.parametrize(

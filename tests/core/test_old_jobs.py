@@ -10,6 +10,8 @@ import pytest
 
 from rowstake.core.faults import JobFault
 from rowstake.core.job import SCHEMA, read_job, read_job_text, write_job, write_job_text
+from rowstake.core.job.base import Cutting
+from rowstake.core.job.terms import Terms
 from rowstake.core.job.upgrade import steps
 from rowstake.core.plan import plan
 
@@ -34,7 +36,8 @@ def test_an_old_job_opens_and_says_what_it_said(path):
     if path.stem.startswith("fence"):
         was, held = json.loads(text), json.loads(now)
         assert held.pop("fence") == {**was.pop("fence"), "falls_mm": 0.0}
-        assert held == {**was, "schema": 2}
+        new = {"cutting": Cutting().model_dump(mode="json"), "terms": Terms().model_dump(mode="json")}
+        assert held == {**was, **new, "schema": 2}
     assert told(path) == json.loads((HERE / "figures.json").read_text("utf-8"))[path.stem]
 
 

@@ -1,5 +1,6 @@
 """A trade is one package: a toy one, made here, is planned, drawn, listed, exported, changed and shown."""
 
+import json
 from dataclasses import dataclass
 from typing import Literal
 
@@ -22,7 +23,7 @@ from rowstake.core.job.base import Block
 from rowstake.core.parts import Part
 from rowstake.core.plan import plan
 from rowstake.core.planned import Plan
-from rowstake.core.schedule.days import days
+from rowstake.core.schedule.days import Work, days
 from rowstake.core.space import Pose, Solid
 from rowstake.core.takeoff.lists import Buyer, take_off
 from rowstake.core.views.base import Card, Choice, Figure, Line, Mark, Tape, Thing, flagged
@@ -72,7 +73,7 @@ def lay(job):
     ]
     parts.append(Part("feet", "hardware", "frame", sold.good("bench_foot"), "bench", amount=2, unit="each"))
     lists = take_off(Buyer(job.printer, sold, CATALOGUE.materials.bags["kg20"], False, {}), parts, 0.0)
-    return Plan(TOY, brief, None, tuple(parts), lists, days(parts, 2, 0, 0), {})
+    return Plan(TOY, brief, None, tuple(parts), lists, days(parts, Work(2), 0, 0), {})
 
 
 def drawn(made):
@@ -148,4 +149,4 @@ def test_what_a_trade_does_not_have_is_refused(toy):
     document = write_job(toy)
     trade.forget("bench")
     with pytest.raises(JobFault, match="does not say what is to be built"):
-        read_job_text(str(document).replace("'", '"').replace("None", "null").replace("False", "false"))
+        read_job_text(json.dumps(document))

@@ -15,10 +15,9 @@ from rowstake.core.job import Job, write_job
 from rowstake.core.plan import AnyPlan, plan
 from rowstake.core.preview import weighed
 from rowstake.core.trade import trade_of, trades
-from rowstake.core.views.base import Figure
+from rowstake.core.views.base import Figure, size_of
 
 Edits = list[dict[str, Any]]
-FOOT_MM = 304.8
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,11 +69,7 @@ def _side(label: str, own: bool, edits: Edits, made: AnyPlan, scene: Scene, agai
 
 def _per(made: AnyPlan, figures: Sequence[Figure]) -> dict[str, str]:
     """Figures that add up over a job, for each metre of its line or square metre of its boards."""
-    numbers, feet = {f.key: f.number for f in figures}, made.brief.job.units == "ft-in"
-    if "area" in numbers:
-        base, unit = numbers["area"] * (1e6 / FOOT_MM**2 if feet else 1.0), "ft²" if feet else "m²"
-    else:
-        base, unit = numbers.get("length", 0.0) / (FOOT_MM if feet else 1000.0), "ft" if feet else "m"
+    base, unit = size_of(figures, made.brief.job.units)
     if base <= 0:
         return {}
     p = made.brief.printer

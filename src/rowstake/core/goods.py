@@ -30,6 +30,12 @@ class Good:
         )
 
     @property
+    def keys(self) -> tuple[str, ...]:
+        """Its key, and those of its kind with fewer sizes told, down to any size: what is priced alike."""
+        told = self.key.split(":")
+        return tuple(":".join(told[:n]) for n in range(len(told), 0, -1))
+
+    @property
     def kg(self) -> float:
         """What one weighs, of anything but timber."""
         if not self.entry.kg_m2:
@@ -52,6 +58,15 @@ class Good:
 def timber(section: str) -> Good:
     """Timber of a section on sale. Raises `KeyError` for one that is not in the catalogue."""
     return Good(section, (), CATALOGUE.sections[section].name)
+
+
+def known_key(key: str) -> bool:
+    """Whether a price may hang on it: a section, or a good in any or some of the sizes it takes."""
+    id, *sizes = key.removesuffix("/stainless").split(":")
+    if id in CATALOGUE.sections:
+        return not sizes
+    entry = GOODS.get(id)
+    return entry is not None and entry.bought and len(sizes) <= len(entry.takes)
 
 
 def register(goods: Iterable[GoodEntry]) -> None:

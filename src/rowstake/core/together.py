@@ -57,4 +57,7 @@ def _buyer(lists: list[TakeOff]) -> Buyer:
         for section, most in each.buyer.longest_mm.items():
             longest[section] = min(most, longest.get(section, most))
     salt = any(each.buyer.near_salt for each in lists)
-    return replace(first, near_salt=salt, longest_mm=longest, finish_after_days=None)
+    handled = [each.buyer.most_mm for each in lists if each.buyer.most_mm is not None]
+    return replace(
+        first, near_salt=salt, longest_mm=longest, most_mm=min(handled, default=None), finish_after_days=None
+    )

@@ -12,7 +12,9 @@ from pydantic import ValidationError
 from rowstake.core.catalogue.models import (
     PSI,
     AdviceEntry,
+    CalendarFacts,
     Climate,
+    CostFacts,
     DeckFacts,
     Decking,
     Fact,
@@ -142,6 +144,14 @@ class Catalogue:
     @cached_property
     def rates(self) -> Rates:
         return Rates(**_read("rates"))
+
+    @cached_property
+    def cost(self) -> CostFacts:
+        return CostFacts(**_read("cost"))
+
+    @cached_property
+    def calendar(self) -> CalendarFacts:
+        return CalendarFacts(**_read("calendar"))
 
     def worded(self, trade: str) -> dict[str, dict[str, list[str]]]:
         """The choices of a trade that are told in words alone: by path and id, the name and what it means."""

@@ -16,21 +16,13 @@ import highspy
 import numpy as np
 
 from rowstake.core.cutting.knapsack import Room, best_pattern
+from rowstake.core.cutting.plan import Saw, Stock
 
 SOLVER: Any = highspy.Highs.__base__
 """The solver without its callbacks, whose setting up prints a line."""
 HAIR = 1e-6
 MOST_ROUNDS = 600
 """More patterns than this are not asked for; the bound then is what it is."""
-
-
-@dataclass(frozen=True, slots=True)
-class Stock:
-    """A length on sale, mm, its price, and how many there are; None for as many as are wanted."""
-
-    length_mm: float
-    price: float
-    available: int | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,29 +50,22 @@ class Asked:
     lengths: tuple[float, ...]
     counts: tuple[int, ...]
     stock: tuple[Stock, ...]
-    kerf_mm: float
-    trim_mm: float
+    saw: Saw
 
     def room(self, j: int) -> Room:
         """What a board holds: pieces with a kerf each, and a kerf more than its usable length, since n pieces take n − 1 between them."""
-        usable = self.stock[j].length_mm - 2 * self.trim_mm
-        return Room(usable + self.kerf_mm, tuple(length + self.kerf_mm for length in self.lengths), self.counts)
+        kerf, usable = self.saw.kerf_mm, self.saw.usable_mm(self.stock[j].length_mm)
+        return Room(usable + kerf, tuple(length + kerf for length in self.lengths), self.counts)
 
     def offcut_mm(self, board: Board) -> float:
         """What is left, less the kerf that parts it."""
-        left = (
-            self.stock[board.stock].length_mm
-            - 2 * self.trim_mm
-            - sum(board.pieces_mm)
-            - self.kerf_mm * (len(board.pieces_mm) - 1)
-        )
-        return max(0.0, left - self.kerf_mm) if board.pieces_mm else left
+        return self.saw.offcut_mm(board.pieces_mm, self.stock[board.stock].length_mm)
 
 
 def proven(asked: Asked, stop: Callable[[], bool] = lambda: False, seconds: float = 0.5) -> Proven:
     """The least cost; of the patterns found the fewest boards at it; then pieces are moved so that one offcut grows. `stop` is asked between patterns: what is there by then
     is answered with its bound. Raises `ValueError` where a piece fits no board, or the boards on sale do not hold all pieces."""
-    longest = max((s.length_mm for s in asked.stock), default=0.0) - 2 * asked.trim_mm
+    longest = max((asked.saw.usable_mm(s.length_mm) for s in asked.stock), default=0.0)
     if any(length > longest + HAIR for length in asked.lengths):
         raise ValueError(f"a piece of {max(asked.lengths):g} mm fits no board")
     columns = _first(asked)

@@ -1,11 +1,14 @@
-"""What every job document shares: closed blocks, lengths in mm, the site, the units."""
+"""What every job document shares: lengths in mm, the site, the saw, the terms, the units."""
 
 from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import AfterValidator, BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, ConfigDict, Field
 
+from rowstake.core.cutting.plan import Saw
+from rowstake.core.job.block import Block
+from rowstake.core.job.terms import Terms
 from rowstake.core.measure import Printer
 from rowstake.core.measure.length import LONGEST_MM
 
@@ -13,14 +16,6 @@ SCHEMA = 2
 Length = Annotated[float, Field(gt=0, le=LONGEST_MM)]
 LengthOrZero = Annotated[float, Field(ge=0, le=LONGEST_MM)]
 Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9_-]+$")]
-
-
-class Block(BaseModel):
-    """A part of the document. It is closed: an unknown field is a fault, never dropped."""
-
-    model_config = ConfigDict(
-        extra="forbid", allow_inf_nan=False, validate_default=True, json_schema_serialization_defaults_required=True
-    )
 
 
 class Site(Block):
@@ -37,6 +32,19 @@ class Site(Block):
     height_limit_mm: Annotated[float, Field(ge=300, le=10_000)] | None = None
     far_drop_mm: Annotated[float, Field(ge=0, le=5000)] = 0
     """How much lower the ground lies on the neighbour's side: a height limit counts from there too."""
+
+
+class Cutting(Block):
+    """What the saw takes of a board, the longest length that anybody will handle, and the shortest offcut worth keeping."""
+
+    kerf_mm: Annotated[float, Field(ge=0, le=10)] = 3
+    end_trim_mm: Annotated[float, Field(ge=0, le=200)] = 0
+    longest_mm: Annotated[float, Field(ge=900, le=12_000)] | None = None
+    keep_mm: Annotated[float, Field(ge=50, le=6000)] = 600
+
+    @property
+    def saw(self) -> Saw:
+        return Saw(self.kerf_mm, self.end_trim_mm)
 
 
 def _says_something(name: str) -> str:
@@ -61,6 +69,8 @@ class Common(Block):
     units: Literal["mm", "ft-in"]
     fraction: Literal[8, 16, 32] = 16
     site: Site = Site()
+    cutting: Cutting = Cutting()
+    terms: Terms = Terms()
 
     @property
     def printer(self) -> Printer:

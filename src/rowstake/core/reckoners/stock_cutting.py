@@ -8,7 +8,8 @@ from typing import Annotated, Any
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from rowstake.core.cutting.proven import Asked, Stock, proven
+from rowstake.core.cutting.plan import Saw, Stock
+from rowstake.core.cutting.proven import Asked, proven
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer, parse_length
 from rowstake.core.reckoners.base import Inputs, Length, Outputs, Reckoner, Written
@@ -77,7 +78,7 @@ def run(given: StockCutting) -> Cuts:
             "A piece is longer than any board on sale",
         )
     asked = Asked(
-        tuple(counts), tuple(counts.values()), tuple(Stock(s.length_mm, s.price, s.available) for s in given.stock), given.kerf_mm, given.end_trim_mm,
+        tuple(counts), tuple(counts.values()), tuple(Stock(s.length_mm, s.price, s.available) for s in given.stock), Saw(given.kerf_mm, given.end_trim_mm),
     )  # fmt: skip
     until = time.monotonic() + SECONDS
     try:

@@ -16,7 +16,6 @@ def explain_lists(
     holes: str,
     book: Notebook,
     concrete: str = "",
-    names: dict[str, str] | None = None,
 ) -> None:
     """Bags, lengths and waste of any job; `holes` tells where the concrete goes."""
     facts = CATALOGUE.materials.concrete
@@ -29,15 +28,21 @@ def explain_lists(
         source=facts.source,
         changes="Hole width and depth, number of posts, bag size.",
     )  # fmt: skip
-    kept = names or {}
+    explain_timber(lists, book)
+
+
+def explain_timber(lists: TakeOff, book: Notebook) -> None:
+    """Lengths, waste and load, however the lengths were found."""
+    p, saw, called = lists.buyer.printer, lists.buyer.saw, lists.buyer.called
+    trimmed = f", {p.fine(saw.trim_mm)} trimmed off both ends of every board" if saw.trim_mm else ""
     waste = "; ".join(
-        f"{kept.get(k, CATALOGUE.sections[k].name)} {plan.waste * 100:.0f} % waste" for k, plan in lists.plans.items()
+        f"{called.get(k, CATALOGUE.sections[k].name)} {plan.waste * 100:.0f} % waste" for k, plan in lists.plans.items()
     )
     book.note(
         "timber", "Timber to buy", lists.timber_words(p),
-        rule="Pieces of one section are cut from the lengths on sale, longest first, with a saw cut between them. "
-        "A plan that fills each board well, not proven least.",
-        formula=f"kerf {p.fine(CATALOGUE.materials.cutting.kerf_mm)}; {waste}",
+        rule="Pieces of one section are cut from the lengths on sale, with a saw cut between them. "
+        + _how_near(lists),
+        formula=f"kerf {p.fine(saw.kerf_mm)}{trimmed}; {waste}",
         source=CATALOGUE.materials.cutting.source,
         changes="Lengths on sale, board height, bay length, the longest rail you will handle.",
     )  # fmt: skip
@@ -60,3 +65,16 @@ def explain_lists(
         source="densities of species and goods; trade practice",
         changes="Bags, gravel or foam, sections and lengths.",
     )  # fmt: skip
+
+
+def _how_near(lists: TakeOff) -> str:
+    """What is known of a plan's being the least."""
+    proofs = [plan.proof for plan in lists.plans.values() if plan.patterns]
+    if not proofs or any(proof is None for proof in proofs):
+        return "Made at once, longest first: it fills each board well, and is not proven least."
+    short = max((proof.gap for proof in proofs if proof), default=0.0)
+    return (
+        "Proven: no plan costs less."
+        if not short
+        else f"No plan of any section costs more than {short * 100:.2f} % less: that is proven."
+    )

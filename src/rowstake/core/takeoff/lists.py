@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+import math
 from collections import Counter, defaultdict, deque
-from dataclasses import dataclass
-from itertools import combinations_with_replacement
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.catalogue.models import Bag
-from rowstake.core.cutting.plan import CutPlan, cut_plan
+from rowstake.core.cutting.plan import SAW, CutPlan, Saw, Stock, cut_plan
 from rowstake.core.fasteners import Sold
 from rowstake.core.goods import Good, timber
 from rowstake.core.measure import Printer
@@ -16,6 +17,7 @@ from rowstake.core.measure.printer import LITRES_PER_GALLON
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.hole_concrete import bags_for
+from rowstake.core.takeoff.on_sale import CATALOGUES, OnSale, packs_for, priced_as
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,6 +35,15 @@ class Buyer:
     finish_after_days: float | None = None
     timber_kg_m3: float = 500.0
     """Of its timber, dry; what has a density of its own counts by that."""
+    saw: Saw = SAW
+    most_mm: float | None = None
+    """The longest length that anybody will handle, of any section."""
+    on_sale: OnSale = CATALOGUES
+    """What there is to be had: the catalogue's lengths and packs, or those of a book of prices."""
+    cut: Callable[[Counter[float], Sequence[Stock], Saw], CutPlan] = cut_plan
+    """How lengths are found: at once, or proven."""
+    called: Mapping[str, str] = field(default_factory=dict)
+    """What a job calls its sections, where that is shorter than their names."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,6 +64,14 @@ class BuyLine:
     note: str = ""
     kg: float = 0.0
     """What all of it weighs, about."""
+    pack: float | None = None
+    """Pieces in a pack, or kilograms in a bag."""
+    stainless: bool = False
+
+    @property
+    def price_keys(self) -> tuple[str, ...]:
+        """What its price may hang on, the closest first."""
+        return priced_as(self.good, self.stainless)
 
 
 @dataclass(frozen=True, slots=True)
@@ -145,11 +164,10 @@ def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
     lines, plans = [], {}
     for key, waiting in labels.items():
         section = CATALOGUE.sections[key]
-        stock = section.lengths_mm
-        if (longest := buyer.longest_mm.get(key)) is not None:
-            stock = [s for s in stock if s <= longest + 1e-6]
+        longest = min(buyer.longest_mm.get(key, math.inf), buyer.most_mm or math.inf)
+        stock = [s for s in buyer.on_sale.stock(key) if s.length_mm <= longest + 1e-6]
         wanted = Counter({length: len(names) for length, names in waiting.items()})
-        plans[key] = plan = cut_plan(wanted, stock)
+        plans[key] = plan = buyer.cut(wanted, stock, buyer.saw)
         for length, count in plan.boards.items():
             cut: Counter[float] = Counter()
             for pattern in plan.patterns:
@@ -173,25 +191,6 @@ def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
     return lines, plans
 
 
-MOST_PACKS, PACK_WORTH = 3, 60
-"""Smaller packs taken together for what full large ones leave over; a further pack has to save so many pieces."""
-
-
-def packs_for(count: float, of: list[int]) -> tuple[int, dict[int, int]]:
-    """Fixings with spares, and packs of those sizes to buy: full large ones, then the few smaller that leave least over."""
-    wanted = up(count * (1 + CATALOGUE.materials.fixings.spare_pct / 100))
-    largest = max(of)
-    packs: Counter[int] = Counter({largest: wanted // largest})
-    if rest := wanted % largest:
-        sizes = sorted(of, reverse=True)
-        few: list[tuple[int, ...]] = [
-            tuple(c) for n in range(1, MOST_PACKS + 1) for c in combinations_with_replacement(sizes, n)
-        ]
-        best: tuple[int, ...] = min((c for c in few if sum(c) >= rest), key=lambda c: sum(c) + PACK_WORTH * len(c))
-        packs.update(best)
-    return wanted, {size: n for size, n in sorted(packs.items()) if n}
-
-
 def _counted(parts: list[Part], packed: bool) -> tuple[Counter[Good], dict[Good, list[Part]]]:
     """How many of each good that comes in packs, or by the piece, the parts take, and which parts those are."""
     counts: Counter[Good] = Counter()
@@ -208,12 +207,12 @@ def _fixings(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
     finish = "stainless" if buyer.near_salt else "hot-dip galvanised or stainless"
     lines = []
     for good, count in counts.items():
-        wanted, packs = packs_for(count, good.entry.packs)
+        wanted, packs = packs_for(count, buyer.on_sale.packs(good, buyer.near_salt))
         labels = tuple(p.label for p in whose[good])
         for size, number in packs.items():
             lines.append(
                 BuyLine("Fixings", f"{good.words}, {finish}", number, f"packs of {size}",
-                        f"{count} used, {wanted} with spares", labels, good)
+                        f"{count} used, {wanted} with spares", labels, good, pack=size, stainless=buyer.near_salt)
             )  # fmt: skip
     return lines
 
@@ -276,7 +275,19 @@ def _hardware(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
         names = tuple(sorted({p.of for p in whose[good]}))
         item = f"{good.words}, {coat}" if good.entry.coated else good.words
         unit, told = good.entry.counted_in(buyer.sold.units), f"{n} for {', '.join(names)}"
-        out.append(BuyLine("Hardware", item, n, unit, told, names, good, kg=n * good.kg))
+        out.append(
+            BuyLine(
+                "Hardware",
+                item,
+                n,
+                unit,
+                told,
+                names,
+                good,
+                kg=n * good.kg,
+                stainless=good.entry.coated and buyer.near_salt,
+            )
+        )
     return out
 
 
@@ -299,7 +310,7 @@ def _concrete(buyer: Buyer, parts: list[Part]) -> list[BuyLine]:
     note = "ask the price of ready-mix" if volume > facts.ready_mix_over_m3 else ""
     return [
         BuyLine("Concrete and gravel", f"concrete, {bag.name}", bags, good.entry.unit, told, tuple(q.of for q in parts), good,
-                note=note, kg=bags * bag.kg)
+                note=note, kg=bags * bag.kg, pack=bag.kg)
     ]  # fmt: skip
 
 

@@ -26,6 +26,17 @@ class Figure:
     working: str
 
 
+FOOT_MM = 304.8
+
+
+def size_of(figures: Sequence[Figure], units: str) -> tuple[float, str]:
+    """(how much there is of a job, its unit): square metres or feet where its figures tell an area, else its run; 0 for neither."""
+    numbers, feet = {f.key: f.number for f in figures}, units == "ft-in"
+    if "area" in numbers:
+        return numbers["area"] * (1e6 / FOOT_MM**2 if feet else 1.0), "ft²" if feet else "m²"
+    return numbers.get("length", 0.0) / (FOOT_MM if feet else 1000.0), "ft" if feet else "m"
+
+
 @dataclass(frozen=True, slots=True)
 class Stake:
     """`flag`: clear, needs you, or waits for the stakes in `waits_for`."""

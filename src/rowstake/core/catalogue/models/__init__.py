@@ -2,7 +2,9 @@
 
 from rowstake.core.catalogue.models.advice import AdviceEntry
 from rowstake.core.catalogue.models.base import PSI, Fact, Look
+from rowstake.core.catalogue.models.calendar import CalendarFacts, Visit, WeatherLimits
 from rowstake.core.catalogue.models.climates import Climate
+from rowstake.core.catalogue.models.cost import CostFacts, Currency
 from rowstake.core.catalogue.models.deck import DeckFacts, HangerRating, PostHeight
 from rowstake.core.catalogue.models.decking import Decking
 from rowstake.core.catalogue.models.figures import FigureEntry
@@ -52,9 +54,12 @@ __all__ = [
     "Bag",
     "BoardFixing",
     "BoltFacts",
+    "CalendarFacts",
     "Climate",
     "Collar",
     "Concrete",
+    "CostFacts",
+    "Currency",
     "Cutting",
     "DeckFacts",
     "Decking",
@@ -95,5 +100,7 @@ __all__ = [
     "StructureFacts",
     "StyleEntry",
     "TrimFacts",
+    "Visit",
+    "WeatherLimits",
     "WorkingDay",
 ]

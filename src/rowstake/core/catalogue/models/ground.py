@@ -10,3 +10,4 @@ class Soil(Fact):
     name: str
     lateral_kpa_per_m: float
     bearing_kpa: float
+    dig_times: float

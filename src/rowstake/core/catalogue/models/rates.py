@@ -11,6 +11,12 @@ class WorkingDay(Fact):
     finish_h_per_m2: float
     alone_over_mm: float
     alone_times: float
+    heavy_from_mm: float
+    """No shorter piece is looked at for its weight."""
+    heavy_over_kg: float
+    heavy_times: float
+    high_over_mm: float
+    high_times: float
 
 
 class Rates(Fact):

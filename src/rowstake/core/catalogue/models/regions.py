@@ -42,3 +42,6 @@ class Region(Fact):
     guard_high_mm: float
     freezes: bool
     """True where ground freezes deep enough that a frost depth of nothing is more likely forgotten than meant."""
+    currency: str
+    tax_pct: float | None = None
+    """What is put on a price here; None where it differs from place to place, or is not told."""

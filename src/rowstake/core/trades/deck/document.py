@@ -8,7 +8,8 @@ from pydantic import AfterValidator, Field, ValidationError
 
 from rowstake.core.catalogue import CATALOGUE, pick
 from rowstake.core.faults import faults_of
-from rowstake.core.job.base import Block, Common, Key, LengthOrZero
+from rowstake.core.job.base import Common, Key, LengthOrZero
+from rowstake.core.job.block import Block
 
 DeckSide = Literal["house", "left", "right", "far"]
 

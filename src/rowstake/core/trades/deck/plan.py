@@ -7,7 +7,7 @@ from dataclasses import replace
 from rowstake.core.catalogue import CATALOGUE, pick
 from rowstake.core.parts import Notebook
 from rowstake.core.planned import Plan
-from rowstake.core.schedule.days import days, explain_days
+from rowstake.core.schedule.days import Work, days, explain_days
 from rowstake.core.takeoff.explain import explain_lists
 from rowstake.core.takeoff.lists import Buyer, take_off
 from rowstake.core.trade import Trade
@@ -28,10 +28,22 @@ def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
     dug = 0.0 if job.deck.there else sum(f.dug.spoil_m3 for level in levels for f in level.footings)
     spoil = dug + spoil_m3(parts)
     density = brief.species.density_kg_m3
-    buyer = Buyer(brief.printer, brief.sold, brief.bag, job.site.near_salt, {}, timber_kg_m3=density)
+    buyer = Buyer(
+        brief.printer,
+        brief.sold,
+        brief.bag,
+        job.site.near_salt,
+        {},
+        None,
+        density,
+        job.cutting.saw,
+        job.cutting.longest_mm,
+    )
     lists = take_off(buyer, parts, spoil)
     poured = any(part.good.id == "concrete" for part in parts)
-    on_site = days(parts, job.site.crew, 48.0 if poured else 0.0, 0.0)
+    high = max(level.height_mm for level in job.deck.levels)
+    work = Work(job.site.crew, job.terms.pace_pct / 100, brief.soil.dig_times, high, density)
+    on_site = days(parts, work, 48.0 if poured else 0.0, 0.0)
     climate = pick(CATALOGUE.climates, job.site.climate or brief.region.climate, "site.climate")
     damp = {"wet": "wet_pct", "yard": "yard_pct", "indoors": "indoors_pct"}[brief.deck.boards.stock]
     moves = brief.species.moves_as if brief.product.moves == "timber" else None
@@ -45,7 +57,7 @@ def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
         explain_level(low, turn, own)
         book.fold_in(f"level {low.place.name}", own)
     explain_lists(brief.printer, brief.bag, lists, "", book)
-    explain_days(on_site, job.site.crew, brief.printer, book, "the frame")
+    explain_days(on_site, brief.printer, book, "the frame")
     laid = DeckLaid(levels, turn)
     made = Plan(trade, brief, laid, tuple(parts), lists, on_site, book.workings)
     return replace(made, findings=check(made))

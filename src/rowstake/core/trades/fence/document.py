@@ -8,7 +8,8 @@ from pydantic import Field, ValidationError
 
 from rowstake.core.catalogue import CATALOGUE, StyleEntry, pick
 from rowstake.core.faults import faults_of
-from rowstake.core.job.base import Block, Common, Key, Length, LengthOrZero
+from rowstake.core.job.base import Common, Key, Length, LengthOrZero
+from rowstake.core.job.block import Block
 
 
 class Leg(Block):

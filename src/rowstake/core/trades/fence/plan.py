@@ -7,7 +7,7 @@ from dataclasses import replace
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Notebook
 from rowstake.core.planned import Plan
-from rowstake.core.schedule.days import days, explain_days
+from rowstake.core.schedule.days import Work, days, explain_days
 from rowstake.core.sealer import end_sealer
 from rowstake.core.takeoff.lists import Buyer, finish_m2, take_off
 from rowstake.core.trade import Trade
@@ -56,13 +56,18 @@ def plan_fence(job: FenceJob, trade: Trade) -> FencePlan:
         longest,
         brief.finish_after_days,
         brief.species.density_kg_m3,
+        job.cutting.saw,
+        job.cutting.longest_mm,
+        called={brief.board.id: "boards", brief.rail.id: "rails", brief.post.id: "posts"},
     )
     lists = take_off(buyer, parts, spoil)
     gusts = digger.gusts()
     turn = year(brief, courses_)
     waits = [(kind.method.rails_after_h, kind.method.gates_after_h) for kind in digger.kinds.values()]
     stained = 0.0 if brief.finish_after_days is None else finish_m2(parts) * CATALOGUE.materials.finish.coats
-    on_site = days(parts, job.site.crew, max(w[0] for w in waits), max(w[1] for w in waits), stained)
+    pace = job.terms.pace_pct / 100
+    work = Work(job.site.crew, pace, brief.soil.dig_times, brief.fence.skin.height_mm, brief.species.density_kg_m3)
+    on_site = days(parts, work, max(w[0] for w in waits), max(w[1] for w in waits), stained)
     book = Notebook()
     explain_line(brief, layout, book)
     explain_ground(brief, levels, book)
@@ -79,5 +84,5 @@ def plan_fence(job: FenceJob, trade: Trade) -> FencePlan:
     laid = FenceLaid(layout, levels, tuple(courses_), digger, tuple(built), tuple(gusts), turn)
     made = Plan(trade, brief, laid, tuple(parts), lists, on_site, book.workings)
     explain_weight(made, book)
-    explain_days(on_site, job.site.crew, brief.printer, book)
+    explain_days(on_site, brief.printer, book)
     return replace(made, findings=check(made))

@@ -30,5 +30,4 @@ def explain_take_off(brief: Brief, lists: TakeOff, digger: Digger, layout: Layou
         )
     holes_words = "; ".join(rows) + ". "
     concrete = f"{methods()[brief.method.id].formula}. "
-    names = {brief.board.id: "boards", brief.rail.id: "rails", brief.post.id: "posts"}
-    explain_lists(brief.printer, brief.bag, lists, holes_words, book, concrete, names)
+    explain_lists(brief.printer, brief.bag, lists, holes_words, book, concrete)

@@ -1,0 +1,129 @@
+"""A job's own calendar, in words: the string of its days, what may start now, later visits, and a sheet for any day."""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from rowstake.core.calendar.placed import Own, Placed, Working, placed
+from rowstake.core.calendar.tasks import Task, tasks
+from rowstake.core.calendar.weather import DayWeather, Weather
+from rowstake.core.catalogue import CATALOGUE, pick
+from rowstake.core.planned import AnyPlan
+
+
+def own(
+    plan: AnyPlan,
+    key: str,
+    today: datetime.date,
+    forecast: Mapping[datetime.date, DayWeather] | None = None,
+    crew: str = "",
+) -> Own:
+    """A job as the calendar places it; from today on where no start is told."""
+    job = plan.brief.job
+    climate = pick(CATALOGUE.climates, job.site.climate or plan.brief.region.climate, "site.climate")
+    working = Working(job.terms.calendar, Weather(climate, forecast or {}))
+    return Own(key, tasks(plan), working, job.site.crew, job.terms.calendar.start or today, crew)
+
+
+def calendar_of(
+    plan: AnyPlan, today: datetime.date, forecast: Mapping[datetime.date, DayWeather] | None = None, key: str = "job"
+) -> list[Placed]:
+    """The tasks of one job on their days."""
+    return placed([own(plan, key, today, forecast)])
+
+
+@dataclass(frozen=True, slots=True)
+class DayRow:
+    """A task in words. `when` is its days; `waits` what it waits for; `may_start`: everything before it is done, or planned to be."""
+
+    id: str
+    name: str
+    kind: str
+    stage: str
+    start: datetime.date
+    end: datetime.date
+    days: tuple[datetime.date, ...]
+    lost: tuple[tuple[datetime.date, str], ...]
+    hours: str
+    when: str
+    waits: str
+    words: str
+    chain: bool
+    done: bool
+    may_start: bool
+
+
+@dataclass(frozen=True, slots=True)
+class DaysTold:
+    """The calendar of a job. `first` and `last` bound its work; `note` says what the weather is known from."""
+
+    first: datetime.date
+    last: datetime.date
+    working_days: int
+    total: str
+    rows: tuple[DayRow, ...]
+    closed: tuple[datetime.date, ...]
+    """Days between the two on which nobody works."""
+    forecast: dict[datetime.date, str]
+    note: str
+
+
+def told_day(day: datetime.date, year: int | None = None) -> str:
+    """`Mon 14 Dec`, with its year where that is another one."""
+    return f"{day:%a} {day.day} {day:%b}" + (f" {day.year}" if year and day.year != year else "")
+
+
+def _when(p: Placed, year: int) -> str:
+    first, last = told_day(p.days[0], year), told_day(p.days[-1], year)
+    return first if first == last else f"{first} to {last}"
+
+
+def _waits(p: Placed, named: Mapping[str, Task]) -> str:
+    after = p.waited_for
+    if after is None or after.id not in named:
+        return ""
+    name = named[after.id].name.lower()
+    if after.days:
+        return f"{after.days} working day{'s' * (after.days != 1)} after “{name}”: {after.why}"
+    if after.wait_h:
+        days = after.wait_h / 24
+        long = f"{after.wait_h:g} hours" if days < 1 else f"{days:g} day{'s' * (days != 1)}"
+        return f"{long} after “{name}”: {after.why}"
+    return f"after “{name}”"
+
+
+def days_told(every: Sequence[Placed], working: Working, people: int, today: datetime.date) -> DaysTold:
+    """A placed job in words. Raises `ValueError` for one without tasks."""
+    named = {p.task.id: p.task for p in every}
+    done = {p.task.id for p in every if p.done}
+    work = [p for p in every if p.task.kind == "work"] or list(every)
+    first, last = min(p.start for p in every).date(), max(p.end for p in work).date()
+    open_days = [day for n in range((last - first).days + 1) if working.open(day := first + datetime.timedelta(n))]
+    rows = tuple(
+        DayRow(
+            p.task.id, p.task.name, p.task.kind, p.task.stage, p.days[0], p.days[-1], p.days, p.lost,
+            f"{p.task.hours:.1f} h of one, {people} at work" if p.task.kind == "work" else "", _when(p, today.year), _waits(p, named), p.task.words, p.chain, p.done,
+            not p.done and p.start.date() <= today and all(a.id in done for a in p.task.after if a.id in named),
+        )
+        for p in every
+    )  # fmt: skip
+    closed = tuple(
+        day for n in range((last - first).days + 1) if not working.open(day := first + datetime.timedelta(n))
+    )
+    forecast = {day: _sky(w) for day, w in working.weather.forecast.items() if first <= day <= last}
+    note = (
+        f"Forecast for {len(forecast)} of these days; for the others the usual months of {working.weather.climate.name}."
+        if forecast
+        else f"No forecast: the usual months of a climate that is {working.weather.climate.name}; no day is taken as lost."
+    )
+    worked = len({day for p in work for day in p.days})
+    total = f"{worked} day{'s' * (worked != 1)} of work, {told_day(work[0].start.date())} to {told_day(last)}"
+    return DaysTold(first, last, len(open_days), total, rows, closed, forecast, note)
+
+
+def _sky(w: DayWeather) -> str:
+    rain = f", {w.rain_mm:g} mm rain" if w.rain_mm else ""
+    wind = f", gusts {w.gust_mps:g} m/s" if w.gust_mps >= 12 else ""
+    return f"{w.low_c:g} to {w.high_c:g} °C{rain}{wind}"

@@ -1,0 +1,120 @@
+"""The tasks of a job: what is asked for ahead, the work by its hours, the waits, what is looked at before it is covered, later visits."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Literal
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.planned import AnyPlan
+from rowstake.core.schedule.days import STAGE
+
+
+@dataclass(frozen=True, slots=True)
+class After:
+    """What comes before, and how long after its end: hours by the clock, or working days. `sets`: concrete, slower in the cold."""
+
+    id: str
+    wait_h: float = 0.0
+    days: int = 0
+    why: str = ""
+    sets: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Task:
+    """`hours` are those of one worker. `kind`: asked for ahead, work, looked at before it is covered, brought, or a later visit.
+    `weather` is what kind of work the weather stops. `id` stays the same whatever else changes."""
+
+    id: str
+    name: str
+    kind: Literal["ask", "work", "look", "brought", "visit"]
+    hours: float = 0.0
+    after: tuple[After, ...] = ()
+    weather: str = ""
+    stage: str = ""
+    words: str = ""
+
+
+def tasks(plan: AnyPlan) -> list[Task]:
+    """In the order of the work; each after others that stand before it."""
+    return list(_tasks(plan))
+
+
+def _tasks(plan: AnyPlan) -> Iterator[Task]:
+    made, terms = plan.days, plan.brief.job.terms.calendar
+    dug, poured = made.dig_h > 0, plan.lists.concrete_m3 > 0
+    yield (
+        Task("locate", "Have buried services located", "ask", words="before anybody digs")
+        if dug
+        else Task("agree", "Agree line and start", "ask")
+    )
+    first = "locate" if dug else "agree"
+    yield Task("order", "Order material", "ask")
+    lead = (After("order", days=terms.delivery_days, why="ordered"),)
+    yield Task("brought_holes", "Delivery: posts, footings, concrete", "brought", after=lead)
+    yield Task("brought_rest", "Delivery: frame, boards, hardware", "brought", after=lead)
+    begin = After(first, days=terms.locate_days, why="asked for so long ahead") if dug else After(first)
+    setting = [After("brought_holes")]
+    if dug:
+        yield Task("dig", "Dig the holes", "work", made.dig_h, (begin,), "dig", "holes")
+        asked = terms.inspection_days
+        look = "Inspection of the open holes" if asked is not None else "Look: depth, width and bottom of every hole"
+        booked = (
+            After("dig"),
+            *([After(first, days=asked, why="an inspection is asked for so long ahead")] if asked else []),
+        )
+        yield Task("look_holes", look, "look", after=booked, stage="holes", words="before anything is poured")
+        setting.append(After("look_holes"))
+    else:
+        setting.append(begin)
+    settle = max(0.0, made.hours["holes"] - made.dig_h)
+    what = ("Set posts and footings, pour" if settle else "Pour") if poured else "Set posts and footings"
+    yield Task("set", what, "work", settle, tuple(setting), "pour" if poured else "build", "holes")
+    last = After("set", made.rails_after_h, why="concrete sets", sets=True) if made.rails_after_h else After("set")
+    held = "brought_rest"
+    for stage, look, words in (
+        ("frame", "Look at the frame", "fixings, hangers, treated ends: before boards cover it"), ("skin", "", ""), ("steps", "", ""),
+    ):  # fmt: skip
+        if not made.hours[stage]:
+            continue
+        yield Task(
+            stage,
+            STAGE[stage][0].upper() + STAGE[stage][1:],
+            "work",
+            made.hours[stage],
+            (last, After(held)),
+            "build",
+            stage,
+        )
+        last = held_ = After(stage)
+        if look:
+            yield Task(f"look_{stage}", look, "look", after=(held_,), stage=stage, words=words)
+            last = After(f"look_{stage}")
+    if made.hours["gates"]:
+        set_ = After("set", made.gates_after_h, why="their posts carry nothing before", sets=True)
+        yield Task("gates", "Hang the gates", "work", made.hours["gates"], (last, set_, After(held)), "build", "gates")
+        last = After("gates")
+    dry = plan.lists.buyer.finish_after_days
+    if made.hours["finish"]:
+        coats = CATALOGUE.materials.finish.coats
+        for coat in range(1, coats + 1):
+            wait = (
+                After(last.id, 24.0 * (dry or 0), why="timber dries")
+                if coat == 1
+                else After(f"coat_{coat - 1}", CATALOGUE.calendar.recoat_h, why="the first coat dries")
+            )
+            yield Task(
+                f"coat_{coat}", f"Stain, coat {coat}", "work", made.hours["finish"] / coats, (wait,), "stain", "finish"
+            )
+            last = After(f"coat_{coat}")
+    for id, visit in CATALOGUE.calendar.visits.items():
+        if plan.trade.id in visit.trades and (id != "coat" or made.hours["finish"]):
+            yield Task(
+                id,
+                visit.name,
+                "visit",
+                after=(After(last.id, 24.0 * visit.after_days, why="later"),),
+                words=visit.words,
+            )

@@ -1,0 +1,1 @@
+"""What a job costs: prices from books, work by its hours, what is hired, taken away and put on top."""

@@ -1,0 +1,208 @@
+"""What a job costs: every line with its price and where that is from, what is put on top, and what has no price."""
+
+from __future__ import annotations
+
+from collections import Counter, defaultdict
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
+from decimal import Decimal
+
+from rowstake.core.bought import bought
+from rowstake.core.cost.book import Prices
+from rowstake.core.cost.money import ZERO, Purse, share
+from rowstake.core.cost.services import services
+from rowstake.core.parts import Working
+from rowstake.core.planned import AnyPlan
+from rowstake.core.takeoff.lists import BuyLine
+from rowstake.core.views.base import size_of
+
+GOODS = "Goods"
+
+
+@dataclass(frozen=True, slots=True)
+class CostLine:
+    """One line: `each` and `total` are None where nothing in the books is its price. `lacks` are units that the supplier has too few
+    of. `section` is the subtotal that it is in."""
+
+    section: str
+    group: str
+    what: str
+    length: str
+    count: Decimal
+    unit: str
+    each: Decimal | None
+    total: Decimal | None
+    how: str
+    supplier: str
+    key: str
+    tax: str = "standard"
+    lacks: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class Subtotal:
+    key: str
+    name: str
+    amount: Decimal
+    told: str
+
+
+@dataclass(frozen=True, slots=True)
+class Costing:
+    """`net` is the price before tax, `total` with it; both without what is named in `unpriced`. `tax_pct` is None where no tax is told
+    of: it is not in the total then. `per` is the total for each metre or square metre of the job."""
+
+    currency: str
+    lines: tuple[CostLine, ...]
+    subtotals: tuple[Subtotal, ...]
+    net: Decimal
+    tax: Decimal
+    tax_pct: float | None
+    total: Decimal
+    total_told: str
+    per: str
+    unpriced: tuple[str, ...]
+    workings: dict[str, Working]
+    plan: AnyPlan
+
+    def subtotal(self, key: str) -> Decimal:
+        return next((s.amount for s in self.subtotals if s.key == key), ZERO)
+
+
+SECTION = {"Work": "work", "Hire": "hire", "Taken away": "away", "Delivery and travel": "brought"}
+NAMES = {"goods": "Goods", "work": "Work", "hire": "Hire", "away": "Taken away", "brought": "Delivery and travel"}
+
+
+def costed(plan: AnyPlan, prices: Prices, proven: bool = True) -> Costing:
+    """The cost of a plan by these prices. Lengths and packs are those that cost least, proven; or, where it has to be quick, as they
+    stand in the plan's own lists."""
+    made = bought(plan, prices.on_sale) if proven else plan
+    purse, p = Purse(prices.currency), plan.brief.printer
+    asked = [*made.lists.buy, *services(made)]
+    lines = tuple(_line(line, prices, purse, p.length(line.length_mm) if line.length_mm else "") for line in asked)
+    unpriced = [*_unpriced(lines), *_out_of_reach(made, plan)]
+    return _put_on_top(made, purse, lines, tuple(unpriced))
+
+
+def _line(line: BuyLine, prices: Prices, purse: Purse, length: str) -> CostLine:
+    count = Decimal(str(line.buy))
+    section = SECTION.get(line.group, "goods")
+    blank = CostLine(section, line.group, line.item, length, count, line.unit, None, None, "", "", line.price_keys[0])
+    offers = prices.offers(line)
+    if not offers:
+        return replace(blank, how=prices.otherwise(line))
+    best = offers[0]
+    item, each = best.item, best.each
+    how = ", ".join(
+        x
+        for x in (
+            best.how,
+            item.words if item.item != line.price_keys[0] and item.words else "",
+            f"{item.day:%d %b %Y}" if item.day else "",
+        )
+        if x
+    )
+    lacks = max(0, int(count) - item.stock) if item.stock is not None and section == "goods" else 0
+    return replace(
+        blank, each=each, total=purse.rounded(each * count), how=how, supplier=item.supplier, tax=item.tax, lacks=lacks
+    )
+
+
+def _unpriced(lines: Iterable[CostLine]) -> list[str]:
+    """What has no price, each thing once."""
+    return list(
+        dict.fromkeys(" ".join(x for x in (line.what, line.length) if x) for line in lines if line.total is None)
+    )
+
+
+def _out_of_reach(made: AnyPlan, plan: AnyPlan) -> list[str]:
+    """Pieces that the lengths of the books do not reach."""
+    p, out = made.brief.printer, []
+    for key, lengths in made.lists.too_long.items():
+        counts = Counter(round(q.length_mm, 3) for q in plan.parts if q.unit == "piece" and q.good.id == key)
+        pieces = sum(counts[round(mm, 3)] for mm in lengths)
+        name = next(q.good.words for q in plan.parts if q.good.id == key)
+        out.append(
+            f"{pieces} piece{'s' * (pieces != 1)} of {name}, up to {p.length(max(lengths))}: no length on sale reaches"
+        )
+    return out
+
+
+def _put_on_top(made: AnyPlan, purse: Purse, lines: tuple[CostLine, ...], unpriced: tuple[str, ...]) -> Costing:
+    terms, workings, subtotals = made.brief.job.terms, {}, []
+
+    def add(key: str, name: str, amount: Decimal, rule: str, formula: str, changes: str) -> Decimal:
+        subtotals.append(Subtotal(key, name, amount, purse.told(amount)))
+        workings[f"cost_{key}"] = Working(
+            f"cost_{key}", name, purse.told(amount), rule, formula, "your books and terms", changes
+        )
+        return amount
+
+    direct = ZERO
+    for key, name in NAMES.items():
+        own = [line for line in lines if line.section == key]
+        if not own:
+            continue
+        groups: dict[str, Decimal] = defaultdict(lambda: ZERO)
+        for line in own:
+            groups[line.group if key == "goods" else line.what] += line.total or ZERO
+        lacking = sum(line.total is None for line in own)
+        without = f"; without {lacking} line{'s' * (lacking != 1)} that have no price" if lacking else ""
+        told = " + ".join(f"{purse.told(amount)} {what.lower()}" for what, amount in groups.items()) + without
+        direct += add(key, name, sum(groups.values(), ZERO), "Each line: how many, times its price, to the smallest coin.", told,
+                      "What is bought and from whom; the prices in the books.")  # fmt: skip
+    add(
+        "direct", "What it costs you", direct, "All lines together.", " + ".join(s.told for s in subtotals), "Any line."
+    )
+    at = direct
+    for key, name, pct in (
+        ("contingency", "Contingency", terms.contingency_pct), ("overhead", "Overhead", terms.overhead_pct), ("profit", "Profit", terms.profit_pct),
+    ):  # fmt: skip
+        if pct:
+            under = at
+            at += add(key, f"{name}, {pct:g} %", purse.rounded(share(at, pct)), f"{pct:g} % of what stands above it.",
+                      f"{purse.told(under)} × {pct:g} %", "Your terms.")  # fmt: skip
+    add(
+        "net",
+        "Price before tax",
+        at,
+        "All of it together.",
+        " + ".join(s.told for s in subtotals if s.key not in NAMES),
+        "Any line; your terms.",
+    )
+    pct = terms.tax_pct if terms.tax_pct is not None else made.brief.region.tax_pct
+    tax = ZERO
+    if pct is not None:
+        parts = _by_tax(lines, at, direct, purse)
+        rates = {"standard": pct, "reduced": terms.reduced_tax_pct, "none": 0.0}
+        tax = sum((purse.rounded(share(amount, rates[kind])) for kind, amount in parts.items()), ZERO)
+        add("tax", f"Tax, {pct:g} %", tax, "The price before tax by tax class, each class with its share of what is put on top, times its rate.",
+            " + ".join(f"{purse.told(amount)} × {rates[kind]:g} %" for kind, amount in parts.items() if amount), "The tax class of an item; your terms.")  # fmt: skip
+    total = at + tax
+    what = "Price with tax" if pct is not None else "Price, no tax told of"
+    add(
+        "total",
+        what,
+        total,
+        "What the customer pays.",
+        f"{purse.told(at)} + {purse.told(tax)}",
+        "Any line; your terms.",
+    )
+    size, unit = size_of(made.trade.figures(made), made.brief.job.units)
+    per = f"{purse.told(total / Decimal(str(size)))} a {unit}" if size > 0 else ""
+    return Costing(
+        purse.code, lines, tuple(subtotals), at, tax, pct, total, purse.told(total), per, unpriced, workings, made
+    )
+
+
+def _by_tax(lines: Sequence[CostLine], net: Decimal, direct: Decimal, purse: Purse) -> dict[str, Decimal]:
+    """The price before tax parted by tax class, in the shares of what the lines cost; to the coin, the rest with the largest."""
+    own: dict[str, Decimal] = defaultdict(lambda: ZERO)
+    for line in lines:
+        own[line.tax] += line.total or ZERO
+    if not direct:
+        return {"standard": net}
+    out = {kind: purse.rounded(net * amount / direct) for kind, amount in own.items()}
+    largest = max(out, key=lambda kind: out[kind])
+    out[largest] += net - sum(out.values(), ZERO)
+    return out

@@ -1,0 +1,49 @@
+"""The proven plan for a list of pieces, kept by what it was asked: the same question is never solved twice."""
+
+from __future__ import annotations
+
+import time
+from collections import Counter
+from collections.abc import Sequence
+from functools import lru_cache
+
+from rowstake.core.cutting.plan import SAW, CutPlan, Pattern, Proof, Saw, Stock, apart, cut_plan
+from rowstake.core.cutting.proven import Asked, proven
+
+SECONDS = 1.0
+"""After so long the best so far is taken, with its bound."""
+MOST_KEPT = 2000
+
+
+def best_plan(pieces_mm: Counter[float], stock: Sequence[Stock], saw: Saw = SAW) -> CutPlan:
+    """The least cost, then the fewest boards, with its proof. Where there are too few boards on sale it is made as if there were enough:
+    who asks compares with what is there."""
+    left, too_long = apart(pieces_mm, stock, saw)
+    if not left:
+        return CutPlan((), too_long)
+    made = _solved(tuple(sorted(left.items(), reverse=True)), tuple(stock), saw)
+    return CutPlan(made.patterns, too_long, made.proof)
+
+
+@lru_cache(maxsize=MOST_KEPT)
+def _solved(pieces: tuple[tuple[float, int], ...], stock: tuple[Stock, ...], saw: Saw) -> CutPlan:
+    asked = Asked(tuple(mm for mm, _ in pieces), tuple(n for _, n in pieces), stock, saw)
+    until = time.monotonic() + SECONDS
+    try:
+        made = proven(asked, lambda: time.monotonic() > until, SECONDS)
+    except ValueError:
+        endless = tuple(Stock(s.length_mm, s.price) for s in stock)
+        return _solved(pieces, endless, saw) if endless != stock else cut_plan(Counter(dict(pieces)), stock, saw)
+    quick = cut_plan(Counter(dict(pieces)), stock, saw)
+    price = {s.length_mm: s.price for s in stock}
+    if (cost := sum(price[mm] * n for mm, n in quick.boards.items())) < made.cost - 1e-6 and _there(quick, stock):
+        return CutPlan(quick.patterns, (), Proof(cost, made.bound, False))
+    boards = Counter((stock[b.stock].length_mm, b.pieces_mm) for b in made.boards)
+    patterns = tuple(Pattern(mm, cut, n, saw) for (mm, cut), n in sorted(boards.items(), reverse=True))
+    return CutPlan(patterns, (), Proof(made.cost, made.bound, made.optimal))
+
+
+def _there(plan: CutPlan, stock: Sequence[Stock]) -> bool:
+    """Whether there are as many boards as a plan takes."""
+    most = {s.length_mm: s.available for s in stock}
+    return all((limit := most[mm]) is None or n <= limit for mm, n in plan.boards.items())
