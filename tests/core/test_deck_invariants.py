@@ -331,3 +331,14 @@ def test_two_notches_that_end_nearly_alike_share_a_joist(along):
     assert made.brief.printer.fine(25.4 + along - 131.25) in told.title
     check_deck(made)
     check_solids(made)
+
+
+def test_no_corner_of_a_diagonal_is_filled_with_a_sliver():
+    """The last row would be 1.4 mm wide: nobody cuts that, nothing holds it, and no more than a gap stays open."""
+    edits = [
+        put("deck.boards.product", "au_composite"), put("deck.boards.run", "diagonal"), put("deck.boards.gap_mm", 5),
+        put("deck.boards.border.boards", 2), put("deck.boards.border.sides", ["left", "far"]),
+    ]  # fmt: skip
+    made = plan(deck(1762, 14000, 250, *edits, region="australia_nz"))
+    assert min(p.width_mm for p in made.parts if p.kind == "board") >= 5
+    check_solids(made)

@@ -329,3 +329,16 @@ def test_a_post_beside_a_clipped_corner_stands_clear_of_its_rim():
     )
     assert [q.mount for q in lay_line(made.laid.main).posts] == ["inside", "surface"]
     check_solids(made)
+
+
+def test_blocks_beside_a_post_go_before_those_behind_stringers():
+    """A post at the foot of a flight stands where the nailer of the border lies: it is parted there, and its ends hang on blocks, though a
+    stringer asks for one a little further on. Another post stands nearer than a block is thick."""
+    edits = [
+        put("deck.guard.edges", "chosen"), put("deck.boards.border.boards", 1),
+        {"do": "add_steps", "side": "right"}, put("deck.steps.0.at_mm", 304.8), put("deck.steps.0.width_mm", 1219.2),
+    ]  # fmt: skip
+    made = plan(deck(1800, 1800, 500, *edits, region="north_america"))
+    assert any(j.kind == "nailer" and "block" in (j.near, j.far) for j in made.laid.main.grid.joists)
+    check_deck(made)
+    check_solids(made)

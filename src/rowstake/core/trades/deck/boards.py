@@ -8,6 +8,7 @@ from itertools import pairwise
 from shapely.geometry import Polygon, box
 from shapely.geometry.polygon import orient
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.border import border_boards, field_outline
 from rowstake.core.trades.deck.breakers import beside_breakers, breaker_boards, breakers
 from rowstake.core.trades.deck.brief import DeckBrief
@@ -84,7 +85,8 @@ def _numbered(boards: list[DeckBoard]) -> tuple[DeckBoard, ...]:
 
 
 def _pieces(brief: DeckBrief, piece: RowPiece, tight: float) -> list[DeckBoard]:
-    """A row cut at its joints, each piece with its length, rip and ends; `tight` is left open at every joint."""
+    """A row cut at its joints, each piece with its length, rip and ends; `tight` is left open at every joint. A corner that would take a
+    piece too narrow to cut stays open."""
     low, _, high, _ = piece.shape.bounds
     marks = [low, *piece.cuts, high]
     out = []
@@ -93,7 +95,9 @@ def _pieces(brief: DeckBrief, piece: RowPiece, tight: float) -> list[DeckBoard]:
         for cut in polygons(piece.shape.intersection(box(start, piece.y - 1, end, piece.y + piece.wide_mm + 1))):
             x0, y0, x1, y1 = cut.bounds
             shape = orient(turned(brief, cut, back=True), 1.0)
-            wide = min(y1 - y0, piece.wide_mm)
+            wide, least = min(y1 - y0, piece.wide_mm), CATALOGUE.materials.limits.strip_mm
+            if wide < least <= piece.wide_mm:
+                continue
             out.append(DeckBoard("board", brief.field, shape, x1 - x0, wide, _ends(brief, cut), piece.row))
     return out
 

@@ -33,9 +33,11 @@ class GuardPosts:
 
 @dataclass(frozen=True, slots=True)
 class BlockAt:
-    """A block between the two joists beside a place of the frame (s, t), for what is fixed to it there."""
+    """A block between the two joists beside a place of the frame (s, t), for what is fixed to it there. `first`: it goes before all
+    others, since a nailer ends on it."""
 
     at: Point
+    first: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -88,7 +88,7 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, asked: list[D
 def _asked_for(grid: Grid, joist: Section, asked: list[BlockAt], room: Room) -> list[Stick]:
     """The blocks at places that something is fixed at, where nothing lies yet that does their work."""
     out: list[Stick] = []
-    for s, t in (demand.at for demand in asked):
+    for s, t in (demand.at for demand in sorted(asked, key=lambda demand: not demand.first)):
         here = blocks_at(grid, joist, t, "blocking", s - grid.spacing_mm, s + grid.spacing_mm)
         out += [block for block in here if block.a[0] <= s <= block.b[0] and room.take_if_free(block)]
     return out

@@ -18,6 +18,7 @@ from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.frame import Grid
 from rowstake.core.trades.deck.laying import DIAGONAL_DEG
 
+HAIR_MM = 1e-9
 INSTALL_C, HOTTEST_C = CATALOGUE.deck.laid_c, CATALOGUE.deck.hottest_c
 
 
@@ -31,7 +32,8 @@ class RowPlan:
 
 
 def plan_rows(brief: DeckBrief, run_mm: float) -> RowPlan:
-    """Rows over a run, by the fit: a rip at the end, a gap that ends whole, or both outer rows ripped alike."""
+    """Rows over a run, by the fit: a rip at the end, a gap that ends whole, or both outer rows ripped alike. A corner left over
+    on the diagonal that is too narrow to cut stays open; a straight rip as narrow is told, with ways out."""
     product, width, gap = brief.product, brief.field.width_mm, brief.deck.boards.gap_mm
     forecast = deck_boards(
         DeckBoards(
@@ -45,7 +47,8 @@ def plan_rows(brief: DeckBrief, run_mm: float) -> RowPlan:
         return RowPlan(tuple((i * (width + best), width) for i in range(count)), best, forecast)
     full, rip = forecast.full_boards, forecast.last_rip_mm
     rows = [(i * (width + gap), width) for i in range(full)]
-    if rip:
+    diagonal = brief.deck.boards.run == "diagonal"
+    if rip >= (CATALOGUE.materials.limits.strip_mm if diagonal else HAIR_MM):
         rows.append((full * (width + gap), rip))
     if fit == "balanced" and rip and full >= 2:
         end = (width + rip) / 2

@@ -47,7 +47,7 @@ def _behind(post: PostPlace, half: float, thick: float, level: DeckLevel) -> Ite
     elif post.mount == "inside":
         for way in (-1, 1):
             off = way * (half + thick / 2 + 1)
-            yield BlockAt(grid.on_plan((post.at[0] + ax * off, post.at[1] + ay * off)))
+            yield BlockAt(grid.on_plan((post.at[0] + ax * off, post.at[1] + ay * off)), first=True)
     else:
         deep = half + 2 * grid.thick_mm
         yield BlockAt(grid.on_plan((post.at[0] + inwards[0] * deep, post.at[1] + inwards[1] * deep)))

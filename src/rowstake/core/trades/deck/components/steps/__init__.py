@@ -49,15 +49,16 @@ def _demands(brief: DeckBrief) -> Iterator[StandsOn]:
 
 
 def _blocks(level: DeckLevel) -> Iterator[BlockAt]:
-    """Where joists run along the edge, a block behind every stringer hands its load on to the next joist."""
+    """Where joists run along the edge, a block behind every stringer hands its load on to the next joist; two, where a nailer lies between."""
     grid = level.grid
     for flight in runs(level.brief):
         if flight.boxed:
             continue
         along_joists = (flight.side in ("left", "right")) != grid.turned
         for at in Stringer(flight).places if along_joists else ():
-            inside = flight.on_plan(-grid.spacing_mm / 2, at + Stringer(flight).section.thickness_mm / 2)
-            yield BlockAt(grid.on_plan(inside))
+            for deep in (2 * grid.thick_mm, grid.spacing_mm / 2):
+                inside = flight.on_plan(-deep, at + Stringer(flight).section.thickness_mm / 2)
+                yield BlockAt(grid.on_plan(inside))
 
 
 def _lay(level: DeckLevel) -> list[Part]:
