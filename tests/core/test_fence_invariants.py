@@ -247,3 +247,19 @@ def test_a_lapped_board_past_the_end_of_its_rails_is_told():
     assert told.where == ("1B34",)
     turned = plan(apply_raw(made.brief.job, list(told.fixes[0].edits)))
     assert "corner_rail" not in {f.rule for f in turned.findings}
+
+
+def test_a_notch_that_would_leave_a_hair_of_the_head_goes_to_the_top():
+    """On a bank of 640 over 375 a let-in rail comes out 0.17 above the head of its post: the post ends in the notch."""
+    made = plan(
+        edited(
+            fence((1500, 0)),
+            put("fence.bays.max_mm", 900), put("fence.rails.fixing", "let_in"), put("fence.skin.height_mm", 700), put("fence.posts.proud_mm", 0),
+            put("fence.slope.way", "raked"), put("fence.skin.style", "close_butted"), put("fence.skin.board", "uk_19x150"),
+            {"do": "add_gate", "leg": 0, "at_mm": 188, "opening_mm": 600},
+            put("fence.ground", [{"leg": 0, "at_mm": 0, "level_mm": 640}, {"leg": 0, "at_mm": 375, "level_mm": 0}]),
+        )
+    )  # fmt: skip
+    assert any("notch" in p.ends for p in made.parts if p.kind == "post")
+    check_fence(made)
+    check_solids(made)

@@ -13,6 +13,7 @@ from shapely import get_parts
 from shapely.geometry import box
 from shapely.ops import unary_union
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Part
 from rowstake.core.space import Pose, Solid
 from rowstake.core.space.outlines import disc
@@ -113,14 +114,19 @@ def upright_by(pose: Pose, shape: Sequence[Flat], low: float, high: float) -> So
 
 
 def notched(post: Part, cuts: Sequence[tuple[float, float, float]]) -> Part:
-    """A post with notches in its face towards the boards: each from a level to a level, and so deep."""
+    """A post with notches in its face towards the boards: each from a level to a level, and so deep. One that would leave a lip at
+    the foot or the head that is too thin to stand goes to the very end."""
     solid = post.solid
     if solid is None or not cuts:
         return post
     (left, foot), (right, _), (_, head), _ = solid.profile
     back, front = solid.near_mm, solid.far_mm
     face = [(front, foot)]
+    lip = CATALOGUE.materials.limits.strip_mm
     for low, high, deep in sorted(cuts):
+        low, high = foot if low - foot < lip else low, head if head - high < lip else high
+        if high <= foot or low >= head:
+            continue  # beside the post, not in it
         face += [(front, low), (front - deep, low), (front - deep, high), (front, high)]
     if abs(face[1][1] - foot) < SAME_MM:  # from the very foot
         face = face[2:]
