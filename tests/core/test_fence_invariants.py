@@ -263,3 +263,18 @@ def test_a_notch_that_would_leave_a_hair_of_the_head_goes_to_the_top():
     assert any("notch" in p.ends for p in made.parts if p.kind == "post")
     check_fence(made)
     check_solids(made)
+
+
+def test_cleats_end_under_the_boards_on_a_rake():
+    """Ground that rises 20 over 750: a cleat 38 wide whose foot keeps to the lower edge of its board ends 1 mm lower."""
+    made = plan(
+        edited(
+            fence((1500, 0)),
+            put("fence.bays.max_mm", 900), put("fence.skin.height_mm", 700), put("fence.slope.way", "raked"), put("fence.skin.style", "board_on_board"),
+            put("fence.skin.board", "uk_19x125"), put("fence.trims.gravel_board", "uk_38x150"), put("fence.skin.lap_mm", 5), put("fence.skin.fit", "even"),
+            put("fence.ground", [{"leg": 0, "at_mm": 0, "level_mm": 0}, {"leg": 0, "at_mm": 750, "level_mm": 20}]),
+        )
+    )  # fmt: skip
+    tall = {round(p.length_mm, 2) for p in made.parts if p.kind == "cleat"}
+    assert min(tall) == pytest.approx(150 - 38 * 20 / 750, abs=0.02)
+    check_solids(made)

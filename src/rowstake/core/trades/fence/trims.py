@@ -141,10 +141,11 @@ def _cleats(brief: Brief, layout: Layout, bay: Bay, half: float, wide: float, ov
     depth = (-half - facts.cleat_thick_mm, -half)
     clear = clear_reach(brief, layout, bay, depth)
     left, right = max(clear.left_mm, board.left_mm), min(clear.right_mm, board.right_mm)
-    along, high = min(facts.cleat_wide_mm, (right - left) / 2), min(facts.cleat_mm, wide)
+    along = min(facts.cleat_wide_mm, (right - left) / 2)
     good, held, out = brief.sold.good("cleat", facts.cleat_mm), f"cleats {cleat_screw(brief).words}", []
     for n, (a, b) in enumerate(((left, left + along), (right - along, right)), 1):
         low = max(foot.at(a), foot.at(b)) - wide
+        high = min(facts.cleat_mm, min(foot.at(a), foot.at(b)) - low)
         out.append(
             Part(f"{bay.label} cleat {n}", "cleat", "frame", good, bay.label, high, facts.cleat_wide_mm, unit="each",
                  solid=stand(layout.poses[bay.leg], depth, a, b, low, low + high), hold=Hold(held))
