@@ -342,3 +342,11 @@ def test_blocks_beside_a_post_go_before_those_behind_stringers():
     assert any(j.kind == "nailer" and "block" in (j.near, j.far) for j in made.laid.main.grid.joists)
     check_deck(made)
     check_solids(made)
+
+
+def test_the_block_that_ends_a_nailer_at_a_corner_goes_before_that_of_a_brace():
+    """A brace asks for a block 28.5 nearer the house than the one that the nailer ends on."""
+    made = plan(deck(1800, 5150, 954, put("deck.guard.edges", "needed"), put("deck.boards.border.boards", 1), support="free"))
+    assert made.laid.main.grid.joists
+    check_deck(made)
+    check_solids(made)

@@ -43,7 +43,9 @@ def _behind(post: PostPlace, half: float, thick: float, level: DeckLevel) -> Ite
         yield BlockAt(grid.on_plan(post.at))
     elif s_along:
         deep = (half if post.mount == "inside" else half + grid.thick_mm) + thick / 2 + 1
-        yield BlockAt(grid.on_plan((post.at[0] + inwards[0] * deep, post.at[1] + inwards[1] * deep)))
+        yield BlockAt(
+            grid.on_plan((post.at[0] + inwards[0] * deep, post.at[1] + inwards[1] * deep)), post.mount == "inside"
+        )
     elif post.mount == "inside":
         for way in (-1, 1):
             off = way * (half + thick / 2 + 1)
