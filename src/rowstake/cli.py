@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import datetime
 import json
 import sys
 from collections.abc import Sequence
@@ -119,11 +120,15 @@ def cost_command(args: argparse.Namespace) -> int:
 
 
 def export_command(args: argparse.Namespace) -> int:
+    from rowstake.core.cost.book import together
     from rowstake.core.job import read_job_text
     from rowstake.core.plan import plan
-    from rowstake.files import export
+    from rowstake.files import Issue, export
+    from rowstake.files.books import read_book
 
-    _, name, data = export(plan(read_job_text(_text(args.job))), args.format, args.document)
+    books = [read_book(_bytes(path), path).book for path in args.book or ()]
+    issue = Issue(datetime.date.today(), prices=together(books) if books else None)
+    _, name, data = export(plan(read_job_text(_text(args.job))), args.format, args.document, issue)
     if args.out == "-":
         sys.stdout.buffer.write(data)
     else:
@@ -185,7 +190,14 @@ def parser() -> argparse.ArgumentParser:
     )
     export = command("export", export_command, "write a job in an open format")
     export.add_argument("job")
-    export.add_argument("--format", required=True, help="json, csv, svg, dxf, glb, pdf or xlsx")
+    export.add_argument(
+        "--format", required=True, help="json, csv, svg, dxf, glb, pdf, xlsx, cuts-pdf, quote-pdf, quote-xlsx or ics"
+    )
+    export.add_argument(
+        "--book",
+        action="append",
+        help="a book of prices that lists, tickets and quotations follow; may be given more than once",
+    )
     export.add_argument("--document", help="which list or drawing; the first when left out")
     export.add_argument("--out", help="a file to write, or - for standard output")
     command("openapi", openapi_command, "print the OpenAPI document of the server")

@@ -1,4 +1,5 @@
 import csv
+import datetime
 import io
 import json
 import re
@@ -12,12 +13,13 @@ from pypdf import PdfReader
 from shapely.geometry import box
 from shapely.ops import unary_union
 
+from rowstake.core.bought import bought
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.parts import identified
 from rowstake.core.plan import plan
 from rowstake.core.views.base import Strip
-from rowstake.files import export, formats
+from rowstake.files import Issue, export, formats
 from rowstake.files.formats.svg import scene_svg
 from rowstake.files.geojson import read_line
 from rowstake.files.sheets import _boxes, _in_order, _on_pages
@@ -191,7 +193,7 @@ def test_sheets_are_composed(made, terrace):
         pages = [p.extract_text() for p in PdfReader(io.BytesIO(export(job, "pdf", "a4")[2])).pages]
         drawn = next(i for i, text in enumerate(pages) if first in text)
         assert drawn <= 6
-        assert all(figure.text in pages[0] for figure in job.trade.figures(job))
+        assert all(figure.text in pages[0] for figure in job.trade.figures(bought(job)))
         told = " ".join(" ".join(pages[:drawn]).split())
         for scene in scenes(job).values():
             assert " ".join(scene.title.split()) in told
@@ -219,7 +221,10 @@ def test_a_strip_is_at_full_size():
 
 
 def test_strips_and_lists_are_stamped(made):
-    text = "\n".join(p.extract_text() for p in PdfReader(io.BytesIO(export(made, "pdf", "strips", 7)[2])).pages)
+    text = "\n".join(
+        p.extract_text()
+        for p in PdfReader(io.BytesIO(export(made, "pdf", "strips", Issue(datetime.date.today(), 7))[2])).pages
+    )
     for word in ("This bar must measure 100 mm", "rail 2, lower edge", "Post middles on leg 3", "revision 7"):
         assert word in text
     pages = PdfReader(io.BytesIO(export(made, "pdf", "a4")[2])).pages
@@ -251,7 +256,10 @@ def test_a_decks_drawings_open_without_errors(terrace, document):
 
 
 def test_a_decks_sheets_hold_its_footings_and_cautions(terrace):
-    text = "\n".join(p.extract_text() for p in PdfReader(io.BytesIO(export(terrace, "pdf", "a4", 3)[2])).pages)
+    text = "\n".join(
+        p.extract_text()
+        for p in PdfReader(io.BytesIO(export(terrace, "pdf", "a4", Issue(datetime.date.today(), 3))[2])).pages
+    )
     for word in ("Footing schedule", "Q1-F1", "Ledger, its fixings", "revision 3", "Decks collapse first", "Scale 1:"):
         assert word in text
 

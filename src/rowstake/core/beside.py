@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, field, replace
+from functools import partial
 from typing import Any, Literal
 
 from rowstake.core.catalogue import CATALOGUE
@@ -13,7 +14,7 @@ from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault, refuse
 from rowstake.core.job import Job, write_job
 from rowstake.core.plan import AnyPlan, plan
-from rowstake.core.preview import weighed
+from rowstake.core.preview import More, no_more, weighed
 from rowstake.core.trade import trade_of, trades
 from rowstake.core.views.base import Figure, size_of
 
@@ -36,7 +37,7 @@ class Side:
     per: dict[str, str] = field(default_factory=dict)
 
 
-def side_by_side(job: Job, ways: Sequence[tuple[str, Edits]]) -> list[Side]:
+def side_by_side(job: Job, ways: Sequence[tuple[str, Edits]], more: More = no_more) -> list[Side]:
     """The same job each way, on the same drawing and the same figures; a way that cannot be had says why, and one
     that changes nothing stands there once. They are weighed against the job as it is, else against the first."""
     made: list[tuple[str, Edits, bool, AnyPlan | str]] = []
@@ -54,14 +55,16 @@ def side_by_side(job: Job, ways: Sequence[tuple[str, Edits]]) -> list[Side]:
     return [
         Side(label, own, edits, [], (), None, way)
         if isinstance(way, str)
-        else _side(label, own, edits, way, next(scenes), chosen)
+        else _side(label, own, edits, way, next(scenes), chosen, more)
         for label, edits, own, way in made
     ]
 
 
-def _side(label: str, own: bool, edits: Edits, made: AnyPlan, scene: Scene, against: AnyPlan | None) -> Side:
-    figures = made.trade.figures(made)
-    was = {f.key: f.number for f in against.trade.figures(against)} if against else {}
+def _side(
+    label: str, own: bool, edits: Edits, made: AnyPlan, scene: Scene, against: AnyPlan | None, more: More
+) -> Side:
+    figures = [*more(made), *made.trade.figures(made)]
+    was = {f.key: f.number for f in (*more(against), *against.trade.figures(against))} if against else {}
     weighs = {f.key: weighed(f.key, was[f.key], f.number)[0] for f in figures if f.key in was}
     titles = tuple(f.title for f in made.findings)
     return Side(label, own, edits, figures, titles, scene, "", weighs, _per(made, figures))
@@ -108,7 +111,7 @@ def _apart(scenes: Iterable[Scene]) -> float:
     return 1.0 - len(set.intersection(*drawn)) / len(every) if every else 0.0
 
 
-def comparison(job: Job, name: str) -> list[Side]:
+def comparison(job: Job, name: str, more: More = no_more) -> list[Side]:
     """One of the comparisons of the job's trade. Raises `JobFault` where it has none of that name."""
     trade = trade_of(job)
     made = trade.comparisons.get(name)
@@ -120,13 +123,13 @@ def comparison(job: Job, name: str) -> list[Side]:
             f"a {others or 'job that has it'}",
             f"This is asked of a {others or 'job'} only",
         )
-    return made(job, side_by_side)
+    return made(job, partial(side_by_side, more=more))
 
 
-def variants(job: Job) -> list[Side]:
+def variants(job: Job, more: More = no_more) -> list[Side]:
     """The work in hand and its variants beside each other."""
     kept = [
         (v["name"], [{"do": "take_variant", "name": v["name"], "only": True}])
         for v in write_job(job).get("variants", [])
     ]
-    return side_by_side(job, [("in hand", []), *kept])
+    return side_by_side(job, [("in hand", []), *kept], more)

@@ -13,6 +13,7 @@ from rowstake.core.plan import AnyPlan
 from rowstake.core.sight import Sight, seen
 from rowstake.core.trade import trades
 from rowstake.core.views.base import Choice, Figure, Need, Panel, Schedule, Stake, Tape, Thing
+from rowstake.core.views.business import business_stakes
 from rowstake.core.views.lengths import length_texts
 from rowstake.core.views.lists import BuyRow, CutRow
 
@@ -83,7 +84,7 @@ def desk(plan: AnyPlan, sight: Sight | None = None) -> Desk:
     return Desk(
         name=plan.brief.job.name,
         region=plan.brief.region.name,
-        stakes=trade.stakes(plan),
+        stakes=[*trade.stakes(plan), *business_stakes(plan)],
         needs=trade.needs(plan),
         figures=trade.figures(plan),
         findings=list(plan.findings),

@@ -62,6 +62,8 @@ def faults_of(error: ValidationError, prefix: str = "", length: Length = _mm) ->
 
 
 LIMITS = {"gt": "more than", "ge": "at least", "lt": "less than", "le": "at most", "expected": "one of"}
+COUNTS = {"too_short": ("at least", "min_length"), "too_long": ("at most", "max_length")}
+"""How many there may be in a list, by the kind of error."""
 MEANT_MM = 100.0
 """A length of fewer whole millimetres where it must be longer was perhaps meant in a larger unit."""
 
@@ -94,6 +96,9 @@ def _told(error: Any, prefix: str, length: Length) -> Fault:
         if long and {"gt", "ge"} & context.keys():
             message += meant(value)
         return Fault(field, given, allowed, message[0].upper() + message[1:])
+    if error["type"] in COUNTS:
+        most, bound = COUNTS[error["type"]]
+        return Fault(field, given, f"{most} {context[bound]}", f"{label}: {most} {context[bound]} of them")
     said = error["msg"]
     message = said.replace("Input should", "should", 1) if said.startswith("Input should") else f": {said}"
     return Fault(field, given, allowed, f"{label} {message}".replace(" : ", ": "))

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Any, Literal
 
@@ -12,6 +12,7 @@ from rowstake.core.faults import JobFault
 from rowstake.core.job import Job
 from rowstake.core.parts import Finding
 from rowstake.core.plan import AnyPlan, plan
+from rowstake.core.views.base import Figure
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,10 +37,18 @@ class Consequence:
     sentence: str
 
 
-def compare(before: AnyPlan, after: AnyPlan) -> Consequence:
+More = Callable[[AnyPlan], list[Figure]]
+"""Figures beside those of the trade: the price, where there are books."""
+
+
+def no_more(_: AnyPlan) -> list[Figure]:
+    return []
+
+
+def compare(before: AnyPlan, after: AnyPlan, more: More = no_more) -> Consequence:
     """The headline figures that differ, and the findings that come and go."""
-    was = {f.key: f for f in before.trade.figures(before)}
-    now = {f.key: f for f in after.trade.figures(after)}
+    was = {f.key: f for f in (*more(before), *before.trade.figures(before))}
+    now = {f.key: f for f in (*more(after), *after.trade.figures(after))}
     differences = tuple(
         Difference(key, now[key].name, was[key].text, now[key].text, *weighed(key, was[key].number, now[key].number))
         for key in now
@@ -77,9 +86,9 @@ def _meet(one: Finding, other: Finding) -> bool:
     return bool(set(one.where) & set(other.where)) or not one.where or not other.where
 
 
-def consequence(job: Job, before: AnyPlan, edits: list[dict[str, Any]]) -> Consequence:
+def consequence(job: Job, before: AnyPlan, edits: list[dict[str, Any]], more: More = no_more) -> Consequence:
     """What `edits` would do to `job`; a change that cannot be made says so in its sentence."""
     try:
-        return compare(before, plan(apply_raw(job, edits)))
+        return compare(before, plan(apply_raw(job, edits)), more)
     except JobFault as fault:
         return Consequence((), (), (), fault.faults[0].message)

@@ -6,9 +6,11 @@ import datetime
 import re
 from functools import cache
 
+from rowstake.core.bought import bought
 from rowstake.core.faults import refuse
 from rowstake.core.plan import AnyPlan
 from rowstake.core.rooms import kept_in
+from rowstake.core.takeoff.on_sale import CATALOGUES
 from rowstake.files import formats as room
 from rowstake.files.base import Format, Issue
 
@@ -27,16 +29,17 @@ def stem_of(name: str, otherwise: str) -> str:
 
 
 def export(
-    plan: AnyPlan, format_id: str, document: str | None = None, revision: int | None = None
+    plan: AnyPlan, format_id: str, document: str | None = None, issue: Issue | None = None
 ) -> tuple[Format, str, bytes]:
     """(format, file name, bytes) of one document; the format's first when none is named. Raises `JobFault`."""
     if format_id not in formats():
         raise refuse("format", format_id, ", ".join(formats()), f"There is no format “{format_id}”")
-    made = formats()[format_id]
+    made, issue = formats()[format_id], issue or Issue(datetime.date.today())
     known = made.documents(plan)
     document = document or next(iter(known))
     if document not in known:
         raise refuse("document", document, ", ".join(known), f"There is no “{document}” as {made.name}")
-    stem = stem_of(plan.brief.job.name, "job")
+    if made.proven:
+        plan = bought(plan, issue.prices.on_sale if issue.prices else CATALOGUES)
     tail = "" if len(known) == 1 else f"-{document}"
-    return made, f"{stem}{tail}.{made.suffix}", made.write(plan, document, Issue(datetime.date.today(), revision))
+    return made, f"{stem_of(plan.brief.job.name, 'job')}{tail}.{made.suffix}", made.write(plan, document, issue)

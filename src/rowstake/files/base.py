@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Callable
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
 from typing import Literal
 
+from rowstake.core.calendar.weather import DayWeather
+from rowstake.core.cost.book import Prices
 from rowstake.core.plan import AnyPlan
 
 
@@ -16,6 +18,13 @@ class Issue:
 
     day: datetime.date
     revision: int | None = None
+    prices: Prices | None = None
+    """Of the books in use; None where there are none."""
+    key: str = ""
+    """What the job is known by, whatever it is called: its id where it is saved."""
+    customer: str = ""
+    address: str = ""
+    forecast: Mapping[datetime.date, DayWeather] = field(default_factory=dict)
 
     @property
     def words(self) -> str:
@@ -34,3 +43,5 @@ class Format:
     suffix: str
     documents: Callable[[AnyPlan], dict[str, str]]
     write: Callable[[AnyPlan, str, Issue], bytes]
+    proven: bool = False
+    """Whether its lists are proven before they are written, and follow the books in use."""

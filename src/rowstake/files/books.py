@@ -31,7 +31,7 @@ HEADS = (
     "stock",
     "lead_days",
 )
-MOST_BYTES = 4_000_000
+MOST_BYTES = 2_000_000
 
 
 @dataclass(frozen=True, slots=True)

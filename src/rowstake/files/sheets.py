@@ -22,9 +22,13 @@ MARGIN_MM = 10.0
 BLOCK_MM = 24.0
 SCALES = (5, 10, 20, 25, 50, 75, 100, 125, 150, 200, 250, 300, 400, 500, 750, 1000, 2000, 5000, 10000, 20000)
 
-STYLE = """
+FACES = """
 @font-face {{ font-family: "Source Sans 3"; font-weight: 400; src: url("{fonts}/source-sans-3-latin-400-normal.woff2"); }}
 @font-face {{ font-family: "Source Sans 3"; font-weight: 700; src: url("{fonts}/source-sans-3-latin-700-normal.woff2"); }}
+"""
+STYLE = (
+    FACES
+    + """
 @page {{ size: {w}mm {h}mm; margin: {margin}mm; }}
 body {{ font-family: "Source Sans 3"; font-size: 9.5pt; color: #26323a; margin: 0; }}
 section {{ page-break-after: always; position: relative; height: {inner}mm; }}
@@ -40,11 +44,13 @@ h2 {{ margin: 0 0 2mm; font-size: 14pt; }}
 .cell {{ position: absolute; text-align: center; overflow: hidden; }} .cell p {{ margin: 0; font-size: 8.5pt; text-align: left; }}
 .cell .mid {{ display: flex; align-items: center; justify-content: center; }}
 table {{ border-collapse: collapse; width: 100%; }} td, th {{ border-bottom: 0.2mm solid #b9b3a3; padding: 0.8mm 2mm; text-align: left; vertical-align: top; }}
+.ticket {{ margin-top: 2.5mm; }} .ticket p {{ margin: 0 0 0.6mm; }} .ticket td {{ padding: 0.3mm 2mm; border: 0; }} .ticket table {{ width: auto; }}
 th {{ font-size: 8pt; font-weight: 400; }} td.n {{ text-align: right; font-weight: 700; }}
 """
+)
 
 
-def _scale_for(scene: Scene, width: float, height: float, room_px: float = ROOM_PX) -> int:
+def scale_for(scene: Scene, width: float, height: float, room_px: float = ROOM_PX) -> int:
     """The largest usual scale at which a drawing fits the paper."""
     for scale in SCALES:
         w, h = paper_size_mm(scene, scale, room_px)
@@ -76,7 +82,7 @@ def _block(plan: AnyPlan, title: str, scale: int | None, issue: Issue) -> str:
 
 
 def _drawing(plan: AnyPlan, scene: Scene, width: float, room: float, issue: Issue) -> str:
-    scale = _scale_for(scene, width, room)
+    scale = scale_for(scene, width, room)
     return f'<section><div class="draw">{scene_svg(scene, paper_scale=scale)}</div>{_block(plan, scene.title, scale, issue)}</section>'
 
 
@@ -134,7 +140,7 @@ def _composed(plan: AnyPlan, scenes: list[Scene], width: float, room: float, iss
     feet, cells = plan.brief.job.units == "ft-in", ""
     for scene, (left, top, w, h) in zip(scenes, _boxes(scenes, width, room), strict=True):
         around = ROOM_PX if scene.name in LARGE else SMALL_PX
-        scale = _scale_for(scene, w, h - CAPTION_MM, around)
+        scale = scale_for(scene, w, h - CAPTION_MM, around)
         cells += (
             f'<div class="cell" style="left:{left:.1f}mm;top:{top:.1f}mm;width:{w:.1f}mm;height:{h:.1f}mm">'
             f"<p><b>{escape(scene.title)}</b> &nbsp; 1:{scale} &nbsp; {_bar(scale, feet)}</p>{scene_svg(scene, paper_scale=scale, room_px=around)}</div>"
@@ -149,12 +155,21 @@ MANY_PARTS = 1200
 """Past so many pieces the cover shows the drawing that tells jobs apart instead: what is hidden takes too long to find."""
 
 
+def job_picture(plan: AnyPlan) -> Scene:
+    """The job standing; or, of very many parts, the drawing that tells jobs apart."""
+    solid = sum(part.solid is not None for part in plan.parts)
+    return standing_scene(plan.parts) if 0 < solid <= MANY_PARTS else _as_printed(plan.trade.picture(plan))
+
+
+def fonts_at() -> str:
+    return f"file://{(resources.files('rowstake.files') / 'fonts').joinpath()}"
+
+
 def _cover(plan: AnyPlan, width: float, room: float, issue: Issue) -> str:
     """The job standing, its key figures, and what is still to look at."""
-    solid = sum(part.solid is not None for part in plan.parts)
-    scene = standing_scene(plan.parts) if 0 < solid <= MANY_PARTS else _as_printed(plan.trade.picture(plan))
+    scene = job_picture(plan)
     wide = width * 0.66
-    scale = _scale_for(scene, wide, room - CAPTION_MM)
+    scale = scale_for(scene, wide, room - CAPTION_MM)
     figures = _table(["", ""], [[f.name, f.text] for f in plan.trade.figures(plan)], {1})
     open_ = f"<p>{len(plan.findings)} still to look at: see the last page.</p>" if plan.findings else ""
     return (
@@ -227,11 +242,11 @@ def _strips(plan: AnyPlan, shown: list[Strip], width: float) -> str:
     return f'<section class="list"><h2>Strips of marks, full size</h2>{check_bar(inches)}{drawn}</section>'
 
 
-def _document(plan: AnyPlan, paper: str, title: str, pages: list[str], issue: Issue) -> str:
+def document_html(plan: AnyPlan, paper: str, title: str, pages: list[str], issue: Issue) -> str:
+    """Pages with the style of all sheets, and what stands at their foot."""
     w, h = PAPER[paper]
     inner = h - 2 * MARGIN_MM
-    fonts = (resources.files("rowstake.files") / "fonts").joinpath()
-    style = STYLE.format(fonts=f"file://{fonts}", w=w, h=h, margin=MARGIN_MM, inner=inner - 0.5, room=inner - BLOCK_MM)
+    style = STYLE.format(fonts=fonts_at(), w=w, h=h, margin=MARGIN_MM, inner=inner - 0.5, room=inner - BLOCK_MM)
     foot = f'<div class="foot">{_block(plan, title, None, issue)}</div>'
     return (
         f'<html><head><meta charset="utf-8"><title>{escape(plan.brief.job.name)}</title><style>{style}</style></head>'
@@ -246,10 +261,10 @@ def sheets_html(plan: AnyPlan, paper: str, issue: Issue) -> str:
     pages = [_cover(plan, width, room, issue)]
     pages += [_composed(plan, scenes, width, room, issue) for scenes in _on_pages(_in_order(plan))]
     pages += [_schedules(plan), _strips(plan, plan.trade.strips(plan)[:2], width), _lists(plan), _cautions(plan)]
-    return _document(plan, paper, "Schedules, lists and cautions", pages, issue)
+    return document_html(plan, paper, "Schedules, lists and cautions", pages, issue)
 
 
 def strips_html(plan: AnyPlan, paper: str, issue: Issue) -> str:
     """Every strip of a job at full size."""
     width = PAPER[paper][0] - 2 * MARGIN_MM
-    return _document(plan, paper, "Strips of marks", [_strips(plan, plan.trade.strips(plan), width)], issue)
+    return document_html(plan, paper, "Strips of marks", [_strips(plan, plan.trade.strips(plan), width)], issue)

@@ -12,8 +12,10 @@ from sqlalchemy import Engine
 from starlette.exceptions import HTTPException
 from starlette.middleware.gzip import GZipMiddleware
 
+from rowstake.outside.conditions import Skies
+from rowstake.outside.yards import Yards
 from rowstake.server import limits, problems
-from rowstake.server.routes import exports, jobs, plans, reckoners, sites, start
+from rowstake.server.routes import books, exports, jobs, plans, prices, quotations, reckoners, sites, start, yards_told
 
 LOOPBACK = ("127.0.0.1", "localhost")
 """Until there is sign-in, nothing outside this machine is served."""
@@ -26,17 +28,30 @@ def web_folder() -> Path:
     return Path(os.environ.get("ROWSTAKE_WEB", Path(__file__).parents[3] / "web" / "dist"))
 
 
-def create_app(engine: Engine | None = None, web: Path | None = None) -> FastAPI:
-    """`engine` may be left out to read the OpenAPI document alone."""
+def create_app(
+    engine: Engine | None = None, web: Path | None = None, skies: Skies | None = None, yards: Yards | None = None
+) -> FastAPI:
+    """`engine` may be left out to read the OpenAPI document alone; without `skies` and `yards` nobody outside is asked."""
     app = FastAPI(title="Row Stake", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
-    app.state.engine = engine
+    app.state.engine, app.state.skies, app.state.yards = engine, skies or Skies(), yards or Yards()
     problems.install(app)
     app.add_middleware(GZipMiddleware, minimum_size=SMALL, compresslevel=5)
     app.add_middleware(limits.BodyLimit)
     app.add_middleware(limits.Busy)
     app.add_middleware(limits.OwnPagesOnly, hosts=LOOPBACK)
     app.add_middleware(limits.Guarded)
-    for router in (exports.router, jobs.router, plans.router, reckoners.router, sites.router, start.router):
+    for router in (
+        books.router,
+        exports.router,
+        jobs.router,
+        plans.router,
+        prices.router,
+        quotations.router,
+        reckoners.router,
+        sites.router,
+        start.router,
+        yards_told.router,
+    ):
         app.include_router(router, responses=problems.DECLARED)
     _serve_web(app, web or web_folder())
     return app

@@ -15,6 +15,7 @@ from starlette.exceptions import HTTPException
 from rowstake.core.faults import Fault, JobFault, shown
 from rowstake.core.faults import told as faults_told
 from rowstake.core.trade import trades
+from rowstake.outside.asked import Trouble
 from rowstake.store.jobs import NoSuchJob, Stale
 from rowstake.store.sites import InUse
 
@@ -90,6 +91,10 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(InUse)
     def in_use(_: Request, error: InUse) -> JSONResponse:
         return answer(409, "Not with the jobs that stand there", str(error))
+
+    @app.exception_handler(Trouble)
+    def nobody_outside(_: Request, error: Trouble) -> JSONResponse:
+        return answer(502, "Nothing was brought in", f"{error}. Nothing is lost: what is here already stays in use.")
 
     def database_gone(_: Request, error: Exception) -> JSONResponse:
         return answer(503, "The database does not answer", "Keep working: this is saved as soon as it is back.")

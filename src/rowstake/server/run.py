@@ -8,8 +8,10 @@ import gc
 import json
 import os
 import socket
+import subprocess
 import sys
 import time
+from collections.abc import Iterator
 from importlib import resources
 from pathlib import Path
 from typing import TextIO
@@ -20,7 +22,11 @@ from sqlalchemy.exc import ArgumentError, DBAPIError
 from sqlalchemy.orm import Session
 
 from rowstake.core.job import read_job_text, write_job
+from rowstake.files.books import read_csv
+from rowstake.outside.conditions import Skies
+from rowstake.outside.yards import Yards
 from rowstake.server.app import LOOPBACK, create_app
+from rowstake.store.books import Books
 from rowstake.store.database import NewerTables, engine_for, migrate
 from rowstake.store.jobs import Jobs
 from rowstake.store.postgres import NoServer, Postgres, free_port
@@ -70,8 +76,14 @@ RUBBISH_AFTER = 50_000
 """A plan of a long fence makes so many objects that stay: looking for rubbish more often takes an eighth of its time."""
 
 
-def _run(engine: Engine, port: int) -> None:
-    app = create_app(engine)
+def _run(engine: Engine, port: int, outside: dict[str, str] | None = None) -> None:
+    """`outside` are the addresses of services by name; those told by ROWSTAKE_CONDITIONS and ROWSTAKE_YARDS go before."""
+    told = outside or {}
+    app = create_app(
+        engine,
+        skies=Skies(os.environ.get("ROWSTAKE_CONDITIONS", told.get("conditions", ""))),
+        yards=Yards(os.environ.get("ROWSTAKE_YARDS", told.get("yard", ""))),
+    )
     gc.freeze()
     gc.set_threshold(RUBBISH_AFTER)
     config = uvicorn.Config(app, host=LOOPBACK[0], port=port, log_level="warning", timeout_graceful_shutdown=3)
@@ -110,6 +122,41 @@ def add_demo_jobs(engine: Engine) -> int:
         for file in files:
             jobs.add(write_job(read_job_text(file.read_text("utf-8"))), "demo job", on.get(file.name))
     return len(files)
+
+
+def add_demo_books(engine: Engine) -> int:
+    """The demo's books of prices, when there is no book at all; how many were added."""
+    folder = resources.files("rowstake") / "demo" / "books"
+    with Session(engine) as session, session.begin():
+        books = Books(session)
+        if books.listed():
+            return 0
+        files = sorted((f for f in folder.iterdir() if f.name.endswith(".csv")), key=lambda f: f.name)
+        for file in files:
+            key = file.name.removesuffix(".csv")
+            name = (
+                f"Our own rates, {key[-3:].upper()}" if key.startswith("own-rates") else key.replace("-", " ").title()
+            )
+            books.add(read_csv(file.read_bytes(), name).book, key)
+    return len(files)
+
+
+@contextlib.contextmanager
+def standins() -> Iterator[dict[str, str]]:
+    """The simulated services, each a process of its own that ends with this one: their addresses by name."""
+    started, told = [], {}
+    try:
+        for name in ("conditions", "yard"):
+            port = free_port()
+            command = ["setpriv", "--pdeathsig=TERM", sys.executable, "-m", f"rowstake.standins.{name}", str(port)]
+            started.append(subprocess.Popen(command, start_new_session=True))
+            told[name] = f"http://{LOOPBACK[0]}:{port}"
+        yield told
+    finally:
+        for process in started:
+            process.terminate()
+        for process in started:
+            process.wait(timeout=10)
 
 
 def _alone(base: Path) -> TextIO | None:
@@ -156,10 +203,12 @@ def demo(fresh: bool = False, port: int = 8710) -> int:
         engine = engine_for(database.url(DATABASE))
         migrate(engine)
         add_demo_jobs(engine)
+        add_demo_books(engine)
         lock.truncate(0)
         lock.write(f"http://{LOOPBACK[0]}:{port}")
         lock.flush()
-        _run(engine, port)
+        with standins() as outside:
+            _run(engine, port, outside)
         engine.dispose()
     except (NoServer, NewerTables) as error:
         print(f"rowstake: {error}", file=sys.stderr)

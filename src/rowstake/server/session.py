@@ -8,7 +8,11 @@ from typing import Annotated
 from fastapi import Depends, Request
 from sqlalchemy.orm import Session
 
+from rowstake.outside.conditions import Skies
+from rowstake.outside.yards import Yards
+from rowstake.store.books import Books
 from rowstake.store.jobs import Jobs
+from rowstake.store.quotations import Quotations
 from rowstake.store.sites import Sites
 
 
@@ -28,5 +32,27 @@ def _sites(session: SessionHere) -> Sites:
     return Sites(session)
 
 
+def _books(session: SessionHere) -> Books:
+    return Books(session)
+
+
+def _quotations(session: SessionHere) -> Quotations:
+    return Quotations(session)
+
+
+def _skies(request: Request) -> Skies:
+    found: Skies = request.app.state.skies
+    return found
+
+
+def _yards(request: Request) -> Yards:
+    found: Yards = request.app.state.yards
+    return found
+
+
+SkyHere = Annotated[Skies, Depends(_skies)]
+YardsHere = Annotated[Yards, Depends(_yards)]
+BooksHere = Annotated[Books, Depends(_books, scope="function")]
+QuotationsHere = Annotated[Quotations, Depends(_quotations, scope="function")]
 JobsHere = Annotated[Jobs, Depends(_jobs, scope="function")]
 SitesHere = Annotated[Sites, Depends(_sites, scope="function")]

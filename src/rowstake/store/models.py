@@ -1,4 +1,4 @@
-"""Tables: a site, its jobs, and every revision of their documents."""
+"""Tables: a site, its jobs, every revision of their documents, books of prices, and quotations as they were given."""
 
 from __future__ import annotations
 
@@ -59,3 +59,37 @@ class RevisionRow(Base):
     note: Mapped[str] = mapped_column(String(200), default="")
     made_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     job: Mapped[JobRow] = relationship(back_populates="revisions")
+
+
+class BookRow(Base):
+    """A book of prices; `version` is the one in use."""
+
+    __tablename__ = "books"
+
+    id: Mapped[str] = mapped_column(String(60), primary_key=True)
+    name: Mapped[str] = mapped_column(String(120))
+    version: Mapped[int] = mapped_column(Integer, default=1)
+    changed_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class BookVersionRow(Base):
+    """What a book held. Never changed."""
+
+    __tablename__ = "book_versions"
+
+    book_id: Mapped[str] = mapped_column(ForeignKey("books.id", ondelete="CASCADE"), primary_key=True)
+    number: Mapped[int] = mapped_column(Integer, primary_key=True)
+    content: Mapped[dict[str, Any]] = mapped_column(JSON)
+    made_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class QuotationRow(Base):
+    """A quotation as it was given, with its prices: later prices change nothing in it."""
+
+    __tablename__ = "quotations"
+
+    job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id"), primary_key=True)
+    number: Mapped[int] = mapped_column(Integer, primary_key=True)
+    revision: Mapped[int] = mapped_column(Integer)
+    content: Mapped[dict[str, Any]] = mapped_column(JSON)
+    made_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

@@ -24,16 +24,17 @@ const SILENT = {
   theirs: null,
 };
 
-async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
+async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal, as: "json" | "blob" = "json"): Promise<T> {
   let response: Response;
+  const file = body instanceof Blob;
   try {
     response = await fetch(path, {
       method,
       signal,
-      headers: body === undefined ? undefined : { "Content-Type": "application/json" },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      headers: body === undefined ? undefined : { "Content-Type": file ? "application/octet-stream" : "application/json" },
+      body: body === undefined ? undefined : file ? body : JSON.stringify(body),
     });
-    if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
+    if (response.ok) return (response.status === 204 ? undefined : await response[as]()) as T;
   } catch {
     throw new Refused({ ...SILENT }, signal?.aborted);
   }
@@ -44,4 +45,11 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
 export const get = <T>(path: string) => call<T>("GET", path);
 export const post = <T>(path: string, body: unknown, signal?: AbortSignal) => call<T>("POST", path, body, signal);
 export const put = <T>(path: string, body: unknown) => call<T>("PUT", path, body);
+/** A file as it is. */
+export const send = <T>(method: "POST" | "PUT", path: string, file: Blob) => call<T>(method, path, file);
 export const remove = (path: string) => call<undefined>("DELETE", path);
+/** A document that the server makes of what is sent, opened beside the page. */
+export async function open(path: string, body: unknown): Promise<void> {
+  const made = await call<Blob>("POST", path, body, undefined, "blob");
+  window.open(URL.createObjectURL(made), "_blank");
+}

@@ -4,6 +4,89 @@
  */
 
 export interface paths {
+    "/api/books": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every */
+        get: operations["every_api_books_get"];
+        put?: never;
+        /**
+         * Bring In
+         * @description A new book of all rows that fit.
+         */
+        post: operations["bring_in_api_books_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description What a file holds, before anything is kept.
+         */
+        post: operations["look_api_books_look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Open Book */
+        get: operations["open_book_api_books__key__get"];
+        /**
+         * Replace
+         * @description Another content for a book; it keeps its name.
+         */
+        put: operations["replace_api_books__key__put"];
+        post?: never;
+        /** Remove */
+        delete: operations["remove_api_books__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{key}/book.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take
+         * @description A book as CSV or as a workbook.
+         */
+        get: operations["take_api_books__key__book__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{key}/exports": {
         parameters: {
             query?: never;
@@ -519,6 +602,210 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/price": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Price
+         * @description What the job costs by the books it names.
+         */
+        post: operations["price_api_plan_price_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/suppliers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Suppliers
+         * @description All from one, or each line where it is cheapest, with deliveries counted.
+         */
+        post: operations["suppliers_api_plan_suppliers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/proven": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Prove
+         * @description One section proven, so that whoever waits sees how far it is and can stop.
+         */
+        post: operations["prove_api_plan_proven_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/bought": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lists
+         * @description The lists proven, board by board.
+         */
+        post: operations["lists_api_plan_bought_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Days
+         * @description The days of a job, from today where it tells no start.
+         */
+        post: operations["days_api_plan_days_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/day/{day}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * One Day
+         * @description The sheet of one day.
+         */
+        post: operations["one_day_api_plan_day__day__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/day/{day}/{paper}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Day On Paper
+         * @description The sheet of one day on a page.
+         */
+        post: operations["day_on_paper_api_plan_day__day___paper__pdf_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Places
+         * @description Places that site conditions are told of; none where nobody answers.
+         */
+        get: operations["places_api_plan_places_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{key}/quotations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Every
+         * @description The quotations of a job, the newest first.
+         */
+        get: operations["every_api_jobs__key__quotations_get"];
+        put?: never;
+        /**
+         * Give
+         * @description A quotation of the job as it is saved, by the prices of today, kept as it is.
+         */
+        post: operations["give_api_jobs__key__quotations_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{key}/quotations/{number}/{paper}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take
+         * @description A quotation as PDF, with the job as it stood then.
+         */
+        get: operations["take_api_jobs__key__quotations__number___paper__pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reckoners": {
         parameters: {
             query?: never;
@@ -650,6 +937,66 @@ export interface paths {
         get: operations["start_api_start_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/yards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Every
+         * @description The yards that answer.
+         */
+        get: operations["every_api_yards_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/yards/{key}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look
+         * @description What the prices of today would change in the book of this yard.
+         */
+        get: operations["look_api_yards__key__look_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/yards/{key}/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring In
+         * @description The prices of today as the book of this yard; its older versions are kept.
+         */
+        post: operations["bring_in_api_yards__key__book_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -799,7 +1146,7 @@ export interface components {
                 [key: string]: unknown;
             };
             /** Rows */
-            rows: components["schemas"]["Row"][];
+            rows: components["schemas"]["rowstake__core__views__answers__Row"][];
             /** Sentence */
             sentence: string;
             scene: components["schemas"]["Scene"] | null;
@@ -844,6 +1191,18 @@ export interface components {
             /** Only */
             only?: number[] | null;
         };
+        /**
+         * AskOfSection
+         * @description `section` is its place among those that are cut, from 0.
+         */
+        AskOfSection: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /** Section */
+            section: number;
+        };
         /** AskSecondLook */
         AskSecondLook: {
             /** Document */
@@ -879,6 +1238,72 @@ export interface components {
                 [key: string]: unknown;
             };
             sight: components["schemas"]["Sight"];
+        };
+        /**
+         * BookHeld
+         * @description A book as a list shows it.
+         */
+        BookHeld: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Version */
+            version: number;
+            /** Currency */
+            currency: string;
+            /** Items */
+            items: number;
+            /** Suppliers */
+            suppliers: string[];
+            /** Changed At */
+            changed_at: string;
+        };
+        /** BookOpened */
+        BookOpened: {
+            book: components["schemas"]["BookHeld"];
+            /** Items */
+            items: components["schemas"]["Item"][];
+        };
+        /**
+         * BookRead
+         * @description What a file would bring: how many items fit, the rows that do not, and what changes against the book that it would replace.
+         */
+        BookRead: {
+            /** Name */
+            name: string;
+            /** Currency */
+            currency: string;
+            /** Items */
+            items: number;
+            /** Left Out */
+            left_out: components["schemas"]["rowstake__files__books__Row"][];
+            /** Unpriced */
+            unpriced: number;
+            /** Unknown */
+            unknown: string[];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Changed */
+            changed: number;
+        };
+        /**
+         * Bought
+         * @description Lists that are proven, and from the books in use.
+         */
+        Bought: {
+            /** Buy */
+            buy: components["schemas"]["BuyRow"][];
+            /** Cuts */
+            cuts: components["schemas"]["CutRow"][];
+            /** Tickets */
+            tickets: components["schemas"]["TicketRow"][];
+            /** Timber */
+            timber: string;
+            /** Waste */
+            waste: string;
+            /** Proof */
+            proof: string;
         };
         /** BuyRow */
         BuyRow: {
@@ -924,6 +1349,20 @@ export interface components {
                 string,
                 string
             ][];
+        };
+        /**
+         * Change
+         * @description What a new book changes of one item: its price before and after; None where it is new, or no longer there.
+         */
+        Change: {
+            /** Item */
+            item: string;
+            /** Words */
+            words: string;
+            /** Before */
+            before: string | null;
+            /** After */
+            after: string | null;
         };
         /** ChangeGate */
         ChangeGate: {
@@ -1035,6 +1474,62 @@ export interface components {
             /** Sentence */
             sentence: string;
         };
+        /**
+         * CostRow
+         * @description One line; `each` and `total` are empty where it has no price, and `how` says why.
+         */
+        CostRow: {
+            /** Section */
+            section: string;
+            /** Group */
+            group: string;
+            /** What */
+            what: string;
+            /** Length */
+            length: string;
+            /** Count */
+            count: string;
+            /** Unit */
+            unit: string;
+            /** Each */
+            each: string;
+            /** Total */
+            total: string;
+            /** Supplier */
+            supplier: string;
+            /** How */
+            how: string;
+            /** Key */
+            key: string;
+            /** Lacks */
+            lacks: number;
+        };
+        /**
+         * CostTold
+         * @description What a job costs, in words. `missing` are books that are chosen and no longer there.
+         */
+        CostTold: {
+            /** Currency */
+            currency: string;
+            /** Rows */
+            rows: components["schemas"]["CostRow"][];
+            /** Subtotals */
+            subtotals: components["schemas"]["SubtotalRow"][];
+            /** Total */
+            total: string;
+            /** Per */
+            per: string;
+            /** Unpriced */
+            unpriced: string[];
+            /** Workings */
+            workings: {
+                [key: string]: components["schemas"]["Working"];
+            };
+            /** Proof */
+            proof: string;
+            /** Missing */
+            missing: string[];
+        };
         /** CutRow */
         CutRow: {
             /** Section */
@@ -1053,6 +1548,116 @@ export interface components {
             parts: string[];
             /** Labels */
             labels: string;
+        };
+        /**
+         * DayRow
+         * @description A task in words. `when` is its days; `waits` what it waits for; `may_start`: everything before it is done, or planned to be.
+         */
+        DayRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Stage */
+            stage: string;
+            /**
+             * Start
+             * Format: date
+             */
+            start: string;
+            /**
+             * End
+             * Format: date
+             */
+            end: string;
+            /** Days */
+            days: string[];
+            /** Lost */
+            lost: [
+                string,
+                string
+            ][];
+            /** Hours */
+            hours: string;
+            /** When */
+            when: string;
+            /** Waits */
+            waits: string;
+            /** Words */
+            words: string;
+            /** Chain */
+            chain: boolean;
+            /** Done */
+            done: boolean;
+            /** May Start */
+            may_start: boolean;
+        };
+        /**
+         * DaySheet
+         * @description A day in words; a list is empty where there is nothing of it. `left_out` says how many lines more there are in the full lists.
+         */
+        DaySheet: {
+            /** Job */
+            job: string;
+            /** Day */
+            day: string;
+            /** Tasks */
+            tasks: components["schemas"]["DayTask"][];
+            /** Tools */
+            tools: string[];
+            /** Material */
+            material: string[];
+            /** Marks */
+            marks: string[];
+            /** Cuts */
+            cuts: string[];
+            /** Cautions */
+            cautions: string[];
+            /** Weather */
+            weather: string;
+            /** Next */
+            next: string[];
+        };
+        /** DayTask */
+        DayTask: {
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * DaysTold
+         * @description The calendar of a job. `first` and `last` bound its work; `note` says what the weather is known from.
+         */
+        DaysTold: {
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /**
+             * Last
+             * Format: date
+             */
+            last: string;
+            /** Working Days */
+            working_days: number;
+            /** Total */
+            total: string;
+            /** Rows */
+            rows: components["schemas"]["DayRow"][];
+            /** Closed */
+            closed: string[];
+            /** Forecast */
+            forecast: {
+                [key: string]: string;
+            };
+            /** Note */
+            note: string;
         };
         /** Desk */
         Desk: {
@@ -1314,6 +1919,14 @@ export interface components {
             /** Back */
             back: boolean;
         };
+        /** Given */
+        Given: {
+            /** Number */
+            number: number;
+            /** Revision */
+            revision: number;
+            quotation: components["schemas"]["Quotation"];
+        };
         /**
          * Handle
          * @description Something that can be dragged: a corner, a gate or an obstacle, along the plan or along its leg.
@@ -1390,12 +2003,74 @@ export interface components {
             /** Site */
             site?: string | null;
         };
+        /**
+         * Item
+         * @description One price. `item` is the key of a good, as `uk_47x150`, `screw:70`, or of its kind in any size, as `screw`; what is stainless
+         *     ends so: `screw/stainless`. Timber by the `length`
+         *     has a `length_mm`; by the `m` or `ft`, `lengths_mm` that it is sold in (those of the catalogue where none are told). `pack` is the
+         *     pieces in a pack or the kilograms in a bag. `stock` is how many are there, None where that is not known.
+         */
+        Item: {
+            /** Item */
+            item: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "length" | "m" | "ft" | "each" | "pack" | "bag" | "kg" | "lb" | "m2" | "ft2" | "l" | "gal" | "h" | "day" | "m3" | "yd3" | "km" | "mi";
+            /** Price */
+            price: string;
+            /** Length Mm */
+            length_mm: number | null;
+            /**
+             * Lengths Mm
+             * @default []
+             */
+            lengths_mm: number[];
+            /** Pack */
+            pack: number | null;
+            /**
+             * Supplier
+             * @default
+             */
+            supplier: string;
+            /** Day */
+            day: string | null;
+            /**
+             * Tax
+             * @default standard
+             * @enum {string}
+             */
+            tax: "standard" | "reduced" | "none";
+            /** Stock */
+            stock: number | null;
+            /** Lead Days */
+            lead_days: number | null;
+        };
         /** JobFile */
         JobFile: {
             /** Text */
             text: string;
             /** Site */
             site?: string | null;
+        };
+        /**
+         * Lack
+         * @description A thing that a supplier does not have, or too little of, and what would do instead; nothing where nothing would.
+         */
+        Lack: {
+            /** What */
+            what: string;
+            /**
+             * Instead
+             * @default
+             */
+            instead?: string;
         };
         /**
          * Layer
@@ -1708,6 +2383,25 @@ export interface components {
             desk: components["schemas"]["Desk"];
         };
         /**
+         * Option
+         * @description A variant of the job: what it costs instead, and the difference; or why it cannot be priced.
+         */
+        Option: {
+            /** Name */
+            name: string;
+            /** Total */
+            total: string | null;
+            /** Told */
+            told: string;
+            /** Difference */
+            difference: string;
+            /**
+             * Without
+             * @default []
+             */
+            without?: string[];
+        };
+        /**
          * Panel
          * @description What one place of a step's desk shows: a drawing, or one of several to choose from; or a schedule, by its title; or what
          *     only its trade has, by a name of its own.
@@ -1729,6 +2423,16 @@ export interface components {
              */
             own?: string;
         };
+        /**
+         * Place
+         * @description A place that conditions are told of.
+         */
+        Place: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
         /** Planned */
         Planned: {
             /** Document */
@@ -1749,6 +2453,53 @@ export interface components {
             inputs: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * Quotation
+         * @description What the customer reads. `without` is what has no price and so is not in it; `figures` say what is built.
+         */
+        Quotation: {
+            /** Job */
+            job: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Valid Until
+             * Format: date
+             */
+            valid_until: string;
+            /** Currency */
+            currency: string;
+            /** Figures */
+            figures: [
+                string,
+                string
+            ][];
+            /** Net */
+            net: string;
+            /** Tax */
+            tax: string;
+            /** Tax Words */
+            tax_words: string;
+            /** Total */
+            total: string;
+            /** Per */
+            per: string;
+            /** Amount */
+            amount: string;
+            /** Options */
+            options: components["schemas"]["Option"][];
+            /** Payments */
+            payments: components["schemas"]["Stage"][];
+            /** Words */
+            words: string;
+            /** Exclusions */
+            exclusions: string[];
+            /** Without */
+            without: string[];
         };
         /** RegionChoice */
         RegionChoice: {
@@ -1863,13 +2614,6 @@ export interface components {
             /** Current */
             current: boolean;
         };
-        /** Row */
-        Row: {
-            /** Name */
-            name: string;
-            /** Text */
-            text: string;
-        };
         /** Save */
         Save: {
             /** Revision */
@@ -1952,6 +2696,22 @@ export interface components {
             /** Joint */
             joint: string;
             scene: components["schemas"]["Scene"];
+        };
+        /**
+         * SectionProven
+         * @description One section's boards, proven; `of` how many sections there are.
+         */
+        SectionProven: {
+            /** Section */
+            section: string;
+            /** Number */
+            number: number;
+            /** Of */
+            of: number;
+            /** Boards */
+            boards: string;
+            /** Proof */
+            proof: string;
         };
         /** Seen */
         Seen: {
@@ -2284,6 +3044,17 @@ export interface components {
             /** Out Mm */
             out_mm?: number | null;
         };
+        /** Stage */
+        Stage: {
+            /** When */
+            when: string;
+            /** Pct */
+            pct: number;
+            /** Amount */
+            amount: string;
+            /** Told */
+            told: string;
+        };
         /**
          * Stake
          * @description `flag`: clear, needs you, or waits for the stakes in `waits_for`.
@@ -2346,6 +3117,45 @@ export interface components {
             caution: string;
             /** Region */
             region: string;
+        };
+        /** SubtotalRow */
+        SubtotalRow: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /** Working */
+            working: string;
+        };
+        /**
+         * SupplierSide
+         * @description One way of buying: what its goods and deliveries cost without the things it lacks. `best`: the cheapest of those that lack
+         *     nothing; of all, where each lacks something.
+         */
+        SupplierSide: {
+            /** Name */
+            name: string;
+            /** Suppliers */
+            suppliers: string[];
+            /** Total */
+            total: string;
+            /** Goods */
+            goods: string;
+            /** Deliveries */
+            deliveries: string;
+            /** Lacks */
+            lacks: components["schemas"]["Lack"][];
+            /** Lines */
+            lines: {
+                [key: string]: number;
+            };
+            /**
+             * Best
+             * @default false
+             */
+            best?: boolean;
         };
         /** Swept */
         Swept: {
@@ -2435,6 +3245,35 @@ export interface components {
              */
             leg?: number;
         };
+        /**
+         * TicketRow
+         * @description Boards that are cut alike. `pieces` are (from its start, length, both as a share of the longest board on the page; label; length in
+         *     words; whether it is cut to fit).
+         */
+        TicketRow: {
+            /** Section */
+            section: string;
+            /** Stock */
+            stock: string;
+            /** Boards */
+            boards: string;
+            /** Wide */
+            wide: number;
+            /** Pieces */
+            pieces: [
+                number,
+                number,
+                string,
+                string,
+                boolean
+            ][];
+            /** Left */
+            left: string;
+            /** Kept */
+            kept: boolean;
+            /** Parts */
+            parts: string[];
+        };
         /** Tried */
         Tried: {
             /** Document */
@@ -2501,6 +3340,34 @@ export interface components {
             /** Changes */
             changes: string;
         };
+        /** Yard */
+        Yard: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Currency */
+            currency: string;
+        };
+        /** Row */
+        rowstake__core__views__answers__Row: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * Row
+         * @description A row that does not fit: its number in the file, what is wrong, and what stands there.
+         */
+        rowstake__files__books__Row: {
+            /** Number */
+            number: number;
+            /** Words */
+            words: string;
+            /** Text */
+            text: string;
+        };
         /** Beams */
         Beams: {
             /**
@@ -2558,6 +3425,70 @@ export interface components {
             corner: "mitred" | "butted";
         };
         /**
+         * Calendar
+         * @description When work begins, on which days of the week and for how long, what is kept free, and how long things take to come.
+         */
+        Calendar: {
+            /**
+             * Start
+             * @default null
+             */
+            start: string | null;
+            /**
+             * Days
+             * @default [
+             *       "mon",
+             *       "tue",
+             *       "wed",
+             *       "thu",
+             *       "fri"
+             *     ]
+             */
+            days: ("mon" | "tue" | "wed" | "thu" | "fri" | "sat" | "sun")[];
+            /**
+             * Hours
+             * @default 8
+             */
+            hours: number;
+            /**
+             * Holidays
+             * @default []
+             */
+            holidays: string[];
+            /**
+             * Locate Days
+             * @default 5
+             */
+            locate_days: number;
+            /**
+             * Delivery Days
+             * @default 3
+             */
+            delivery_days: number;
+            /**
+             * Inspection Days
+             * @default null
+             */
+            inspection_days: number | null;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Lost
+             * @default []
+             */
+            lost: string[];
+            /**
+             * Done
+             * @default {}
+             */
+            done: {
+                [key: string]: string;
+            };
+        };
+        /**
          * Cut
          * @description What is taken out of the rectangle: a notch at a corner (two make a T, one an L), a clipped corner, or a hole.
          *
@@ -2596,6 +3527,32 @@ export interface components {
              * @default tree
              */
             what: string;
+        };
+        /**
+         * Cutting
+         * @description What the saw takes of a board, the longest length that anybody will handle, and the shortest offcut worth keeping.
+         */
+        Cutting: {
+            /**
+             * Kerf Mm
+             * @default 3
+             */
+            kerf_mm: number;
+            /**
+             * End Trim Mm
+             * @default 0
+             */
+            end_trim_mm: number;
+            /**
+             * Longest Mm
+             * @default null
+             */
+            longest_mm: number | null;
+            /**
+             * Keep Mm
+             * @default 600
+             */
+            keep_mm: number;
         };
         /** Deck */
         Deck: {
@@ -3116,6 +4073,51 @@ export interface components {
             snow_kpa: number;
         };
         /**
+         * Payment
+         * @description One stage of payment: when, and what share of the price.
+         */
+        Payment: {
+            /** When */
+            when: string;
+            /** Pct */
+            pct: number;
+        };
+        /**
+         * Quote
+         * @description What a quotation says beside its price. `options` offers the job's variants with their differences.
+         */
+        Quote: {
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Exclusions
+             * @default [
+             *       "rock, roots and old foundations in the holes",
+             *       "moving of services",
+             *       "permits and surveys"
+             *     ]
+             */
+            exclusions: string[];
+            /**
+             * Valid Days
+             * @default 30
+             */
+            valid_days: number;
+            /**
+             * Payments
+             * @default []
+             */
+            payments: components["schemas"]["Payment"][];
+            /**
+             * Options
+             * @default true
+             */
+            options: boolean;
+        };
+        /**
          * Site
          * @description Where the work stands. The gust is a 3-second gust at 10 m.
          */
@@ -3347,6 +4349,103 @@ export interface components {
             round_far_mm: number | null;
         };
         /**
+         * Terms
+         * @description `books` are the ids of the books of prices in use. Percentages stand on what is under them: contingency on what the work
+         *     costs, overhead on both, profit on all three, tax on the whole. `pace_pct`: the crew's hours, of the usual ones.
+         */
+        Terms: {
+            /**
+             * Books
+             * @default []
+             */
+            books: string[];
+            /**
+             * Suppliers
+             * @default []
+             */
+            suppliers: string[];
+            /**
+             * Pace Pct
+             * @default 100
+             */
+            pace_pct: number;
+            /**
+             * Contingency Pct
+             * @default 5
+             */
+            contingency_pct: number;
+            /**
+             * Overhead Pct
+             * @default 10
+             */
+            overhead_pct: number;
+            /**
+             * Profit Pct
+             * @default 10
+             */
+            profit_pct: number;
+            /**
+             * Tax Pct
+             * @default null
+             */
+            tax_pct: number | null;
+            /**
+             * Reduced Tax Pct
+             * @default 0
+             */
+            reduced_tax_pct: number;
+            /**
+             * Deliveries
+             * @default 2
+             */
+            deliveries: number;
+            /**
+             * Travel Km
+             * @default 0
+             */
+            travel_km: number;
+            /**
+             * Auger
+             * @default true
+             */
+            auger: boolean;
+            /**
+             * @default {
+             *       "words": "",
+             *       "exclusions": [
+             *         "rock, roots and old foundations in the holes",
+             *         "moving of services",
+             *         "permits and surveys"
+             *       ],
+             *       "valid_days": 30,
+             *       "payments": [],
+             *       "options": true
+             *     }
+             */
+            quote: components["schemas"]["Quote"];
+            /**
+             * @default {
+             *       "start": null,
+             *       "days": [
+             *         "mon",
+             *         "tue",
+             *         "wed",
+             *         "thu",
+             *         "fri"
+             *       ],
+             *       "hours": 8,
+             *       "holidays": [],
+             *       "locate_days": 5,
+             *       "delivery_days": 3,
+             *       "inspection_days": null,
+             *       "place": "",
+             *       "lost": [],
+             *       "done": {}
+             *     }
+             */
+            calendar: components["schemas"]["Calendar"];
+        };
+        /**
          * Thresholds
          * @description Heights over which a guard and a permit are asked for here, and what steps and guards are held to; None takes the usual one.
          */
@@ -3429,6 +4528,60 @@ export interface components {
              *     }
              */
             site: components["schemas"]["Site"];
+            /**
+             * @default {
+             *       "kerf_mm": 3,
+             *       "end_trim_mm": 0,
+             *       "longest_mm": null,
+             *       "keep_mm": 600
+             *     }
+             */
+            cutting: components["schemas"]["Cutting"];
+            /**
+             * @default {
+             *       "books": [],
+             *       "suppliers": [],
+             *       "pace_pct": 100,
+             *       "contingency_pct": 5,
+             *       "overhead_pct": 10,
+             *       "profit_pct": 10,
+             *       "tax_pct": null,
+             *       "reduced_tax_pct": 0,
+             *       "deliveries": 2,
+             *       "travel_km": 0,
+             *       "auger": true,
+             *       "quote": {
+             *         "exclusions": [
+             *           "rock, roots and old foundations in the holes",
+             *           "moving of services",
+             *           "permits and surveys"
+             *         ],
+             *         "options": true,
+             *         "payments": [],
+             *         "valid_days": 30,
+             *         "words": ""
+             *       },
+             *       "calendar": {
+             *         "days": [
+             *           "mon",
+             *           "tue",
+             *           "wed",
+             *           "thu",
+             *           "fri"
+             *         ],
+             *         "delivery_days": 3,
+             *         "done": {},
+             *         "holidays": [],
+             *         "hours": 8,
+             *         "inspection_days": null,
+             *         "locate_days": 5,
+             *         "lost": [],
+             *         "place": "",
+             *         "start": null
+             *       }
+             *     }
+             */
+            terms: components["schemas"]["Terms"];
             deck: components["schemas"]["Deck"];
             /**
              * Variants
@@ -3937,6 +5090,60 @@ export interface components {
              *     }
              */
             site: components["schemas"]["Site"];
+            /**
+             * @default {
+             *       "kerf_mm": 3,
+             *       "end_trim_mm": 0,
+             *       "longest_mm": null,
+             *       "keep_mm": 600
+             *     }
+             */
+            cutting: components["schemas"]["Cutting"];
+            /**
+             * @default {
+             *       "books": [],
+             *       "suppliers": [],
+             *       "pace_pct": 100,
+             *       "contingency_pct": 5,
+             *       "overhead_pct": 10,
+             *       "profit_pct": 10,
+             *       "tax_pct": null,
+             *       "reduced_tax_pct": 0,
+             *       "deliveries": 2,
+             *       "travel_km": 0,
+             *       "auger": true,
+             *       "quote": {
+             *         "exclusions": [
+             *           "rock, roots and old foundations in the holes",
+             *           "moving of services",
+             *           "permits and surveys"
+             *         ],
+             *         "options": true,
+             *         "payments": [],
+             *         "valid_days": 30,
+             *         "words": ""
+             *       },
+             *       "calendar": {
+             *         "days": [
+             *           "mon",
+             *           "tue",
+             *           "wed",
+             *           "thu",
+             *           "fri"
+             *         ],
+             *         "delivery_days": 3,
+             *         "done": {},
+             *         "holidays": [],
+             *         "hours": 8,
+             *         "inspection_days": null,
+             *         "locate_days": 5,
+             *         "lost": [],
+             *         "place": "",
+             *         "start": null
+             *       }
+             *     }
+             */
+            terms: components["schemas"]["Terms"];
             fence: components["schemas"]["Fence"];
             /**
              * Variants
@@ -3996,6 +5203,287 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    every_api_books_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookHeld"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_in_api_books_post: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookHeld"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_api_books_look_post: {
+        parameters: {
+            query: {
+                name: string;
+                into?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookRead"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open_book_api_books__key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookOpened"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    replace_api_books__key__put: {
+        parameters: {
+            query: {
+                name: string;
+                version: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookHeld"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_api_books__key__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_api_books__key__book__kind__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     offers_api_jobs__key__exports_get: {
         parameters: {
             query?: never;
@@ -5222,6 +6710,471 @@ export interface operations {
             };
         };
     };
+    price_api_plan_price_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostTold"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    suppliers_api_plan_suppliers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SupplierSide"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    prove_api_plan_proven_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskOfSection"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SectionProven"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lists_api_plan_bought_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bought"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    days_api_plan_days_post: {
+        parameters: {
+            query?: {
+                today?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaysTold"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    one_day_api_plan_day__day__post: {
+        parameters: {
+            query?: {
+                today?: string | null;
+            };
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaySheet"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    day_on_paper_api_plan_day__day___paper__pdf_post: {
+        parameters: {
+            query?: {
+                today?: string | null;
+            };
+            header?: never;
+            path: {
+                day: string;
+                paper: "a4" | "letter";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    places_api_plan_places_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Place"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    every_api_jobs__key__quotations_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Given"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    give_api_jobs__key__quotations_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Given"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_api_jobs__key__quotations__number___paper__pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                number: number;
+                paper: "a4" | "letter";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     every_api_reckoners_get: {
         parameters: {
             query?: {
@@ -5607,6 +7560,124 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Start"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    every_api_yards_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Yard"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_api_yards__key__look_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookRead"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_in_api_yards__key__book_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookHeld"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

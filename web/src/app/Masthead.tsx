@@ -45,6 +45,9 @@ export function Masthead({ children, more, skips = MAIN }: { children?: ReactNod
         <Link to="/" className="px-2 py-1 underline-offset-4 hover:underline">
           Jobs
         </Link>
+        <Link to="/prices" className="px-2 py-1 underline-offset-4 hover:underline">
+          Prices
+        </Link>
         <Link to="/answers" className="px-2 py-1 underline-offset-4 hover:underline">
           Quick answers
         </Link>

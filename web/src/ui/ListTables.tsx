@@ -1,4 +1,4 @@
-import { Fragment, type ReactNode } from "react";
+import { Fragment, type ReactNode, useState } from "react";
 import type { BuyRow, CutRow } from "../api/types";
 import { Num } from "./Num";
 
@@ -23,7 +23,10 @@ export function Head({ names }: { names: string[] }) {
 }
 
 /** What to buy, group by group. */
-export function BuyTable({ rows, Row }: { rows: readonly BuyRow[]; Row: RowOf }) {
+export function BuyTable({ rows, Row, ticked }: { rows: readonly BuyRow[]; Row: RowOf; ticked?: boolean }) {
+  const [have, setHave] = useState<ReadonlySet<string>>(new Set());
+  const name = (r: BuyRow) => `${r.item} ${r.length} ${r.unit}`;
+  const turn = (key: string) => setHave((was) => new Set(was.has(key) ? [...was].filter((k) => k !== key) : [...was, key]));
   return (
     <table role="table" className="cards w-full min-w-[46rem] border-collapse bg-board">
       <Head names={["What", "Length", "Buy", "Unit", "Why so many", "For"]} />
@@ -38,7 +41,19 @@ export function BuyTable({ rows, Row }: { rows: readonly BuyRow[]; Row: RowOf })
               </tr>
             )}
             <Row parts={r.parts}>
-              <td role="cell" data-as="" className={`${cell} font-semibold`}>{r.item}</td>
+              <td role="cell" data-as="" className={`${cell} font-semibold ${have.has(name(r)) ? "text-faint line-through" : ""}`}>
+                {ticked && (
+                  <input
+                    type="checkbox"
+                    aria-label={`Have ${name(r)}`}
+                    checked={have.has(name(r))}
+                    onClick={(e) => e.stopPropagation()}
+                    onChange={() => turn(name(r))}
+                    className="mr-2 h-5 w-5 align-[-3px] accent-[var(--signal)]"
+                  />
+                )}
+                {r.item}
+              </td>
               <td role="cell" data-as="length" className={`${cell} whitespace-nowrap`}>
                 <Num>{r.length}</Num>
               </td>

@@ -104,7 +104,7 @@ def days_told(every: Sequence[Placed], working: Working, people: int, today: dat
     rows = tuple(
         DayRow(
             p.task.id, p.task.name, p.task.kind, p.task.stage, p.days[0], p.days[-1], p.days, p.lost,
-            f"{p.task.hours:.1f} h of one, {people} at work" if p.task.kind == "work" else "", _when(p, today.year), _waits(p, named), p.task.words, p.chain, p.done,
+            f"{p.task.hours:.1f} h of one, {people} at work" if p.task.hours >= 0.05 else "", _when(p, today.year), _waits(p, named), p.task.words, p.chain, p.done,
             not p.done and p.start.date() <= today and all(a.id in done for a in p.task.after if a.id in named),
         )
         for p in every
@@ -112,9 +112,9 @@ def days_told(every: Sequence[Placed], working: Working, people: int, today: dat
     closed = tuple(
         day for n in range((last - first).days + 1) if not working.open(day := first + datetime.timedelta(n))
     )
-    forecast = {day: _sky(w) for day, w in working.weather.forecast.items() if first <= day <= last}
+    forecast = {day: sky(w) for day, w in working.weather.forecast.items() if first <= day <= last}
     note = (
-        f"Forecast for {len(forecast)} of these days; for the others the usual months of {working.weather.climate.name}."
+        f"Forecast for {len(forecast)} of these days; for the others the usual months of a climate that is {working.weather.climate.name}."
         if forecast
         else f"No forecast: the usual months of a climate that is {working.weather.climate.name}; no day is taken as lost."
     )
@@ -123,7 +123,7 @@ def days_told(every: Sequence[Placed], working: Working, people: int, today: dat
     return DaysTold(first, last, len(open_days), total, rows, closed, forecast, note)
 
 
-def _sky(w: DayWeather) -> str:
+def sky(w: DayWeather) -> str:
     rain = f", {w.rain_mm:g} mm rain" if w.rain_mm else ""
     wind = f", gusts {w.gust_mps:g} m/s" if w.gust_mps >= 12 else ""
     return f"{w.low_c:g} to {w.high_c:g} °C{rain}{wind}"

@@ -125,14 +125,32 @@ def _lengths(item: Item) -> Sequence[float]:
     return item.lengths_mm or (section.lengths_mm if section else ())
 
 
+SERVICES = ("labour", "hire_auger", "hire_mixer", "skip", "travel")
+"""What no supplier of goods is chosen for."""
+
+
 class Prices:
     """Items of one book or of several, in one currency, by what they are of."""
 
     def __init__(self, items: Iterable[Item], currency: str) -> None:
         self.currency = currency
+        self._every = tuple(items)
         self._of: dict[str, list[Item]] = defaultdict(list)
-        for item in items:
+        for item in self._every:
             self._of[item.item].append(item)
+
+    def of(self, suppliers: Sequence[str]) -> Prices:
+        """Goods of these suppliers alone; of all, where none is named. What is not bought from a yard stays."""
+        if not suppliers:
+            return self
+        own = (i for i in self._every if i.supplier in suppliers or i.item.split(":")[0] in SERVICES)
+        return Prices(own, self.currency)
+
+    def delivery(self, supplier: str) -> Item | None:
+        """What a supplier takes for a delivery; None where that is not told."""
+        return min(
+            (i for i in self._of.get("delivery", ()) if i.supplier == supplier), key=lambda i: i.price, default=None
+        )
 
     def offers(self, line: BuyLine) -> list[Offer]:
         """What a line can be had for, cheapest first; a price of its very size goes before one of any size."""

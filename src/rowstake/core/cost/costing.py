@@ -11,6 +11,8 @@ from rowstake.core.bought import bought
 from rowstake.core.cost.book import Prices
 from rowstake.core.cost.money import ZERO, Purse, share
 from rowstake.core.cost.services import services
+from rowstake.core.cutting.best import best_plan
+from rowstake.core.cutting.plan import cut_plan
 from rowstake.core.parts import Working
 from rowstake.core.planned import AnyPlan
 from rowstake.core.takeoff.lists import BuyLine
@@ -74,12 +76,26 @@ NAMES = {"goods": "Goods", "work": "Work", "hire": "Hire", "away": "Taken away",
 
 
 def costed(plan: AnyPlan, prices: Prices, proven: bool = True) -> Costing:
-    """The cost of a plan by these prices. Lengths and packs are those that cost least, proven; or, where it has to be quick, as they
-    stand in the plan's own lists."""
-    made = bought(plan, prices.on_sale) if proven else plan
+    """The cost of a plan by these prices. Lengths and packs are those that cost least, proven; or, where it has to be quick,
+    found at once."""
+    prices = prices.of(plan.brief.job.terms.suppliers)
+    made = bought(plan, prices.on_sale, best_plan if proven else cut_plan)
     purse, p = Purse(prices.currency), plan.brief.printer
-    asked = [*made.lists.buy, *services(made)]
-    lines = tuple(_line(line, prices, purse, p.length(line.length_mm) if line.length_mm else "") for line in asked)
+
+    def priced(line: BuyLine) -> CostLine:
+        return _line(line, prices, purse, p.length(line.length_mm) if line.length_mm else "")
+
+    goods = [priced(line) for line in made.lists.buy]
+    lines = (
+        *goods,
+        *(
+            own
+            for line in services(made)
+            for own in (
+                _deliveries(priced(line), goods, prices, purse) if line.good.id == "delivery" else [priced(line)]
+            )
+        ),
+    )
     unpriced = [*_unpriced(lines), *_out_of_reach(made, plan)]
     return _put_on_top(made, purse, lines, tuple(unpriced))
 
@@ -106,6 +122,24 @@ def _line(line: BuyLine, prices: Prices, purse: Purse, length: str) -> CostLine:
     return replace(
         blank, each=each, total=purse.rounded(each * count), how=how, supplier=item.supplier, tax=item.tax, lacks=lacks
     )
+
+
+def _deliveries(line: CostLine, goods: Sequence[CostLine], prices: Prices, purse: Purse) -> list[CostLine]:
+    """As often as the terms say from each supplier that anything is bought from, at its own price."""
+    out = []
+    for supplier in dict.fromkeys(g.supplier for g in goods if g.total is not None) or [""]:
+        item = prices.delivery(supplier)
+        what = f"delivery from {supplier}" if supplier else line.what
+        blank = replace(line, what=what, supplier=supplier, each=None, total=None, how="no price in the books")
+        priced = item and replace(
+            blank,
+            each=item.price,
+            total=purse.rounded(item.price * line.count),
+            how=f"{item.day:%d %b %Y}" if item.day else "",
+            tax=item.tax,
+        )
+        out.append(priced or blank)
+    return out
 
 
 def _unpriced(lines: Iterable[CostLine]) -> list[str]:
@@ -147,7 +181,9 @@ def _put_on_top(made: AnyPlan, purse: Purse, lines: tuple[CostLine, ...], unpric
         for line in own:
             groups[line.group if key == "goods" else line.what] += line.total or ZERO
         lacking = sum(line.total is None for line in own)
-        without = f"; without {lacking} line{'s' * (lacking != 1)} that have no price" if lacking else ""
+        without = (
+            f"; without {lacking} line{'s that have' if lacking != 1 else ' that has'} no price" if lacking else ""
+        )
         told = " + ".join(f"{purse.told(amount)} {what.lower()}" for what, amount in groups.items()) + without
         direct += add(key, name, sum(groups.values(), ZERO), "Each line: how many, times its price, to the smallest coin.", told,
                       "What is bought and from whom; the prices in the books.")  # fmt: skip

@@ -67,6 +67,8 @@ class Terms(Block):
     costs, overhead on both, profit on all three, tax on the whole. `pace_pct`: the crew's hours, of the usual ones."""
 
     books: Annotated[tuple[Annotated[str, Field(min_length=1, max_length=60)], ...], Field(max_length=6)] = ()
+    suppliers: Annotated[tuple[Annotated[str, Field(min_length=1, max_length=120)], ...], Field(max_length=10)] = ()
+    """Whose goods are bought; all of them where none is named, each line where it costs least."""
     pace_pct: Annotated[float, Field(ge=25, le=400)] = 100
     contingency_pct: Percent = 5
     overhead_pct: Percent = 10
@@ -75,6 +77,7 @@ class Terms(Block):
     """None takes the region's, where it has one."""
     reduced_tax_pct: Percent = 0
     deliveries: Annotated[int, Field(ge=0, le=20)] = 2
+    """From every supplier that anything is bought from."""
     travel_km: Annotated[float, Field(ge=0, le=2000)] = 0
     """There and back, for a day of work."""
     auger: bool = True

@@ -29,7 +29,7 @@ class Work:
 class Days:
     """Hours of work by stage, waits in days, and the days from the first hole to the last latch, in half days.
 
-    `dig_h` are those of the stage `holes` that are spent digging and filling; `rails_after_h` and `gates_after_h` what concrete asks.
+    `dig_h` are those of the stage `holes` that are spent digging; `rails_after_h` and `gates_after_h` what concrete asks.
     """
 
     hours: dict[str, float]
@@ -79,7 +79,7 @@ def days(parts: list[Part], work: Work, rails_after_h: float, gates_after_h: flo
         own = _hours(part, work, facts)
         hours[part.step] += own
         if part.step == "holes" and part.sort.counted == "volume":
-            dig += own
+            dig += own * facts.dig_share
     hours["finish"] = finish_m2 * facts.finish_h_per_m2
     hours = {step: h * work.pace for step, h in hours.items()}
     each = {step: h / (work.crew * facts.hours) for step, h in hours.items()}

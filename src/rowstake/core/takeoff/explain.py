@@ -76,5 +76,5 @@ def _how_near(lists: TakeOff) -> str:
     return (
         "Proven: no plan costs less."
         if not short
-        else f"No plan of any section costs more than {short * 100:.2f} % less: that is proven."
+        else f"Proven to be within {short * 100:.2f} % of the least that any plan of a section can cost."
     )

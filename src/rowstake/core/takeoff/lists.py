@@ -19,6 +19,9 @@ from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.hole_concrete import bags_for
 from rowstake.core.takeoff.on_sale import CATALOGUES, OnSale, packs_for, priced_as
 
+Cut = Callable[[Counter[float], Sequence[Stock], Saw], CutPlan]
+"""Finds the lengths for pieces."""
+
 
 @dataclass(frozen=True, slots=True)
 class Buyer:
@@ -40,7 +43,7 @@ class Buyer:
     """The longest length that anybody will handle, of any section."""
     on_sale: OnSale = CATALOGUES
     """What there is to be had: the catalogue's lengths and packs, or those of a book of prices."""
-    cut: Callable[[Counter[float], Sequence[Stock], Saw], CutPlan] = cut_plan
+    cut: Cut = cut_plan
     """How lengths are found: at once, or proven."""
     called: Mapping[str, str] = field(default_factory=dict)
     """What a job calls its sections, where that is shorter than their names."""

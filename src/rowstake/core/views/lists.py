@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import Part
 from rowstake.core.takeoff.lists import CutLine, TakeOff
+from rowstake.core.takeoff.tickets import alike, tickets
 
 SHOWN = 6
 
@@ -33,6 +36,49 @@ class CutRow:
     ends: str
     parts: tuple[str, ...]
     labels: str
+
+
+@dataclass(frozen=True, slots=True)
+class TicketRow:
+    """Boards that are cut alike. `pieces` are (from its start, length, both as a share of the longest board on the page; label; length in
+    words; whether it is cut to fit)."""
+
+    section: str
+    stock: str
+    boards: str
+    wide: float
+    pieces: tuple[tuple[float, float, str, str, bool], ...]
+    left: str
+    kept: bool
+    parts: tuple[str, ...]
+
+
+def ticket_rows(lists: TakeOff, parts: Iterable[Part], keep_mm: float) -> list[TicketRow]:
+    p, every = lists.buyer.printer, tickets(lists, parts, keep_mm)
+    longest = max((t.stock_mm for t in every), default=1.0)
+    rows = []
+    for group in alike(every):
+        first = group[0]
+        pieces = tuple(
+            (q.at_mm / longest, q.length_mm / longest, q.label if len(group) == 1 else q.kind, p.length(q.length_mm), q.fitted)
+            for q in first.pieces
+        )  # fmt: skip
+        labels = tuple(q.label for t in group for q in t.pieces)
+        boards = "1 board" if len(group) == 1 else f"{len(group)} boards alike"
+        left = p.length(first.offcut_mm) if first.offcut_mm >= 1 else ""
+        rows.append(
+            TicketRow(
+                first.section,
+                p.length(first.stock_mm),
+                boards,
+                first.stock_mm / longest,
+                pieces,
+                left,
+                first.kept,
+                labels,
+            )
+        )
+    return rows
 
 
 def labels_text(labels: tuple[str, ...]) -> str:

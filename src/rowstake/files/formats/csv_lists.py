@@ -63,4 +63,4 @@ def write(plan: AnyPlan, document: str, _: Issue) -> bytes:
     return as_csv(_marks(plan)) if document == "marks" else write_list(plan.lists, document)
 
 
-FORMAT = Format("csv", "lists", "list", "text/csv; charset=utf-8", "csv", lambda plan: DOCUMENTS, write)
+FORMAT = Format("csv", "lists", "list", "text/csv; charset=utf-8", "csv", lambda plan: DOCUMENTS, write, proven=True)

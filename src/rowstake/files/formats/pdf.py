@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from rowstake.core.plan import AnyPlan
 from rowstake.files.base import Format, Issue
+from rowstake.files.pages import as_pdf
 from rowstake.files.sheets import sheets_html, strips_html
 
 DOCUMENTS = {
@@ -21,13 +22,10 @@ def html(plan: AnyPlan, document: str, issue: Issue) -> str:
 
 
 def write(plan: AnyPlan, document: str, issue: Issue) -> bytes:
-    from weasyprint import HTML  # two seconds to import: only when a sheet is asked for
-
-    made: bytes = HTML(string=html(plan, document, issue)).write_pdf()
-    return made
+    return as_pdf(html(plan, document, issue))
 
 
 FORMAT = Format(
     "pdf", "print", "drawing sheets", "application/pdf", "pdf",
-    lambda plan: DOCUMENTS, write,
+    lambda plan: DOCUMENTS, write, proven=True,
 )  # fmt: skip

@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+import datetime
 from dataclasses import dataclass
 
 from fastapi import APIRouter, Response
 
 from rowstake.core.job import read_job
 from rowstake.core.kept import kept_plan
-from rowstake.files import export, formats
-from rowstake.server.session import JobsHere
+from rowstake.files import Issue, export, formats
+from rowstake.server.prices import prices_of
+from rowstake.server.routes.quotations import whom
+from rowstake.server.session import BooksHere, JobsHere, SitesHere, SkyHere
 
 router = APIRouter(prefix="/api/jobs/{key}/exports", tags=["exports"])
 
@@ -39,7 +42,19 @@ def offers(key: str, jobs: JobsHere) -> list[Offer]:
 
 
 @router.get("/{format_id}/{document}")
-def take(key: str, format_id: str, document: str, jobs: JobsHere) -> Response:
+def take(
+    key: str, format_id: str, document: str, jobs: JobsHere, books: BooksHere, sites: SitesHere, sky: SkyHere
+) -> Response:
     held = jobs.get(key)
-    made, name, data = export(kept_plan(read_job(held.document)), format_id, document, held.revision)
+    job, (customer, address) = read_job(held.document), whom(held, sites)
+    issue = Issue(
+        datetime.date.today(),
+        held.revision,
+        prices_of(job, books),
+        key,
+        customer,
+        address,
+        sky.forecast(job.terms.calendar.place),
+    )
+    made, name, data = export(kept_plan(job), format_id, document, issue)
     return Response(data, media_type=made.media, headers={"Content-Disposition": f'attachment; filename="{name}"'})

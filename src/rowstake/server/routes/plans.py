@@ -24,6 +24,8 @@ from rowstake.core.trade import trade_of, trades
 from rowstake.core.views.base import Verdict
 from rowstake.core.views.second import second_look
 from rowstake.server.answer import as_json
+from rowstake.server.prices import priced_figures
+from rowstake.server.session import BooksHere
 
 if TYPE_CHECKING:
     Edit = Change
@@ -78,12 +80,13 @@ def make(body: Ask) -> Response:
 
 
 @router.post("/try", response_model=Tried)
-def try_out(body: Ask) -> Response:
+def try_out(body: Ask, books: BooksHere) -> Response:
     """As `make`, with what differs from the document as it was."""
     before = read_job(body.document)
+    more = priced_figures(before, books)
     after = apply(before, body.edits)
     made = kept_plan(after)
-    return as_json(TRIED, Tried(write_job(after), desk(made, body.sight), compare(kept_plan(before), made)))
+    return as_json(TRIED, Tried(write_job(after), desk(made, body.sight), compare(kept_plan(before), made, more)))
 
 
 SEEN = TypeAdapter(Seen)
@@ -102,14 +105,16 @@ def year(body: AskAbout) -> list[Season]:
 
 
 @router.post("/consequences")
-def consequences(body: AskOf) -> list[list[Consequence]]:
+def consequences(body: AskOf, books: BooksHere) -> list[list[Consequence]]:
     """For each finding asked about, in the order they were named, what each of its fixes would do."""
     job = read_job(body.document)
+    more = priced_figures(job, books)
     before = kept_plan(job)
     found = before.findings
     asked = range(len(found)) if body.only is None else body.only
     return [
-        [consequence(job, before, list(fix.edits)) for fix in found[i].fixes] if i < len(found) else [] for i in asked
+        [consequence(job, before, list(fix.edits), more) for fix in found[i].fixes] if i < len(found) else []
+        for i in asked
     ]
 
 
@@ -144,15 +149,17 @@ def cut(body: AskToCut) -> Scene:
 
 
 @router.post("/compare/{name}")
-def compared(name: str, body: AskAbout) -> list[Side]:
+def compared(name: str, body: AskAbout, books: BooksHere) -> list[Side]:
     """Ways of doing this job beside each other, by the name of the comparison."""
-    return comparison(read_job(body.document), name)
+    job = read_job(body.document)
+    return comparison(job, name, priced_figures(job, books))
 
 
 @router.post("/variants")
-def side_by_side(body: AskAbout) -> list[Side]:
+def side_by_side(body: AskAbout, books: BooksHere) -> list[Side]:
     """The work in hand and its variants, beside each other."""
-    return variants(read_job(body.document))
+    job = read_job(body.document)
+    return variants(job, priced_figures(job, books))
 
 
 class AskSecondLook(BaseModel):

@@ -1,13 +1,15 @@
-import { lazy, Suspense, useEffect, useState } from "react";
+import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Masthead } from "../../app/Masthead";
 import { Plain, Quiet } from "../../ui/controls";
 import { ConflictSheet } from "./ConflictSheet";
+import { DaysPanel } from "./DaysPanel";
 import { Typed } from "./fields";
 import { HistorySheet } from "./HistorySheet";
 import { Lists } from "./Lists";
 import { Margin } from "./Margin";
 import { Panels } from "./Panels";
+import { PricePanel } from "./PricePanel";
 import { Slip } from "./Slip";
 import { useDesk, useShownDesk, put, valueAt } from "./state";
 import { StringLine } from "./StringLine";
@@ -84,6 +86,9 @@ function useShortcuts() {
     return () => window.removeEventListener("keydown", keys);
   }, [undo, redo]);
 }
+
+/** Steps that show tables where others have drawings. */
+const WHOLE: Record<string, ReactNode> = { buy: <Lists />, price: <PricePanel />, days: <DaysPanel /> };
 
 const SKIPS = [
   { to: "choices", words: "To the choices" },
@@ -222,9 +227,9 @@ function Desk() {
               <Quiet onClick={dismiss}>All right</Quiet>
             </p>
           )}
-          {stake === "buy" ? (
+          {stake in WHOLE ? (
             <div id="drawing" tabIndex={-1} className="flex min-h-0 flex-1 flex-col">
-              <Lists />
+              {WHOLE[stake]}
             </div>
           ) : (
             <>

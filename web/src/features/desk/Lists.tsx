@@ -3,7 +3,9 @@ import type { ReactNode } from "react";
 import { big, BuyTable, cell, CutTable, Head } from "../../ui/ListTables";
 import { Num } from "../../ui/Num";
 import { SecondLook } from "./SecondLook";
+import { Tickets } from "./Tickets";
 import { useDesk, useShownDesk } from "./state";
+import { useProven } from "./useProven";
 
 const TABS = [
   ["buy", "For the yard"],
@@ -12,6 +14,7 @@ const TABS = [
 ] as const;
 const LOOK = "look";
 const ORDER = "order";
+const TICKETS = "tickets";
 
 function Row({ parts, children }: { parts: readonly string[]; children: ReactNode }) {
   const on = useDesk((s) => parts.length > 0 && s.selected.includes(parts[0]) && s.selected.length === parts.length);
@@ -109,6 +112,7 @@ export function Lists() {
     if (await flush()) window.location.assign(`/api/jobs/${id}/exports/csv/${list}`);
   };
   const desk = useShownDesk();
+  const [bought, said] = useProven();
   return (
     <Tabs.Root defaultValue="buy" className="flex min-h-0 flex-1 flex-col bg-board">
       <div className="flex items-end border-b border-ink px-2 pt-1">
@@ -122,6 +126,9 @@ export function Lists() {
             {name}
           </Tabs.Trigger>
         ))}
+        <Tabs.Trigger value={TICKETS} className={tab}>
+          Board by board
+        </Tabs.Trigger>
         <Tabs.Trigger value={ORDER} className={tab}>
           Order of work
         </Tabs.Trigger>
@@ -141,10 +148,15 @@ export function Lists() {
         </span>
       </div>
       <Tabs.Content value="buy" className="min-h-0 flex-1 overflow-auto">
-        <BuyTable rows={desk.buy} Row={Row} />
+        {said}
+        <BuyTable rows={bought?.buy ?? desk.buy} Row={Row} ticked />
       </Tabs.Content>
       <Tabs.Content value="cuts" className="min-h-0 flex-1 overflow-auto">
         <CutTable rows={desk.cuts} Row={Row} />
+      </Tabs.Content>
+      <Tabs.Content value={TICKETS} className="min-h-0 flex-1 overflow-auto">
+        {said}
+        {bought && <Tickets rows={bought.tickets} />}
       </Tabs.Content>
       <Tabs.Content value="marks" className="min-h-0 flex-1 overflow-auto">
         <MarkTable />

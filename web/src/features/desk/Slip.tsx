@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
 import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Why } from "./fields";
+import { CuttingSlip, DaysSlip, PriceSlip } from "./BusinessSlips";
 import { DeckSlip } from "./DeckSlip";
 import { GatesSlip } from "./GatesSlip";
 import { LevelsSheet } from "./LevelsSheet";
@@ -243,7 +244,7 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
   const cautions = desk.stakes.find((s) => s.key === stake)?.cautions ?? [];
   const needs = desk.needs.filter((n) => n.stake === stake);
   if (trying) return <TryingBar />;
-  const body = desk.trade === "fence"
+  const body = stake === "price" ? <PriceSlip /> : stake === "days" ? <DaysSlip /> : stake === "buy" ? <CuttingSlip /> : desk.trade === "fence"
     ? {
         site: <SiteSlip />,
         line: <LineSlip placing={placing} place={place} />,
@@ -253,7 +254,7 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
         skin: <SkinSlip />,
         gates: <GatesSlip />,
       }[stake]
-    : stake !== "buy" && <DeckSlip stake={stake} />;
+    : <DeckSlip stake={stake} />;
   return (
     <section id="choices" tabIndex={-1} aria-label="Choices" className="no-print border-b border-rule bg-board px-3 py-1 text-[0.9688rem] lg:max-h-[11.875rem] lg:overflow-y-auto [&_button]:min-h-7 [&_button]:py-0">
       {open && body}

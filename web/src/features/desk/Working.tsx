@@ -1,11 +1,13 @@
 import { Popover } from "radix-ui";
 import type { ReactNode } from "react";
+import type { Working } from "../../api/types";
 import { Num } from "../../ui/Num";
 import { useShownDesk } from "./state";
 
 /** A figure that opens its working: the rule, this job's numbers, where it comes from, what changes it. */
-export function Worked({ of, children, className = "", stop = true }: { of?: string; children: ReactNode; className?: string; stop?: boolean }) {
-  const working = useShownDesk().workings[of ?? ""];
+export function Worked({ of, own, children, className = "", stop = true }: { of?: string; own?: Working; children: ReactNode; className?: string; stop?: boolean }) {
+  const known = useShownDesk().workings[of ?? ""];
+  const working = own ?? known;
   if (!working) return <span className={className}>{children}</span>;
   return (
     <Popover.Root>

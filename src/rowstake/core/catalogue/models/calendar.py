@@ -29,5 +29,7 @@ class CalendarFacts(Fact):
     cold_times: float
     recoat_h: float
     stack_dry_days: int
+    tools: dict[str, list[str]]
+    """By stage of the work."""
     weather: dict[str, WeatherLimits]
     visits: dict[str, Visit]

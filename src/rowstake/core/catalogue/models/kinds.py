@@ -18,6 +18,7 @@ class Kind(Fact):
     look: Look | None = None
     layer: str = ""
     hung: bool = False
+    fitted: bool = False
     finished: Literal["", "all", "above ground"] = ""
     hours_each: float = 0.0
     hours_metre: float = 0.0

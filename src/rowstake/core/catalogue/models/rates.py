@@ -8,6 +8,7 @@ from rowstake.core.catalogue.models.base import Fact
 class WorkingDay(Fact):
     hours: float
     dig_h_per_m3: float
+    dig_share: float
     finish_h_per_m2: float
     alone_over_mm: float
     alone_times: float

@@ -1,0 +1,85 @@
+"""A costing in words for the screen: its lines, what is put on top, how each came about."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowstake.core.cost.book import Prices
+from rowstake.core.cost.costing import Costing, costed
+from rowstake.core.cost.money import Purse
+from rowstake.core.parts import Working
+from rowstake.core.planned import AnyPlan
+from rowstake.core.views.base import Figure
+
+
+@dataclass(frozen=True, slots=True)
+class CostRow:
+    """One line; `each` and `total` are empty where it has no price, and `how` says why."""
+
+    section: str
+    group: str
+    what: str
+    length: str
+    count: str
+    unit: str
+    each: str
+    total: str
+    supplier: str
+    how: str
+    key: str
+    lacks: int
+
+
+@dataclass(frozen=True, slots=True)
+class SubtotalRow:
+    key: str
+    name: str
+    text: str
+    working: str
+
+
+@dataclass(frozen=True, slots=True)
+class CostTold:
+    """What a job costs, in words. `missing` are books that are chosen and no longer there."""
+
+    currency: str
+    rows: list[CostRow]
+    subtotals: list[SubtotalRow]
+    total: str
+    per: str
+    unpriced: list[str]
+    workings: dict[str, Working]
+    proof: str
+    missing: list[str]
+
+
+def cost_told(made: Costing, missing: list[str]) -> CostTold:
+    purse = Purse(made.currency)
+    rows = [
+        CostRow(
+            line.section, line.group, line.what, line.length, f"{line.count:f}".rstrip("0").rstrip(".") if "." in f"{line.count:f}" else f"{line.count:f}",
+            line.unit, "" if line.each is None else purse.told(line.each), "" if line.total is None else purse.told(line.total), line.supplier, line.how, line.key, line.lacks,
+        )
+        for line in made.lines
+    ]  # fmt: skip
+    subtotals = [SubtotalRow(s.key, s.name, s.told, f"cost_{s.key}") for s in made.subtotals]
+    return CostTold(
+        made.currency, rows, subtotals, made.total_told, made.per, list(made.unpriced), made.workings,
+        made.plan.workings["timber"].rule if "timber" in made.plan.workings else "", missing,
+    )  # fmt: skip
+
+
+def cost_figures(prices: Prices | None, plan: AnyPlan) -> list[Figure]:
+    """The price of a plan as a figure that plans are compared by, from lists made at once; none where there are no prices. One that is
+    not whole is no better or worse than another."""
+    if prices is None:
+        return []
+    made = costed(plan, prices, proven=False)
+    without = (
+        f", without {len(made.unpriced)} thing{'s that have' if len(made.unpriced) != 1 else ' that has'} no price"
+        if made.unpriced
+        else ""
+    )
+    return [
+        Figure("cost_part" if made.unpriced else "cost", "price", f"{made.total_told}{without}", float(made.total), "")
+    ]

@@ -1,0 +1,90 @@
+"""Cut tickets: board by board, which pieces come from it, in which order, and what is left."""
+
+from __future__ import annotations
+
+from collections import defaultdict, deque
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.cutting.plan import Pattern
+from rowstake.core.parts import Part
+from rowstake.core.takeoff.lists import TakeOff
+
+
+@dataclass(frozen=True, slots=True)
+class TicketPiece:
+    """One piece on a board, from its trimmed end on. `fitted`: its length is measured before it is cut."""
+
+    label: str
+    kind: str
+    length_mm: float
+    width_mm: float
+    ends: str
+    at_mm: float
+    fitted: bool
+    ripped: bool
+
+    @property
+    def slanted(self) -> bool:
+        """Whether an end is cut at an angle."""
+        return "°" in self.ends or "mitre" in self.ends
+
+
+@dataclass(frozen=True, slots=True)
+class Ticket:
+    """One board of a section, `number` among `of`. `kept`: what is left is worth keeping."""
+
+    section: str
+    material: str
+    stock_mm: float
+    number: int
+    of: int
+    pieces: tuple[TicketPiece, ...]
+    offcut_mm: float
+    kept: bool
+
+    @property
+    def shape(self) -> tuple[object, ...]:
+        """Boards with the same are cut alike."""
+        return self.stock_mm, tuple((p.length_mm, p.width_mm, p.ends, p.kind) for p in self.pieces)
+
+
+def tickets(lists: TakeOff, parts: Iterable[Part], keep_mm: float) -> list[Ticket]:
+    """Every board of every section; each piece of the cut list is on one."""
+    waiting: dict[tuple[str, float], deque[Part]] = defaultdict(deque)
+    for part in parts:
+        if part.unit == "piece":
+            waiting[part.good.id, round(part.length_mm, 3)].append(part)
+    out: list[Ticket] = []
+    for key, plan in lists.plans.items():
+        boards = [pattern for pattern in plan.patterns for _ in range(pattern.count)]
+        for number, pattern in enumerate(boards, 1):
+            own = [waiting[key, mm].popleft() for mm in pattern.pieces_mm]
+            left = pattern.offcut_mm
+            out.append(
+                Ticket(CATALOGUE.sections[key].name, key, pattern.stock_mm, number, len(boards), _laid(pattern, own), left, left >= keep_mm)
+            )  # fmt: skip
+    return out
+
+
+def _laid(pattern: Pattern, own: Sequence[Part]) -> tuple[TicketPiece, ...]:
+    """One behind the other with a kerf between, after the trim."""
+    at, out = pattern.saw.trim_mm, []
+    for part in own:
+        ripped = part.width_mm < CATALOGUE.sections[part.good.id].width_mm - 0.05
+        out.append(
+            TicketPiece(
+                part.label, part.sort.name, part.length_mm, part.width_mm, part.ends, at, part.sort.fitted, ripped
+            )
+        )
+        at += part.length_mm + pattern.saw.kerf_mm
+    return tuple(out)
+
+
+def alike(every: Sequence[Ticket]) -> list[list[Ticket]]:
+    """Tickets in groups of boards that are cut alike, section by section."""
+    groups: dict[tuple[object, ...], list[Ticket]] = defaultdict(list)
+    for ticket in every:
+        groups[(ticket.material, *ticket.shape)].append(ticket)
+    return list(groups.values())

@@ -1,0 +1,19 @@
+"""The last stakes of every job, of whatever trade: what it costs, and when it is done."""
+
+from __future__ import annotations
+
+from rowstake.core.planned import AnyPlan
+from rowstake.core.schedule.days import told
+from rowstake.core.views.base import Stake
+
+
+def business_stakes(plan: AnyPlan) -> list[Stake]:
+    """What they show is worked out beside the plan, from books and calendars, when they are looked at."""
+    books = len(plan.brief.job.terms.books)
+    whose = f"by {books} book{'s' * (books != 1)}" if books else "no prices chosen"
+    start = plan.brief.job.terms.calendar.start
+    begins = f", from {start.day} {start:%b}" if start else ""
+    return [
+        Stake("price", "Price", whose, "", "clear", "nothing in the way", ()),
+        Stake("days", "Days", f"{told(plan.days.total)}{begins}", "days", "clear", "nothing in the way", ()),
+    ]

@@ -1,0 +1,52 @@
+"""The prices that a job asks for, from the books of the house."""
+
+from __future__ import annotations
+
+from collections import OrderedDict
+from collections.abc import Callable
+from threading import Lock
+
+from sqlalchemy.exc import SQLAlchemyError
+
+from rowstake.core.cost.book import Book, Prices, together
+from rowstake.core.cost.views import cost_figures
+from rowstake.core.job import Job
+from rowstake.core.plan import AnyPlan
+from rowstake.core.views.base import Figure
+from rowstake.store.books import Books
+
+MOST_KEPT = 16
+_kept: OrderedDict[tuple[tuple[str, int], ...], Prices] = OrderedDict()
+_lock = Lock()
+
+
+def prices_of(job: Job, books: Books) -> Prices | None:
+    """The prices of the books that a job names, as they stand; None where it names none that is there. Raises `JobFault` where they are
+    in different currencies."""
+    key = books.versions(job.terms.books)
+    if not key:
+        return None
+    with _lock:
+        if key in _kept:
+            return _kept[key]
+    made = together(books.some(job.terms.books)[0])
+    with _lock:
+        _kept[key] = made
+        while len(_kept) > MOST_KEPT:
+            _kept.popitem(last=False)
+    return made
+
+
+def empty(currency: str) -> Prices:
+    """No prices at all, in a currency."""
+    return together([Book(name="none", currency=currency)])
+
+
+def priced_figures(job: Job, books: Books) -> Callable[[AnyPlan], list[Figure]]:
+    """What plans are compared by beside their own figures: the price, where the job has books. Work goes on when the database does not
+    answer, without it."""
+    try:
+        found = prices_of(job, books) if job.terms.books else None
+    except SQLAlchemyError:
+        found = None
+    return lambda plan: cost_figures(found, plan)
