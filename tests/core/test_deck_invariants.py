@@ -342,3 +342,15 @@ def test_no_corner_of_a_diagonal_is_filled_with_a_sliver():
     made = plan(deck(1762, 14000, 250, *edits, region="australia_nz"))
     assert min(p.width_mm for p in made.parts if p.kind == "board") >= 5
     check_solids(made)
+
+
+def test_a_brace_stops_at_the_end_of_a_beam_that_it_passes_by_half():
+    """The next beam ends 12.5 beside the middle of the post: half of the brace would go through it."""
+    edits = [
+        {"do": "add_cut", "kind": "notch", "corner": "house_left"}, *cut(along_mm=262.5, out_mm=1498.75),
+        {"do": "add_cut", "kind": "notch", "corner": "house_left"}, put("deck.levels.0.shape.cuts.1.along_mm", 337.5),
+        put("deck.levels.0.shape.cuts.1.out_mm", 749.375), put("deck.boards.run", "along"),
+    ]  # fmt: skip
+    made = plan(deck(1200, 5995, 1076, *edits, region="north_america", support="free"))
+    assert made.count("post brace")
+    check_solids(made)

@@ -278,3 +278,16 @@ def test_cleats_end_under_the_boards_on_a_rake():
     tall = {round(p.length_mm, 2) for p in made.parts if p.kind == "cleat"}
     assert min(tall) == pytest.approx(150 - 38 * 20 / 750, abs=0.02)
     check_solids(made)
+
+
+def test_holes_meet_where_the_line_comes_back_to_itself():
+    """110° and 118° bring the end of three legs of 1500 to 295 from the start: holes of 304.8 run into each other."""
+    made = plan(
+        edited(
+            fence((1500, 0), (1500, 110), (1500, 118), region="north_america"),
+            put("fence.bays.max_mm", 900),
+            put("fence.skin.height_mm", 700),
+        )
+    )
+    assert [f.where for f in made.findings if f.rule == "holes_meet"] == [("P1", "P7")]
+    check_solids(made)

@@ -69,16 +69,16 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
         past = post.beam.wide_mm / 2 - out_mm  # a beam wider than its post: the brace passes under its edge
         clears = post.beam_mm + past + section.width_mm * math.sqrt(2) if past > 0 else 0.0
         in_line = [y for x, y in (grid.on_plan(q.at) for q in posts) if abs(x - s) < 2 * along]
+        on = abs(beside.s - s) <= along - grid.thick_mm / 2
+        line, to = beside.s if on else s, "the joist" if on else "a block between joists"
+        sides = (line - section.thickness_mm / 2, line + section.thickness_mm / 2)
         for way in (-1, 1):
-            room = (
-                min(far - t if way > 0 else t - near, _half_way(t, way, in_line), _to_beam(supports, post.beam, s, way))
-                - out_mm
-            )
+            beam = min(_to_beam(supports, post.beam, side, way) for side in sides)
+            room = min(far - t if way > 0 else t - near, _half_way(t, way, in_line), beam) - out_mm
             reach = min(REACH_MM, room)
             if reach < max(LEAST_MM, clears) or under_joists - reach > head - UNDER_TOP_MM:
                 continue
-            on = abs(beside.s - s) <= along - grid.thick_mm / 2
-            line, foot, to = beside.s if on else s, t + way * out_mm, "the joist" if on else "a block between joists"
+            foot = t + way * out_mm
             out.append(Brace(post.label, (line, foot), (line, foot + way * reach), under_joists, to, True))
     return out
 

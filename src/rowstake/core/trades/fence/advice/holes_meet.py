@@ -1,11 +1,11 @@
-"""Holes of neighbouring posts that run into each other."""
+"""Holes that run into each other: of neighbours, and where the line comes back to itself."""
 
 from __future__ import annotations
 
 import math
 from collections.abc import Iterator
-from itertools import pairwise
 
+from shapely import STRtree
 from shapely.geometry import Polygon
 
 from rowstake.core.advice.base import found, put
@@ -17,13 +17,13 @@ MAY_TOUCH_MM = 1.0
 
 
 def look(planned: FencePlan) -> Iterator[Finding]:
-    layout, dug, met = planned.laid.layout, _dug(planned), list[tuple[float, Post, Post]]()
-    for leg in layout.legs:
-        for one, other in pairwise(layout.leg_posts(leg.index)):
-            if one.label in dug and other.label in dug:
-                short = _shared(dug[one.label], dug[other.label])
-                if short > MAY_TOUCH_MM:
-                    met.append((short, one, other))
+    dug = _dug(planned)
+    posts = [post for post in planned.laid.layout.posts if post.label in dug]
+    shapes = [dug[post.label] for post in posts]
+    met: list[tuple[float, Post, Post]] = []
+    for i, k in STRtree(shapes).query(shapes, predicate="intersects").T if shapes else ():
+        if i < k and (short := _shared(shapes[i], shapes[k])) > MAY_TOUCH_MM:
+            met.append((short, posts[i], posts[k]))
     if not met:
         return
     p, (short, one, other) = planned.brief.printer, max(met, key=lambda m: m[0])
