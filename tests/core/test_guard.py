@@ -346,7 +346,9 @@ def test_blocks_beside_a_post_go_before_those_behind_stringers():
 
 def test_the_block_that_ends_a_nailer_at_a_corner_goes_before_that_of_a_brace():
     """A brace asks for a block 28.5 nearer the house than the one that the nailer ends on."""
-    made = plan(deck(1800, 5150, 954, put("deck.guard.edges", "needed"), put("deck.boards.border.boards", 1), support="free"))
+    made = plan(
+        deck(1800, 5150, 954, put("deck.guard.edges", "needed"), put("deck.boards.border.boards", 1), support="free")
+    )
     assert made.laid.main.grid.joists
     check_deck(made)
     check_solids(made)

@@ -16,6 +16,7 @@ import highspy
 import numpy as np
 
 from rowstake.core.cutting.knapsack import Room, best_pattern
+from rowstake.core.cutting.patterns import full_patterns
 from rowstake.core.cutting.plan import Saw, Stock
 
 SOLVER: Any = highspy.Highs.__base__
@@ -69,18 +70,70 @@ def proven(asked: Asked, stop: Callable[[], bool] = lambda: False, seconds: floa
     if any(length > longest + HAIR for length in asked.lengths):
         raise ValueError(f"a piece of {max(asked.lengths):g} mm fits no board")
     columns = _first(asked)
-    bound, fractions = _generated(asked, columns, stop)
+    linear = _generated(asked, columns, stop)
+    bound, fractions = linear.bound, linear.taken
     plans, least = [_boards(asked, plan) for plan in _rounded(asked, columns, fractions)], _least(asked, bound)
     if not plans or _cost(asked, plans[0]) > least + HAIR:
         plans += [_boards(asked, plan) for plan in _dived(asked, columns, stop)]
     # One length at the least cost is the fewest boards as well; of several, another plan may cost as little and be fewer.
     if len(asked.stock) > 1 or not plans or min(_cost(asked, boards) for boards in plans) > least + HAIR:
-        plans += [_boards(asked, plan) for plan in _whole(asked, columns, least, seconds)]
-    if not plans:
+        plans += [_boards(asked, plan) for plan in _whole(asked, columns, least, seconds)[0]]
+    best = min(plans, key=lambda boards: _worth(asked, boards), default=None)
+    if best is not None and linear.whole and _cost(asked, best) > least + HAIR:
+        best, bound = _narrowed(asked, linear, best, stop, seconds)
+        least = max(least, bound)
+    if best is None:
         raise ValueError("the boards that are there do not hold all pieces")
-    best = min(plans, key=lambda boards: (round(_cost(asked, boards), 6), len(boards)))
     cost = _cost(asked, best)
     return Proven(tuple(_gathered(asked, best)), cost, bound, cost <= least + HAIR)
+
+
+MOST_PATTERNS, ROUNDS = 5000, 4
+"""Over so many patterns whole boards are still found in a moment; so often the gap is narrowed."""
+
+
+def _narrowed(
+    asked: Asked, linear: Linear, best: list[Board], stop: Callable[[], bool], seconds: float
+) -> tuple[list[Board], float]:
+    """(the best boards, a bound) from patterns that a cheaper plan may have: it costs a step less at least, so that none of its patterns
+    wastes more of its board's price than the gap less a step. Where those are few, what is found over them is the least; where they are
+    many, over those that waste least something better may be found, which narrows the gap."""
+    step, share = _step(asked), 1.0
+    for _ in range(ROUNDS):
+        slack = _cost(asked, best) - step - linear.bound
+        if slack < -HAIR:
+            return best, _cost(asked, best)
+        if stop():
+            break
+        near = _near(asked, linear.worths, slack * share)
+        while near is None and share > 0.05:
+            share /= 2
+            near = _near(asked, linear.worths, slack * share)
+        if near is None:
+            break
+        found, sure = _whole(asked, near, _least(asked, linear.bound), seconds)
+        better = min([best, *(_boards(asked, plan) for plan in found)], key=lambda boards: _worth(asked, boards))
+        if sure and share == 1.0:
+            return better, _cost(asked, better)
+        if _cost(asked, better) > _cost(asked, best) - HAIR:
+            return better, linear.bound
+        best, share = better, 1.0
+    return best, linear.bound
+
+
+def _worth(asked: Asked, boards: Sequence[Board]) -> tuple[float, int]:
+    return round(_cost(asked, boards), 6), len(boards)
+
+
+def _near(asked: Asked, worths: Sequence[float], slack: float) -> list[Column] | None:
+    """The full patterns of every length that waste no more of its price; None where there are too many."""
+    out: list[Column] = []
+    for j, stock in enumerate(asked.stock):
+        found = full_patterns(asked.room(j), worths, stock.price - slack - HAIR, MOST_PATTERNS - len(out))
+        if found is None:
+            return None
+        out += [(j, uses) for uses in found]
+    return out
 
 
 def _cost(asked: Asked, boards: Sequence[Board]) -> float:
@@ -89,11 +142,18 @@ def _cost(asked: Asked, boards: Sequence[Board]) -> float:
 
 def _least(asked: Asked, bound: float) -> float:
     """The least price of whole boards from a bound on: with one price among them a multiple of it, else of what all prices are whole in."""
-    cents = [round(s.price * 100) for s in asked.stock]
-    if any(abs(s.price * 100 - c) > HAIR for s, c in zip(asked.stock, cents, strict=True)):
-        return bound
-    step = math.gcd(*cents) or 1
-    return math.ceil(bound * 100 / step - 1e-4) * step / 100
+    step = _step(asked)
+    return math.ceil(bound / step - 1e-4) * step if step > HAIR else bound
+
+
+def _step(asked: Asked) -> float:
+    """What the prices of whole boards are multiples of; nothing where that is next to nothing."""
+    step = math.gcd(*(round(s.price * FINE) for s in asked.stock)) / FINE
+    return step if step >= 0.001 else 0.0
+
+
+FINE = 1_000_000
+"""Prices are told apart to a millionth: those of a length by the metre have more than two places."""
 
 
 Column = tuple[int, tuple[int, ...]]
@@ -145,9 +205,20 @@ class Master:
         return self.model.getInfo().objective_function_value, list(made.col_value), list(made.row_dual)
 
 
-def _generated(asked: Asked, columns: list[Column], stop: Callable[[], bool]) -> tuple[float, list[float]]:
-    """(a lower bound, how often the linear plan takes each pattern); adds patterns until none is worth more than its board, whose value
-    then is the bound. Before that Farley's: value ÷ the most that a pattern is worth of its board's price."""
+@dataclass(frozen=True, slots=True)
+class Linear:
+    """The linear plan: its bound, how often it takes each pattern, and what one more of each piece costs; `whole` where no pattern is worth
+    more than its board, so that the bound is its value."""
+
+    bound: float
+    taken: list[float]
+    worths: list[float]
+    whole: bool
+
+
+def _generated(asked: Asked, columns: list[Column], stop: Callable[[], bool]) -> Linear:
+    """Adds patterns until none is worth more than its board, whose value then is the bound. Before that Farley's: value ÷ the most that
+    a pattern is worth of its board's price."""
     master, pieces, known, bound = Master(asked), len(asked.counts), set(columns), 0.0
     dear = 1000.0 * (1.0 + max(s.price for s in asked.stock))
     for i in range(
@@ -156,7 +227,7 @@ def _generated(asked: Asked, columns: list[Column], stop: Callable[[], bool]) ->
         master.column(dear, {i: 1.0})
     for column in columns:
         master.add(column)
-    taken: list[float] = []
+    taken, duals, fresh = list[float](), [0.0] * pieces, list[Column]()
     for _ in range(MOST_ROUNDS):
         value, taken, duals = master.solved()
         fresh, ratio = list[Column](), 1.0
@@ -176,12 +247,12 @@ def _generated(asked: Asked, columns: list[Column], stop: Callable[[], bool]) ->
         columns += fresh
         for column in fresh:
             master.add(column)
-    return bound, taken[pieces:]
+    return Linear(bound, taken[pieces:], duals[:pieces], not fresh and not master.rows)
 
 
-def _whole(asked: Asked, columns: Sequence[Column], least: float, seconds: float) -> list[Counter[Column]]:
-    """Whole boards over these patterns: the least cost, among equals the fewest; of one length at once where no plan costs
-    less."""
+def _whole(asked: Asked, columns: Sequence[Column], least: float, seconds: float) -> tuple[list[Counter[Column]], bool]:
+    """(whole boards over these patterns: the least cost, among equals the fewest; of one length at once where no plan costs
+    less; whether no plan over these patterns is cheaper)."""
     master = Master(asked)
     master.model.setOptionValue("time_limit", seconds)
     master.model.setOptionValue("mip_rel_gap", 1e-7)
@@ -193,8 +264,9 @@ def _whole(asked: Asked, columns: Sequence[Column], least: float, seconds: float
         master.model.setOptionValue("objective_target", least + each * sum(asked.counts))
     _, taken, _ = master.solved()
     if master.model.getInfo().primal_solution_status != FEASIBLE:
-        return []
-    return [Counter({column: round(x) for column, x in zip(columns, taken, strict=True) if round(x)})]
+        return [], False
+    sure = master.model.getModelStatus() == highspy.HighsModelStatus.kOptimal
+    return [Counter({column: round(x) for column, x in zip(columns, taken, strict=True) if round(x)})], sure
 
 
 FEASIBLE = 2
@@ -242,8 +314,7 @@ def _dived(asked: Asked, columns: list[Column], stop: Callable[[], bool]) -> lis
         rest = replace(asked, counts=tuple(left))
         own = [c for c in columns if all(n <= have for n, have in zip(c[1], left, strict=True))]
         own = list(dict.fromkeys([*own, *_first(rest)]))
-        _, taken = _generated(rest, own, stop)
-        most, column = max(zip(taken, own, strict=False))
+        most, column = max(zip(_generated(rest, own, stop).taken, own, strict=False))
         times = max(1, math.floor(most + HAIR))
         times = min([times, *(have // n for n, have in zip(column[1], left, strict=True) if n)])
         plan[column] += times

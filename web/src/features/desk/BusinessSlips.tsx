@@ -1,7 +1,7 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { get } from "../../api/client";
-import type { BookHeld, Place } from "../../api/types";
+import type { BookHeld, Path, Place } from "../../api/types";
 import { Figure, Length, OptionalLength, Tick, Typed } from "./fields";
 import { Say } from "./Say";
 import { put, useDesk, valueAt } from "./state";
@@ -23,12 +23,26 @@ function useBooks(): BookHeld[] {
   return books;
 }
 
+/** A list that is ticked together: what was ticked last counts at once, though the job comes back later. */
+function useTicked<T extends string>(path: Path, now: readonly T[], words: string): [readonly T[], (id: T, on: boolean, order?: readonly T[]) => void] {
+  const [wanted, want] = useState<readonly T[] | null>(null);
+  const last = useRef(0);
+  const { edit } = useDesk.getState();
+  const turn = (id: T, on: boolean, order?: readonly T[]) => {
+    const had = wanted ?? now;
+    const next = on ? [...had.filter((x) => x !== id), id] : had.filter((x) => x !== id);
+    const sorted = order ? order.filter((x) => next.includes(x)) : next;
+    const mine = (last.current += 1);
+    want(sorted);
+    void edit([{ do: "set", path, value: sorted }], words).then(() => mine === last.current && want(null));
+  };
+  return [wanted ?? now, turn];
+}
+
 /** Whose prices, and what is put on top of them. */
 export function PriceSlip() {
-  const chosen = useDesk((s) => valueAt(s.document, "terms.books")) ?? [];
+  const [chosen, turn] = useTicked("terms.books", useDesk((s) => valueAt(s.document, "terms.books")) ?? [], "books of prices");
   const books = useBooks();
-  const { edit } = useDesk.getState();
-  const turn = (id: string, on: boolean) => edit([put("terms.books", on ? [...chosen, id] : chosen.filter((b) => b !== id))], "books of prices");
   const gone = chosen.filter((id) => books.length > 0 && !books.some((b) => b.id === id));
   const currency = books.find((b) => chosen.includes(b.id))?.currency;
   return (
@@ -37,12 +51,12 @@ export function PriceSlip() {
         Prices from
         {books.map((book) => (
           <label key={book.id} className={`inline-flex min-h-8 items-center gap-1.5 pr-1 leading-7 ${currency && book.currency !== currency ? "text-faint" : ""}`}>
-            <input type="checkbox" checked={chosen.includes(book.id)} onChange={(e) => void turn(book.id, e.target.checked)} className="h-4 w-4 accent-[var(--signal)]" />
+            <input type="checkbox" checked={chosen.includes(book.id)} onChange={(e) => turn(book.id, e.target.checked)} className="h-4 w-4 accent-[var(--signal)]" />
             {book.name} ({book.currency})
           </label>
         ))}
         {gone.map((id) => (
-          <button key={id} type="button" onClick={() => void turn(id, false)} className="text-bad underline">
+          <button key={id} type="button" onClick={() => turn(id, false)} className="text-bad underline">
             a book that is no longer there: leave it out
           </button>
         ))}
@@ -66,7 +80,7 @@ const WEEK = ["mon", "tue", "wed", "thu", "fri", "sat", "sun"] as const;
 /** When work begins, on which days, what comes when. */
 export function DaysSlip() {
   const start = useDesk((s) => valueAt(s.document, "terms.calendar.start"));
-  const days = useDesk((s) => valueAt(s.document, "terms.calendar.days")) ?? [];
+  const [days, turn] = useTicked("terms.calendar.days", useDesk((s) => valueAt(s.document, "terms.calendar.days")) ?? [], "working days");
   const holidays = useDesk((s) => valueAt(s.document, "terms.calendar.holidays")) ?? [];
   const place = useDesk((s) => valueAt(s.document, "terms.calendar.place")) ?? "";
   const [places, setPlaces] = useState<Place[]>([]);
@@ -88,7 +102,7 @@ export function DaysSlip() {
           <input
             type="checkbox"
             checked={days.includes(day)}
-            onChange={(e) => void edit([put("terms.calendar.days", WEEK.filter((d) => (d === day ? e.target.checked : days.includes(d))))], "working days")}
+            onChange={(e) => turn(day, e.target.checked, WEEK)}
             className="h-4 w-4 accent-[var(--signal)]"
           />
           {day}
