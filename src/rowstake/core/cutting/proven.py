@@ -105,10 +105,10 @@ def _narrowed(
             return best, _cost(asked, best)
         if stop():
             break
-        near = _near(asked, linear.worths, slack * share)
+        near = _near(asked, linear, slack * share)
         while near is None and share > 0.05:
             share /= 2
-            near = _near(asked, linear.worths, slack * share)
+            near = _near(asked, linear, slack * share)
         if near is None:
             break
         found, sure = _whole(asked, near, _least(asked, linear.bound), seconds)
@@ -125,11 +125,12 @@ def _worth(asked: Asked, boards: Sequence[Board]) -> tuple[float, int]:
     return round(_cost(asked, boards), 6), len(boards)
 
 
-def _near(asked: Asked, worths: Sequence[float], slack: float) -> list[Column] | None:
+def _near(asked: Asked, linear: Linear, slack: float) -> list[Column] | None:
     """The full patterns of every length that waste no more of its price; None where there are too many."""
     out: list[Column] = []
     for j, stock in enumerate(asked.stock):
-        found = full_patterns(asked.room(j), worths, stock.price - slack - HAIR, MOST_PATTERNS - len(out))
+        least = stock.price - linear.spares.get(j, 0.0) - slack
+        found = full_patterns(asked.room(j), linear.worths, least - HAIR, MOST_PATTERNS - len(out))
         if found is None:
             return None
         out += [(j, uses) for uses in found]
@@ -207,12 +208,14 @@ class Master:
 
 @dataclass(frozen=True, slots=True)
 class Linear:
-    """The linear plan: its bound, how often it takes each pattern, and what one more of each piece costs; `whole` where no pattern is worth
-    more than its board, so that the bound is its value."""
+    """The linear plan: its bound, how often it takes each pattern, what one more of each piece costs, and by length what one board fewer
+    of those that may run out would cost more (below zero); `whole` where no pattern is worth more than its board, so that the bound is
+    its value."""
 
     bound: float
     taken: list[float]
     worths: list[float]
+    spares: dict[int, float]
     whole: bool
 
 
@@ -227,7 +230,7 @@ def _generated(asked: Asked, columns: list[Column], stop: Callable[[], bool]) ->
         master.column(dear, {i: 1.0})
     for column in columns:
         master.add(column)
-    taken, duals, fresh = list[float](), [0.0] * pieces, list[Column]()
+    taken, duals, fresh = list[float](), [0.0] * (pieces + len(master.rows)), list[Column]()
     for _ in range(MOST_ROUNDS):
         value, taken, duals = master.solved()
         fresh, ratio = list[Column](), 1.0
@@ -247,7 +250,8 @@ def _generated(asked: Asked, columns: list[Column], stop: Callable[[], bool]) ->
         columns += fresh
         for column in fresh:
             master.add(column)
-    return Linear(bound, taken[pieces:], duals[:pieces], not fresh and not master.rows)
+    spares = {j: duals[row] for j, row in master.rows.items()}
+    return Linear(bound, taken[pieces:], duals[:pieces], spares, not fresh)
 
 
 def _whole(asked: Asked, columns: Sequence[Column], least: float, seconds: float) -> tuple[list[Counter[Column]], bool]:
