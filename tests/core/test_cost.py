@@ -9,15 +9,18 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.bought import bought
+from rowstake.core.cost.actual import Entry, against
 from rowstake.core.cost.book import Book, Item, Prices, together
 from rowstake.core.cost.costing import costed
 from rowstake.core.cost.money import Purse
+from rowstake.core.cost.orders import orders
 from rowstake.core.cost.suppliers import compare_suppliers
 from rowstake.core.cost.views import cost_figures
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.preview import compare
 from rowstake.core.quotation import priced, quotation
+from rowstake.core.takeoff.on_sale import Racked
 from rowstake.core.takeoff.tickets import tickets
 from tests.decks import deck
 from tests.jobs import edited, fence, put
@@ -142,6 +145,48 @@ def test_a_chosen_supplier_is_bought_from_alone():
     made = costed(plan(job), together(list(YARDS)))
     assert {line.supplier for line in made.lines if line.total is not None} <= {"Near", "Yard"}
     assert str(made.subtotal("brought")) == "76.00"
+
+
+def test_the_rack_is_cut_first_and_nothing_of_it_is_bought():
+    """Pieces of 3700 and 1850: an offcut of 1900 in the rack gives one of the short ones, one of 500 gives none."""
+    prices, rack = (
+        together([book(*FENCE)]),
+        (Racked("uk_38x87", 1900, "R1"), Racked("uk_38x87", 500, "R2"), Racked("uk_19x150", 1800, "R3")),
+    )
+    plain, made = costed(plan(fence((3600, 0))), prices), costed(plan(fence((3600, 0))), prices, rack=rack)
+    count = {line.key: line.count for line in made.lines}
+    assert str(next(line.count for line in made.lines if line.key == "uk_19x150")) == "24"  # of 25
+    assert made.subtotal("goods") < plain.subtotal("goods")
+    cut = tickets(made.plan.lists, made.plan.parts, 600)
+    assert {t.racked: [q.length_mm for q in t.pieces] for t in cut if t.racked} == {"R1": [1850.0], "R3": [1800.0]}
+    assert sum(len(t.pieces) for t in cut) == sum(p.unit == "piece" for p in made.plan.parts)
+    assert count["uk_38x87"]
+
+
+def test_orders_by_supplier_and_delivery():
+    made = costed(plan(fence((3600, 0))), together(list(YARDS)))
+    told = {(o.supplier, o.delivery): {line.key for line in o.lines} for o in orders(made)}
+    assert "concrete" in told["Near", 1]
+    assert "uk_19x150" in told["Near", 2]
+    assert told["Far", 1] == {"uk_100x100"}
+    assert sum(o.total for o in orders(made)) == made.subtotal("goods")
+    one = costed(plan(edited(fence((3600, 0)), put("terms.deliveries", 1))), together(list(YARDS)))
+    assert {o.delivery for o in orders(one)} == {1}
+
+
+def test_what_it_took_against_what_it_was_costed_at():
+    """Goods 241.63 planned and 300 paid; 6.4 hours planned and 8 worked at 34."""
+    made = costed(plan(fence((3600, 0))), together([book(*FENCE)]))
+    entries = [
+        Entry(day=TODAY, section="goods", words="posts twice, one split", amount=Decimal("300")), Entry(day=TODAY, section="work", words="roots", hours=8),
+    ]  # fmt: skip
+    told = against(made, entries)
+    rows = {r.key: r for r in told.rows}
+    assert (rows["goods"].difference, rows["goods"].over) == ("£58.37 over", True)
+    assert rows["goods"].why == ("posts twice, one split, £300.00",)
+    assert (rows["work"].taken, rows["work"].hours) == ("£272.00", "6.4 h planned, 8.0 h worked")
+    assert (rows["away"].difference, rows["away"].why) == ("£13.80 under", ())
+    assert told.difference == "£22.97 over"  # 572.00 against 549.03
 
 
 def test_a_quotation_tells_options_payments_and_no_inner_prices():

@@ -123,6 +123,57 @@ def test_a_quotation_keeps_its_prices_when_the_book_changes(client, books):
     assert client.get(f"/api/jobs/{job['id']}/exports/ics/days").text.count("BEGIN:VEVENT") > 5
 
 
+def test_offcuts_are_kept_offered_and_used_up(client):
+    job = client.post("/api/jobs", json={"name": "Back", "region": "uk_ireland", "legs": [{"length": "9 m"}]}).json()[
+        "held"
+    ]
+    added = client.post(
+        "/api/rack", json=[{"section": "uk_38x87", "length_mm": 1900, "count": 2, "job": job["id"]}]
+    ).json()
+    assert [o["label"] for o in added] == ["R1", "R2"]
+    asked = {"document": document([]), "job": job["id"]}
+    used = [t["racked"] for t in client.post("/api/plan/bought", json=asked).json()["tickets"] if t["racked"]]
+    assert used
+    assert client.post(f"/api/rack/{added[0]['id']}/used", json={"job": job["id"]}).status_code == 204
+    assert [t["racked"] for t in client.post("/api/plan/bought", json=asked).json()["tickets"] if t["racked"]] == used
+    other = client.post("/api/plan/bought", json={"document": document([])}).json()
+    assert {t["racked"] for t in other["tickets"]} <= {"", "R2"}
+    assert next(o for o in client.get("/api/rack").json() if o["label"] == "R1")["used_by"] == "Back"
+    without = client.post(
+        "/api/plan/bought", json={"document": document([], put("terms.rack", False)), "job": job["id"]}
+    ).json()
+    assert not any(t["racked"] for t in without["tickets"])
+    assert client.delete(f"/api/rack/{added[1]['id']}").status_code == 204
+    assert client.delete(f"/api/rack/{added[1]['id']}").status_code == 404
+    bad = client.post("/api/rack", json=[{"section": "oak", "length_mm": 900}])
+    assert bad.json()["errors"][0]["field"] == "section"
+
+
+def test_receipts_and_hours_typed_and_brought_in(client, books):
+    job = client.post("/api/jobs", json={"name": "Back", "region": "uk_ireland", "legs": [{"length": "9 m"}]}).json()[
+        "held"
+    ]
+    path = f"/api/jobs/{job['id']}/actuals"
+    told = client.post(
+        path, json=[{"day": "2026-11-30", "section": "goods", "words": "posts", "amount": "120.50"}]
+    ).json()
+    assert told["entries"][0]["entry"]["amount"] == "120.5000"
+    rows = "day,section,words,amount,hours\n2026-12-01,work,roots,,6\n2026-12-01,Taken away,skip,90,\n"
+    told = client.post(f"{path}/csv", content=rows.encode()).json()
+    assert [e["entry"]["section"] for e in told["entries"]] == ["goods", "work", "away"]
+    assert next(r for r in told["against"]["rows"] if r["key"] == "goods")["taken"] == "£120.50"
+    bad = client.post(f"{path}/csv", content=rows.replace("2026-12-01,work", "soon,work").encode())
+    assert (bad.status_code, bad.json()["errors"][0]["field"]) == (422, "row 2.day")
+    assert len(client.get(path).json()["entries"]) == 3  # all of a file, or none
+    first = told["entries"][0]["id"]
+    assert client.delete(f"{path}/{first}").status_code == 204
+    assert client.delete(f"/api/jobs/other/actuals/{first}").status_code == 404
+    export = client.get(f"/api/jobs/{job['id']}/exports/orders/supplier")
+    assert export.status_code == 422
+    orders = client.post("/api/plan/orders", json={"document": document(books)}).json()
+    assert {o["delivery"] for o in orders} == {1, 2}
+
+
 HOW = ("slow", "refused", "nonsense", "half")
 
 

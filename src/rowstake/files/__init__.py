@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import datetime
 import re
+from dataclasses import replace
 from functools import cache
 
 from rowstake.core.bought import bought
@@ -40,6 +41,7 @@ def export(
     if document not in known:
         raise refuse("document", document, ", ".join(known), f"There is no “{document}” as {made.name}")
     if made.proven:
-        plan = bought(plan, issue.prices.on_sale if issue.prices else CATALOGUES)
+        own = issue.prices.of(plan.brief.job.terms.suppliers).on_sale if issue.prices else CATALOGUES
+        plan = bought(plan, replace(own, rack=issue.rack))
     tail = "" if len(known) == 1 else f"-{document}"
     return made, f"{stem_of(plan.brief.job.name, 'job')}{tail}.{made.suffix}", made.write(plan, document, issue)

@@ -10,6 +10,7 @@ from typing import Literal
 from rowstake.core.calendar.weather import DayWeather
 from rowstake.core.cost.book import Prices
 from rowstake.core.plan import AnyPlan
+from rowstake.core.takeoff.on_sale import Racked
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,6 +26,7 @@ class Issue:
     customer: str = ""
     address: str = ""
     forecast: Mapping[datetime.date, DayWeather] = field(default_factory=dict)
+    rack: tuple[Racked, ...] = ()
 
     @property
     def words(self) -> str:

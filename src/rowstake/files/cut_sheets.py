@@ -51,7 +51,13 @@ def _summed(plan: AnyPlan, key: str) -> str:
 
 def _ticket(plan: AnyPlan, group: list[Ticket], scale: float) -> str:
     p, first, many = plan.brief.printer, group[0], len(group)
-    numbers = f"board {first.number}" if many == 1 else f"boards {first.number} to {group[-1].number}, {many} alike"
+    numbers = (
+        f"offcut {first.racked} from the rack, {first.number}"
+        if first.racked
+        else f"board {first.number}"
+        if many == 1
+        else f"boards {first.number} to {group[-1].number}, {many} alike"
+    )
     if many > 1 and group[-1].number - first.number != many - 1:
         numbers = f"{many} boards alike: " + ", ".join(str(t.number) for t in group[:12]) + (" …" if many > 12 else "")
     left = (

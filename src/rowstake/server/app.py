@@ -15,7 +15,20 @@ from starlette.middleware.gzip import GZipMiddleware
 from rowstake.outside.conditions import Skies
 from rowstake.outside.yards import Yards
 from rowstake.server import limits, problems
-from rowstake.server.routes import books, exports, jobs, plans, prices, quotations, reckoners, sites, start, yards_told
+from rowstake.server.routes import (
+    actuals,
+    books,
+    exports,
+    jobs,
+    plans,
+    prices,
+    quotations,
+    rack,
+    reckoners,
+    sites,
+    start,
+    yards_told,
+)
 
 LOOPBACK = ("127.0.0.1", "localhost")
 """Until there is sign-in, nothing outside this machine is served."""
@@ -41,6 +54,8 @@ def create_app(
     app.add_middleware(limits.OwnPagesOnly, hosts=LOOPBACK)
     app.add_middleware(limits.Guarded)
     for router in (
+        actuals.router,
+        rack.router,
         books.router,
         exports.router,
         jobs.router,

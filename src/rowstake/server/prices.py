@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections import OrderedDict
 from collections.abc import Callable
+from dataclasses import replace
 from threading import Lock
 
 from sqlalchemy.exc import SQLAlchemyError
@@ -12,8 +13,10 @@ from rowstake.core.cost.book import Book, Prices, together
 from rowstake.core.cost.views import cost_figures
 from rowstake.core.job import Job
 from rowstake.core.plan import AnyPlan
+from rowstake.core.takeoff.on_sale import CATALOGUES, OnSale, Racked
 from rowstake.core.views.base import Figure
 from rowstake.store.books import Books
+from rowstake.store.rack import Rack
 
 MOST_KEPT = 16
 _kept: OrderedDict[tuple[tuple[str, int], ...], Prices] = OrderedDict()
@@ -35,6 +38,17 @@ def prices_of(job: Job, books: Books) -> Prices | None:
         while len(_kept) > MOST_KEPT:
             _kept.popitem(last=False)
     return made
+
+
+def sold(job: Job, key: str | None, books: Books, rack: Rack) -> OnSale:
+    """What a job is cut and bought from: its books, the catalogue for the rest, and the rack before both."""
+    prices = prices_of(job, books)
+    return replace(prices.of(job.terms.suppliers).on_sale if prices else CATALOGUES, rack=racked(job, key, rack))
+
+
+def racked(job: Job, key: str | None, rack: Rack) -> tuple[Racked, ...]:
+    """The offcuts that a job may use: none, where its terms say so."""
+    return rack.offered(key) if job.terms.rack else ()
 
 
 def empty(currency: str) -> Prices:

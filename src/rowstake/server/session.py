@@ -10,9 +10,11 @@ from sqlalchemy.orm import Session
 
 from rowstake.outside.conditions import Skies
 from rowstake.outside.yards import Yards
+from rowstake.store.actuals import Actuals
 from rowstake.store.books import Books
 from rowstake.store.jobs import Jobs
 from rowstake.store.quotations import Quotations
+from rowstake.store.rack import Rack
 from rowstake.store.sites import Sites
 
 
@@ -40,6 +42,14 @@ def _quotations(session: SessionHere) -> Quotations:
     return Quotations(session)
 
 
+def _rack(session: SessionHere) -> Rack:
+    return Rack(session)
+
+
+def _actuals(session: SessionHere) -> Actuals:
+    return Actuals(session)
+
+
 def _skies(request: Request) -> Skies:
     found: Skies = request.app.state.skies
     return found
@@ -50,6 +60,8 @@ def _yards(request: Request) -> Yards:
     return found
 
 
+RackHere = Annotated[Rack, Depends(_rack, scope="function")]
+ActualsHere = Annotated[Actuals, Depends(_actuals, scope="function")]
 SkyHere = Annotated[Skies, Depends(_skies)]
 YardsHere = Annotated[Yards, Depends(_yards)]
 BooksHere = Annotated[Books, Depends(_books, scope="function")]

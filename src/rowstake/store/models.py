@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from datetime import datetime
+from datetime import date, datetime
+from decimal import Decimal
 from typing import Any
 
-from sqlalchemy import JSON, Boolean, DateTime, ForeignKey, Integer, String, func
+from sqlalchemy import JSON, Boolean, Date, DateTime, Float, ForeignKey, Integer, Numeric, String, func
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 
 
@@ -93,3 +94,33 @@ class QuotationRow(Base):
     revision: Mapped[int] = mapped_column(Integer)
     content: Mapped[dict[str, Any]] = mapped_column(JSON)
     made_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class OffcutRow(Base):
+    """A length that was left over, and the job that it was used up by."""
+
+    __tablename__ = "offcuts"
+
+    id: Mapped[str] = mapped_column(String(36), primary_key=True)
+    section: Mapped[str] = mapped_column(String(40))
+    length_mm: Mapped[float] = mapped_column(Float)
+    label: Mapped[str] = mapped_column(String(40))
+    job_id: Mapped[str | None] = mapped_column(ForeignKey("jobs.id"), nullable=True)
+    used_by: Mapped[str | None] = mapped_column(ForeignKey("jobs.id"), nullable=True)
+    kept_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class ActualRow(Base):
+    """A receipt, or hours that were worked."""
+
+    __tablename__ = "actuals"
+
+    id: Mapped[str] = mapped_column(String(36), primary_key=True)
+    place: Mapped[int] = mapped_column(Integer)
+    """In which order they were written down."""
+    job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id"))
+    day: Mapped[date] = mapped_column(Date)
+    section: Mapped[str] = mapped_column(String(20))
+    words: Mapped[str] = mapped_column(String(200))
+    amount: Mapped[Decimal] = mapped_column(Numeric(14, 4))
+    hours: Mapped[float | None] = mapped_column(Float, nullable=True)

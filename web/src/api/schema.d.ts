@@ -4,6 +4,122 @@
  */
 
 export interface paths {
+    "/api/jobs/{key}/actuals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Every
+         * @description All receipts and hours of a job, and what they say of its cost.
+         */
+        get: operations["every_api_jobs__key__actuals_get"];
+        put?: never;
+        /** Add */
+        post: operations["add_api_jobs__key__actuals_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{key}/actuals/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring In
+         * @description All rows of a file, or none of them.
+         */
+        post: operations["bring_in_api_jobs__key__actuals_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{key}/actuals/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove */
+        delete: operations["remove_api_jobs__key__actuals__entry__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every */
+        get: operations["every_api_rack_get"];
+        put?: never;
+        /**
+         * Keep
+         * @description Puts offcuts into the rack.
+         */
+        post: operations["keep_api_rack_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rack/{key}/used": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Use
+         * @description Marks one as used up.
+         */
+        post: operations["use_api_rack__key__used_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rack/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove */
+        delete: operations["remove_api_rack__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books": {
         parameters: {
             query?: never;
@@ -622,6 +738,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ordered
+         * @description By supplier and delivery.
+         */
+        post: operations["ordered_api_plan_orders_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/suppliers": {
         parameters: {
             query?: never;
@@ -1007,6 +1143,12 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** ActualsTold */
+        ActualsTold: {
+            /** Entries */
+            entries: components["schemas"]["EntryHeld"][];
+            against: components["schemas"]["AgainstTold"];
+        };
         /**
          * AddCut
          * @description Take something out of a deck's shape: a notch or clip at a corner, or a hole for a tree, a pipe, a post.
@@ -1139,6 +1281,41 @@ export interface components {
              */
             full?: boolean;
         };
+        /**
+         * Against
+         * @description One part of the cost: planned and taken, in words; `over` says by how much it ran over, `why` what the entries say of it.
+         */
+        Against: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Planned */
+            planned: string;
+            /** Taken */
+            taken: string;
+            /** Difference */
+            difference: string;
+            /** Over */
+            over: boolean;
+            /** Hours */
+            hours: string;
+            /** Why */
+            why: string[];
+        };
+        /** AgainstTold */
+        AgainstTold: {
+            /** Rows */
+            rows: components["schemas"]["Against"][];
+            /** Planned */
+            planned: string;
+            /** Taken */
+            taken: string;
+            /** Difference */
+            difference: string;
+            /** Over */
+            over: boolean;
+        };
         /** Answer */
         Answer: {
             /** Outputs */
@@ -1172,13 +1349,6 @@ export interface components {
             edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
             sight?: components["schemas"]["Sight"] | null;
         };
-        /** AskAbout */
-        AskAbout: {
-            /** Document */
-            document: {
-                [key: string]: unknown;
-            };
-        };
         /**
          * AskOf
          * @description `only` names findings by their places in the plan; None asks for all.
@@ -1200,6 +1370,8 @@ export interface components {
             document: {
                 [key: string]: unknown;
             };
+            /** Job */
+            job?: string | null;
             /** Section */
             section: number;
         };
@@ -1756,6 +1928,62 @@ export interface components {
             do: "drop_variants";
             /** Name */
             name?: string | null;
+        };
+        /**
+         * Entry
+         * @description A receipt, or hours that were worked; what the hours cost may be left to the rate of the books.
+         */
+        "Entry-Input": {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Section
+             * @enum {string}
+             */
+            section: "goods" | "work" | "hire" | "away" | "brought";
+            /** Words */
+            words: string;
+            /**
+             * Amount
+             * @default 0
+             */
+            amount?: number | string;
+            /** Hours */
+            hours?: number | null;
+        };
+        /**
+         * Entry
+         * @description A receipt, or hours that were worked; what the hours cost may be left to the rate of the books.
+         */
+        "Entry-Output": {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Section
+             * @enum {string}
+             */
+            section: "goods" | "work" | "hire" | "away" | "brought";
+            /** Words */
+            words: string;
+            /**
+             * Amount
+             * @default 0
+             */
+            amount: string;
+            /** Hours */
+            hours: number | null;
+        };
+        /** EntryHeld */
+        EntryHeld: {
+            /** Id */
+            id: string;
+            entry: components["schemas"]["Entry-Output"];
         };
         /**
          * FenceDesk
@@ -2341,6 +2569,40 @@ export interface components {
             /** Site */
             site?: string | null;
         };
+        /**
+         * OffcutHeld
+         * @description `used_by` is the job that used it up; empty while it lies there.
+         */
+        OffcutHeld: {
+            /** Id */
+            id: string;
+            /** Section */
+            section: string;
+            /** Name */
+            name: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Label */
+            label: string;
+            /** Job */
+            job: string;
+            /** Used By */
+            used_by: string;
+        };
+        /** OffcutTold */
+        OffcutTold: {
+            /** Section */
+            section: string;
+            /** Length Mm */
+            length_mm: number;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /** Job */
+            job?: string | null;
+        };
         /** Offer */
         Offer: {
             /** Group */
@@ -2400,6 +2662,24 @@ export interface components {
              * @default []
              */
             without?: string[];
+        };
+        /**
+         * OrderTold
+         * @description What one supplier brings at once, aisle by aisle.
+         */
+        OrderTold: {
+            /** Supplier */
+            supplier: string;
+            /** Delivery */
+            delivery: number;
+            /** Words */
+            words: string;
+            /** Total */
+            total: string;
+            /** Unpriced */
+            unpriced: number;
+            /** Rows */
+            rows: components["schemas"]["CostRow"][];
         };
         /**
          * Panel
@@ -3273,6 +3553,14 @@ export interface components {
             kept: boolean;
             /** Parts */
             parts: string[];
+            /** Material */
+            material: string;
+            /** Left Mm */
+            left_mm: number;
+            /** Racked */
+            racked: string;
+            /** Count */
+            count: number;
         };
         /** Tried */
         Tried: {
@@ -3282,6 +3570,14 @@ export interface components {
             };
             desk: components["schemas"]["Desk"];
             consequence: components["schemas"]["Consequence"];
+        };
+        /**
+         * UsedBy
+         * @description The job that uses an offcut up; none puts it back.
+         */
+        UsedBy: {
+            /** Job */
+            job?: string | null;
         };
         /** Verdict */
         Verdict: {
@@ -3367,6 +3663,25 @@ export interface components {
             words: string;
             /** Text */
             text: string;
+        };
+        /** AskAbout */
+        rowstake__server__routes__plans__AskAbout: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * AskAbout
+         * @description `job` is the id of a saved job: what it uses of the rack already stays with it.
+         */
+        rowstake__server__routes__prices__AskAbout: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /** Job */
+            job?: string | null;
         };
         /** Beams */
         Beams: {
@@ -4365,6 +4680,11 @@ export interface components {
              */
             suppliers: string[];
             /**
+             * Rack
+             * @default true
+             */
+            rack: boolean;
+            /**
              * Pace Pct
              * @default 100
              */
@@ -4541,6 +4861,7 @@ export interface components {
              * @default {
              *       "books": [],
              *       "suppliers": [],
+             *       "rack": true,
              *       "pace_pct": 100,
              *       "contingency_pct": 5,
              *       "overhead_pct": 10,
@@ -5103,6 +5424,7 @@ export interface components {
              * @default {
              *       "books": [],
              *       "suppliers": [],
+             *       "rack": true,
              *       "pace_pct": 100,
              *       "contingency_pct": 5,
              *       "overhead_pct": 10,
@@ -5203,6 +5525,329 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    every_api_jobs__key__actuals_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ActualsTold"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_api_jobs__key__actuals_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Entry-Input"][];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ActualsTold"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_in_api_jobs__key__actuals_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ActualsTold"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_api_jobs__key__actuals__entry__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    every_api_rack_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffcutHeld"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_api_rack_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffcutTold"][];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffcutHeld"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    use_api_rack__key__used_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UsedBy"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_api_rack__key__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     every_api_books_get: {
         parameters: {
             query?: never;
@@ -6381,7 +7026,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__plans__AskAbout"];
             };
         };
         responses: {
@@ -6465,7 +7110,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__plans__AskAbout"];
             };
         };
         responses: {
@@ -6507,7 +7152,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__plans__AskAbout"];
             };
         };
         responses: {
@@ -6593,7 +7238,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__plans__AskAbout"];
             };
         };
         responses: {
@@ -6635,7 +7280,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__plans__AskAbout"];
             };
         };
         responses: {
@@ -6719,7 +7364,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
             };
         };
         responses: {
@@ -6752,6 +7397,48 @@ export interface operations {
             };
         };
     };
+    ordered_api_plan_orders_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderTold"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     suppliers_api_plan_suppliers_post: {
         parameters: {
             query?: never;
@@ -6761,7 +7448,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
             };
         };
         responses: {
@@ -6845,7 +7532,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
             };
         };
         responses: {
@@ -6889,7 +7576,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
             };
         };
         responses: {
@@ -6935,7 +7622,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
             };
         };
         responses: {
@@ -6982,7 +7669,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskAbout"];
+                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
             };
         };
         responses: {

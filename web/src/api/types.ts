@@ -61,6 +61,9 @@ export type BookRead = S["BookRead"];
 export type BookOpened = S["BookOpened"];
 export type Yard = S["Yard"];
 export type Given = S["Given"];
+export type OrderTold = S["OrderTold"];
+export type OffcutHeld = S["OffcutHeld"];
+export type ActualsTold = S["ActualsTold"];
 export type Problem = S["Problem"];
 export type Fault = S["FaultShown"];
 

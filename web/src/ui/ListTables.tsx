@@ -1,6 +1,7 @@
-import { Fragment, type ReactNode, useState } from "react";
+import { Fragment, type ReactNode } from "react";
 import type { BuyRow, CutRow } from "../api/types";
 import { Num } from "./Num";
+import { useTicks } from "./useTicks";
 
 export const cell = "px-2 py-1";
 export const big = `${cell} text-right text-[1.0625rem] font-bold whitespace-nowrap`;
@@ -23,10 +24,9 @@ export function Head({ names }: { names: string[] }) {
 }
 
 /** What to buy, group by group. */
-export function BuyTable({ rows, Row, ticked }: { rows: readonly BuyRow[]; Row: RowOf; ticked?: boolean }) {
-  const [have, setHave] = useState<ReadonlySet<string>>(new Set());
+export function BuyTable({ rows, Row, ticked }: { rows: readonly BuyRow[]; Row: RowOf; ticked?: string }) {
+  const [have, turn] = useTicks(ticked ?? "");
   const name = (r: BuyRow) => `${r.item} ${r.length} ${r.unit}`;
-  const turn = (key: string) => setHave((was) => new Set(was.has(key) ? [...was].filter((k) => k !== key) : [...was, key]));
   return (
     <table role="table" className="cards w-full min-w-[46rem] border-collapse bg-board">
       <Head names={["What", "Length", "Buy", "Unit", "Why so many", "For"]} />
@@ -41,12 +41,12 @@ export function BuyTable({ rows, Row, ticked }: { rows: readonly BuyRow[]; Row: 
               </tr>
             )}
             <Row parts={r.parts}>
-              <td role="cell" data-as="" className={`${cell} font-semibold ${have.has(name(r)) ? "text-faint line-through" : ""}`}>
+              <td role="cell" data-as="" className={`${cell} font-semibold ${have(name(r)) ? "text-faint line-through" : ""}`}>
                 {ticked && (
                   <input
                     type="checkbox"
                     aria-label={`Have ${name(r)}`}
-                    checked={have.has(name(r))}
+                    checked={have(name(r))}
                     onClick={(e) => e.stopPropagation()}
                     onChange={() => turn(name(r))}
                     className="mr-2 h-5 w-5 align-[-3px] accent-[var(--signal)]"

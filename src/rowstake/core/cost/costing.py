@@ -16,6 +16,7 @@ from rowstake.core.cutting.plan import cut_plan
 from rowstake.core.parts import Working
 from rowstake.core.planned import AnyPlan
 from rowstake.core.takeoff.lists import BuyLine
+from rowstake.core.takeoff.on_sale import Racked
 from rowstake.core.views.base import size_of
 
 GOODS = "Goods"
@@ -39,6 +40,8 @@ class CostLine:
     key: str
     tax: str = "standard"
     lacks: int = 0
+    delivery: int = 2
+    """Brought with the first delivery, where anything of it goes into the holes; with the second otherwise."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,15 +78,19 @@ SECTION = {"Work": "work", "Hire": "hire", "Taken away": "away", "Delivery and t
 NAMES = {"goods": "Goods", "work": "Work", "hire": "Hire", "away": "Taken away", "brought": "Delivery and travel"}
 
 
-def costed(plan: AnyPlan, prices: Prices, proven: bool = True) -> Costing:
+def costed(plan: AnyPlan, prices: Prices, proven: bool = True, rack: tuple[Racked, ...] = ()) -> Costing:
     """The cost of a plan by these prices. Lengths and packs are those that cost least, proven; or, where it has to be quick,
-    found at once."""
+    found at once. What lies in the rack costs nothing."""
     prices = prices.of(plan.brief.job.terms.suppliers)
-    made = bought(plan, prices.on_sale, best_plan if proven else cut_plan)
+    made = bought(plan, replace(prices.on_sale, rack=rack), best_plan if proven else cut_plan)
     purse, p = Purse(prices.currency), plan.brief.printer
 
+    early = {name for part in made.parts if part.step == "holes" for name in (part.label, part.of)}
+    parted = plan.brief.job.terms.deliveries != 1
+
     def priced(line: BuyLine) -> CostLine:
-        return _line(line, prices, purse, p.length(line.length_mm) if line.length_mm else "")
+        told = _line(line, prices, purse, p.length(line.length_mm) if line.length_mm else "")
+        return replace(told, delivery=2 if parted and not early.intersection(line.for_parts) else 1)
 
     goods = [priced(line) for line in made.lists.buy]
     lines = (

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from rowstake.core.cost.book import Prices
-from rowstake.core.cost.costing import Costing, costed
+from rowstake.core.cost.costing import Costing, CostLine, costed
 from rowstake.core.cost.money import Purse
 from rowstake.core.parts import Working
 from rowstake.core.planned import AnyPlan
@@ -53,15 +54,20 @@ class CostTold:
     missing: list[str]
 
 
+def cost_rows(lines: Sequence[CostLine], currency: str) -> list[CostRow]:
+    purse = Purse(currency)
+
+    def told(line: CostLine) -> CostRow:
+        each, total = ("" if x is None else purse.told(x) for x in (line.each, line.total))
+        return CostRow(
+            line.section, line.group, line.what, line.length, f"{line.count.normalize():f}", line.unit, each, total, line.supplier, line.how, line.key, line.lacks
+        )  # fmt: skip
+
+    return [told(line) for line in lines]
+
+
 def cost_told(made: Costing, missing: list[str]) -> CostTold:
-    purse = Purse(made.currency)
-    rows = [
-        CostRow(
-            line.section, line.group, line.what, line.length, f"{line.count:f}".rstrip("0").rstrip(".") if "." in f"{line.count:f}" else f"{line.count:f}",
-            line.unit, "" if line.each is None else purse.told(line.each), "" if line.total is None else purse.told(line.total), line.supplier, line.how, line.key, line.lacks,
-        )
-        for line in made.lines
-    ]  # fmt: skip
+    rows = cost_rows(made.lines, made.currency)
     subtotals = [SubtotalRow(s.key, s.name, s.told, f"cost_{s.key}") for s in made.subtotals]
     return CostTold(
         made.currency, rows, subtotals, made.total_told, made.per, list(made.unpriced), made.workings,

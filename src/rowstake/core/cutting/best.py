@@ -18,7 +18,7 @@ MOST_KEPT = 2000
 def best_plan(pieces_mm: Counter[float], stock: Sequence[Stock], saw: Saw = SAW) -> CutPlan:
     """The least cost, then the fewest boards, with its proof. Where there are too few boards on sale it is made as if there were enough:
     who asks compares with what is there."""
-    left, too_long = apart(pieces_mm, stock, saw)
+    left, too_long = apart(pieces_mm, [s for s in stock if not s.racked], saw)
     if not left:
         return CutPlan((), too_long)
     made = _solved(tuple(sorted(left.items(), reverse=True)), tuple(stock), saw)
@@ -32,18 +32,21 @@ def _solved(pieces: tuple[tuple[float, int], ...], stock: tuple[Stock, ...], saw
     try:
         made = proven(asked, lambda: time.monotonic() > until, SECONDS)
     except ValueError:
-        endless = tuple(Stock(s.length_mm, s.price) for s in stock)
+        endless = tuple(s if s.racked else Stock(s.length_mm, s.price) for s in stock)
         return _solved(pieces, endless, saw) if endless != stock else cut_plan(Counter(dict(pieces)), stock, saw)
     quick = cut_plan(Counter(dict(pieces)), stock, saw)
-    price = {s.length_mm: s.price for s in stock}
-    if (cost := sum(price[mm] * n for mm, n in quick.boards.items())) < made.cost - 1e-6 and _there(quick, stock):
+    price = {(s.length_mm, s.racked): s.price for s in stock}
+    if (cost := sum(price[p.stock_mm, p.racked] * p.count for p in quick.patterns)) < made.cost - 1e-6 and _there(
+        quick, stock
+    ):
         return CutPlan(quick.patterns, (), Proof(cost, made.bound, False))
-    boards = Counter((stock[b.stock].length_mm, b.pieces_mm) for b in made.boards)
-    patterns = tuple(Pattern(mm, cut, n, saw) for (mm, cut), n in sorted(boards.items(), reverse=True))
+    boards = Counter((stock[b.stock], b.pieces_mm) for b in made.boards)
+    by_size = sorted(boards.items(), key=lambda b: (not b[0][0].racked, b[0][0].length_mm, b[0][1]), reverse=True)
+    patterns = tuple(Pattern(s.length_mm, cut, n, saw, s.racked) for (s, cut), n in by_size)
     return CutPlan(patterns, (), Proof(made.cost, made.bound, made.optimal))
 
 
 def _there(plan: CutPlan, stock: Sequence[Stock]) -> bool:
     """Whether there are as many boards as a plan takes."""
-    most = {s.length_mm: s.available for s in stock}
+    most = {s.length_mm: s.available for s in stock if not s.racked}
     return all((limit := most[mm]) is None or n <= limit for mm, n in plan.boards.items())

@@ -40,11 +40,13 @@ SAW = Saw()
 
 @dataclass(frozen=True, slots=True)
 class Stock:
-    """A length on sale, mm, its price, and how many there are; None for as many as are wanted."""
+    """A length on sale, mm, its price, and how many there are; None for as many as are wanted. `racked`: it is not bought, it was left
+    over."""
 
     length_mm: float
     price: float
     available: int | None = None
+    racked: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +57,7 @@ class Pattern:
     pieces_mm: tuple[float, ...]
     count: int
     saw: Saw = SAW
+    racked: bool = False
 
     @property
     def offcut_mm(self) -> float:
@@ -89,7 +92,8 @@ class CutPlan:
         """How many of each length to buy."""
         out: Counter[float] = Counter()
         for pattern in self.patterns:
-            out[pattern.stock_mm] += pattern.count
+            if not pattern.racked:
+                out[pattern.stock_mm] += pattern.count
         return dict(sorted(out.items()))
 
     @property
@@ -123,16 +127,21 @@ def apart(pieces_mm: Counter[float], stock: Sequence[Stock], saw: Saw) -> tuple[
 
 def cut_plan(pieces_mm: Counter[float], stock: Sequence[Stock], saw: Saw = SAW) -> CutPlan:
     """A plan for pieces (length → count) from stock. The stock whose board costs least for what is cut from it is taken each time."""
-    left, too_long = apart(pieces_mm, stock, saw)
+    left, too_long = apart(pieces_mm, [s for s in stock if not s.racked], saw)
     patterns: list[Pattern] = []
+    there = {s: s.available for s in stock if s.racked and s.available is not None}
     while left:
         ordered = sorted(left.items(), reverse=True)
         need = ordered[0][0]
-        filled = [(s, _fill(ordered, s.length_mm, saw)) for s in stock if saw.usable_mm(s.length_mm) >= need - 1e-6]
+        fits = [s for s in stock if saw.usable_mm(s.length_mm) >= need - 1e-6 and there.get(s, 1) > 0]
+        filled = [(s, _fill(ordered, s.length_mm, saw)) for s in fits]
         best, pieces = min(filled, key=lambda f: (f[0].price / sum(f[1]), f[0].length_mm))
         uses = Counter(pieces)
         times = min(left[length] // n for length, n in uses.items())
-        patterns.append(Pattern(best.length_mm, pieces, times, saw))
+        times = min(times, there.get(best, times))
+        if best in there:
+            there[best] -= times
+        patterns.append(Pattern(best.length_mm, pieces, times, saw, best.racked))
         for length, n in uses.items():
             left[length] -= n * times
             if not left[length]:

@@ -69,6 +69,8 @@ class Terms(Block):
     books: Annotated[tuple[Annotated[str, Field(min_length=1, max_length=60)], ...], Field(max_length=6)] = ()
     suppliers: Annotated[tuple[Annotated[str, Field(min_length=1, max_length=120)], ...], Field(max_length=10)] = ()
     """Whose goods are bought; all of them where none is named, each line where it costs least."""
+    rack: bool = True
+    """Timber is cut from the rack of offcuts first."""
     pace_pct: Annotated[float, Field(ge=25, le=400)] = 100
     contingency_pct: Percent = 5
     overhead_pct: Percent = 10

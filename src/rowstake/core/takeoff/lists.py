@@ -119,7 +119,7 @@ class TakeOff:
     @property
     def waste(self) -> float:
         """Share of all timber bought that ends as offcut and sawdust."""
-        patterns = [pattern for plan in self.plans.values() for pattern in plan.patterns]
+        patterns = [pattern for plan in self.plans.values() for pattern in plan.patterns if not pattern.racked]
         bought = sum(p.stock_mm * p.count for p in patterns)
         kept = sum(sum(p.pieces_mm) * p.count for p in patterns)
         return 1 - kept / bought if bought else 0.0
@@ -168,13 +168,17 @@ def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
     for key, waiting in labels.items():
         section = CATALOGUE.sections[key]
         longest = min(buyer.longest_mm.get(key, math.inf), buyer.most_mm or math.inf)
-        stock = [s for s in buyer.on_sale.stock(key) if s.length_mm <= longest + 1e-6]
+        stock = [s for s in buyer.on_sale.stock(key) if s.racked or s.length_mm <= longest + 1e-6]
         wanted = Counter({length: len(names) for length, names in waiting.items()})
         plans[key] = plan = buyer.cut(wanted, stock, buyer.saw)
+        for pattern in plan.patterns:
+            if pattern.racked:
+                for piece in (mm for mm in pattern.pieces_mm for _ in range(pattern.count)):
+                    waiting[piece].popleft()
         for length, count in plan.boards.items():
             cut: Counter[float] = Counter()
             for pattern in plan.patterns:
-                if pattern.stock_mm == length:
+                if pattern.stock_mm == length and not pattern.racked:
                     for piece in pattern.pieces_mm:
                         cut[piece] += pattern.count
             names = tuple(waiting[piece].popleft() for piece, n in cut.items() for _ in range(n))

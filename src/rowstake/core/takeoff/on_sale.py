@@ -15,15 +15,31 @@ from rowstake.core.reckoners.base import up
 
 
 @dataclass(frozen=True, slots=True)
+class Racked:
+    """An offcut that lies in the rack."""
+
+    section: str
+    length_mm: float
+    label: str
+
+
+RACK_SHARE = 1e-3
+"""An offcut costs next to nothing, by its length in metres: so it is cut first, the shortest that does."""
+
+
+@dataclass(frozen=True, slots=True)
 class OnSale:
     """`lengths` by section and `packs` by the key of a good, as a book of prices has them; of what it does not have, as the
-    catalogue."""
+    catalogue. Timber is cut from the `rack` first."""
 
     lengths: Mapping[str, tuple[Stock, ...]] = field(default_factory=dict)
     priced_packs: Mapping[str, Mapping[int, float]] = field(default_factory=dict)
+    rack: tuple[Racked, ...] = ()
 
     def stock(self, section: str) -> tuple[Stock, ...]:
-        return self.lengths.get(section) or _catalogues(section)
+        lying = Counter(r.length_mm for r in self.rack if r.section == section)
+        racked = tuple(Stock(mm, RACK_SHARE * mm / 1000, n, racked=True) for mm, n in sorted(lying.items()))
+        return racked + (self.lengths.get(section) or _catalogues(section))
 
     def packs(self, good: Good, stainless: bool = False) -> Mapping[int, float]:
         """Pieces in a pack → its price; of packs without prices each as dear as it has pieces, and `PACK_WORTH` more."""

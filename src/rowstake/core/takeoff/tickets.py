@@ -43,11 +43,13 @@ class Ticket:
     pieces: tuple[TicketPiece, ...]
     offcut_mm: float
     kept: bool
+    racked: str = ""
+    """The label of the offcut that it is cut from; empty for a board that is bought."""
 
     @property
     def shape(self) -> tuple[object, ...]:
         """Boards with the same are cut alike."""
-        return self.stock_mm, tuple((p.length_mm, p.width_mm, p.ends, p.kind) for p in self.pieces)
+        return self.racked, self.stock_mm, tuple((p.length_mm, p.width_mm, p.ends, p.kind) for p in self.pieces)
 
 
 def tickets(lists: TakeOff, parts: Iterable[Part], keep_mm: float) -> list[Ticket]:
@@ -59,12 +61,22 @@ def tickets(lists: TakeOff, parts: Iterable[Part], keep_mm: float) -> list[Ticke
     out: list[Ticket] = []
     for key, plan in lists.plans.items():
         boards = [pattern for pattern in plan.patterns for _ in range(pattern.count)]
+        lying = racked_labels(lists, key)
         for number, pattern in enumerate(boards, 1):
             own = [waiting[key, mm].popleft() for mm in pattern.pieces_mm]
-            left = pattern.offcut_mm
+            left, racked = pattern.offcut_mm, lying[pattern.stock_mm].popleft() if pattern.racked else ""
             out.append(
-                Ticket(CATALOGUE.sections[key].name, key, pattern.stock_mm, number, len(boards), _laid(pattern, own), left, left >= keep_mm)
+                Ticket(CATALOGUE.sections[key].name, key, pattern.stock_mm, number, len(boards), _laid(pattern, own), left, left >= keep_mm, racked)
             )  # fmt: skip
+    return out
+
+
+def racked_labels(lists: TakeOff, section: str) -> dict[float, deque[str]]:
+    """The labels of the offcuts of a section in the rack, by length."""
+    out: dict[float, deque[str]] = defaultdict(deque)
+    for lying in lists.buyer.on_sale.rack:
+        if lying.section == section:
+            out[lying.length_mm].append(lying.label)
     return out
 
 

@@ -51,6 +51,10 @@ class TicketRow:
     left: str
     kept: bool
     parts: tuple[str, ...]
+    material: str
+    left_mm: float
+    racked: str
+    count: int
 
 
 def ticket_rows(lists: TakeOff, parts: Iterable[Part], keep_mm: float) -> list[TicketRow]:
@@ -64,20 +68,20 @@ def ticket_rows(lists: TakeOff, parts: Iterable[Part], keep_mm: float) -> list[T
             for q in first.pieces
         )  # fmt: skip
         labels = tuple(q.label for t in group for q in t.pieces)
-        boards = "1 board" if len(group) == 1 else f"{len(group)} boards alike"
+        boards = (
+            f"offcut {first.racked} from the rack"
+            if first.racked
+            else "1 board"
+            if len(group) == 1
+            else f"{len(group)} boards alike"
+        )
         left = p.length(first.offcut_mm) if first.offcut_mm >= 1 else ""
         rows.append(
             TicketRow(
-                first.section,
-                p.length(first.stock_mm),
-                boards,
-                first.stock_mm / longest,
-                pieces,
-                left,
-                first.kept,
-                labels,
+                first.section, p.length(first.stock_mm), boards, first.stock_mm / longest, pieces, left, first.kept, labels, first.material,
+                round(first.offcut_mm, 1), first.racked, len(group),
             )
-        )
+        )  # fmt: skip
     return rows
 
 

@@ -14,7 +14,9 @@ DOCUMENTS = {"a4": "Quotation on A4", "letter": "Quotation on Letter"}
 
 def write(plan: AnyPlan, document: str, issue: Issue) -> bytes:
     prices = priced(issue.prices)
-    return as_pdf(quote_html(plan, quotation(costed(plan, prices), prices, issue.day), document, issue))
+    return as_pdf(
+        quote_html(plan, quotation(costed(plan, prices, rack=issue.rack), prices, issue.day), document, issue)
+    )
 
 
 FORMAT = Format("quote-pdf", "print", "quotation", "application/pdf", "pdf", lambda plan: DOCUMENTS, write)

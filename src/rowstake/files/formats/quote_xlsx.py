@@ -48,7 +48,7 @@ def write(plan: AnyPlan, document: str, issue: Issue) -> bytes:
     import openpyxl
 
     prices = priced(issue.prices)
-    made = costed(plan, prices)
+    made = costed(plan, prices, rack=issue.rack)
     book = openpyxl.Workbook()
     sheet = book.active
     sheet.title = DOCUMENTS[document].split(",")[0]

@@ -10,9 +10,9 @@ from fastapi import APIRouter, Response
 from rowstake.core.job import read_job
 from rowstake.core.kept import kept_plan
 from rowstake.files import Issue, export, formats
-from rowstake.server.prices import prices_of
+from rowstake.server.prices import prices_of, racked
 from rowstake.server.routes.quotations import whom
-from rowstake.server.session import BooksHere, JobsHere, SitesHere, SkyHere
+from rowstake.server.session import BooksHere, JobsHere, RackHere, SitesHere, SkyHere
 
 router = APIRouter(prefix="/api/jobs/{key}/exports", tags=["exports"])
 
@@ -43,7 +43,14 @@ def offers(key: str, jobs: JobsHere) -> list[Offer]:
 
 @router.get("/{format_id}/{document}")
 def take(
-    key: str, format_id: str, document: str, jobs: JobsHere, books: BooksHere, sites: SitesHere, sky: SkyHere
+    key: str,
+    format_id: str,
+    document: str,
+    jobs: JobsHere,
+    books: BooksHere,
+    sites: SitesHere,
+    sky: SkyHere,
+    rack: RackHere,
 ) -> Response:
     held = jobs.get(key)
     job, (customer, address) = read_job(held.document), whom(held, sites)
@@ -55,6 +62,7 @@ def take(
         customer,
         address,
         sky.forecast(job.terms.calendar.place),
+        racked(job, key, rack),
     )
     made, name, data = export(kept_plan(job), format_id, document, issue)
     return Response(data, media_type=made.media, headers={"Content-Disposition": f'attachment; filename="{name}"'})

@@ -14,24 +14,27 @@ from rowstake.core.calendar.day_sheet import DaySheet, day_sheet
 from rowstake.core.calendar.of_job import DaysTold, days_told, own
 from rowstake.core.calendar.placed import placed
 from rowstake.core.cost.costing import costed
+from rowstake.core.cost.orders import orders
 from rowstake.core.cost.suppliers import SupplierSide, compare_suppliers
-from rowstake.core.cost.views import CostTold, cost_told
+from rowstake.core.cost.views import CostRow, CostTold, cost_rows, cost_told
 from rowstake.core.cutting.plan import CutPlan
 from rowstake.core.job import read_job
 from rowstake.core.kept import kept_plan
-from rowstake.core.takeoff.on_sale import CATALOGUES
 from rowstake.core.views.lists import BuyRow, CutRow, TicketRow, buy_rows, cut_rows, ticket_rows
 from rowstake.files.day_pages import day_html
 from rowstake.files.pages import as_pdf
 from rowstake.outside.conditions import Place, Skies
-from rowstake.server.prices import empty, prices_of
-from rowstake.server.session import BooksHere, SkyHere
+from rowstake.server.prices import empty, prices_of, racked, sold
+from rowstake.server.session import BooksHere, RackHere, SkyHere
 
 router = APIRouter(prefix="/api/plan", tags=["prices"])
 
 
 class AskAbout(BaseModel):
+    """`job` is the id of a saved job: what it uses of the rack already stays with it."""
+
     document: dict[str, Any]
+    job: Annotated[str | None, Field(max_length=60)] = None
 
 
 class AskOfSection(AskAbout):
@@ -64,12 +67,37 @@ class Bought:
 
 
 @router.post("/price")
-def price(body: AskAbout, books: BooksHere) -> CostTold:
+def price(body: AskAbout, books: BooksHere, rack: RackHere) -> CostTold:
     """What the job costs by the books it names."""
     job = read_job(body.document)
     made = kept_plan(job)
     missing = books.some(job.terms.books)[1]
-    return cost_told(costed(made, prices_of(job, books) or empty(made.brief.region.currency)), missing)
+    prices = prices_of(job, books) or empty(made.brief.region.currency)
+    return cost_told(costed(made, prices, rack=racked(job, body.job, rack)), missing)
+
+
+@dataclass(frozen=True, slots=True)
+class OrderTold:
+    """What one supplier brings at once, aisle by aisle."""
+
+    supplier: str
+    delivery: int
+    words: str
+    total: str
+    unpriced: int
+    rows: list[CostRow]
+
+
+@router.post("/orders")
+def ordered(body: AskAbout, books: BooksHere, rack: RackHere) -> list[OrderTold]:
+    """By supplier and delivery."""
+    job = read_job(body.document)
+    made = kept_plan(job)
+    cost = costed(made, prices_of(job, books) or empty(made.brief.region.currency), rack=racked(job, body.job, rack))
+    return [
+        OrderTold(o.supplier, o.delivery, o.words, o.told, o.unpriced, cost_rows(o.lines, cost.currency))
+        for o in orders(cost)
+    ]
 
 
 @router.post("/suppliers")
@@ -82,15 +110,15 @@ def suppliers(body: AskAbout, books: BooksHere) -> list[SupplierSide]:
 
 
 @router.post("/proven")
-def prove(body: AskOfSection, books: BooksHere) -> SectionProven:
+def prove(body: AskOfSection, books: BooksHere, rack: RackHere) -> SectionProven:
     """One section proven, so that whoever waits sees how far it is and can stop."""
     job = read_job(body.document)
-    made, prices = kept_plan(job), prices_of(job, books)
+    made = kept_plan(job)
     keys = list(made.lists.plans)
     if not keys:
         return SectionProven("", 0, 0, "", "")
     n = min(body.section, len(keys) - 1)
-    plan, proof = prove_section(made, keys[n], prices.on_sale if prices else CATALOGUES)
+    plan, proof = prove_section(made, keys[n], sold(job, body.job, books, rack))
     p = made.brief.printer
     return SectionProven(
         plan,
@@ -109,11 +137,10 @@ def _proof(plan: CutPlan) -> str:
 
 
 @router.post("/bought")
-def lists(body: AskAbout, books: BooksHere) -> Bought:
+def lists(body: AskAbout, books: BooksHere, rack: RackHere) -> Bought:
     """The lists proven, board by board."""
     job = read_job(body.document)
-    prices = prices_of(job, books)
-    made = bought(kept_plan(job), prices.on_sale if prices else CATALOGUES)
+    made = bought(kept_plan(job), sold(job, body.job, books, rack))
     p = made.brief.printer
     return Bought(
         buy_rows(made.lists), cut_rows(made.lists), ticket_rows(made.lists, made.parts, job.cutting.keep_mm), made.lists.timber_words(p),

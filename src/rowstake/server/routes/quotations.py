@@ -16,8 +16,8 @@ from rowstake.files import stem_of
 from rowstake.files.base import Issue
 from rowstake.files.pages import as_pdf
 from rowstake.files.quote_sheets import quote_html
-from rowstake.server.prices import prices_of
-from rowstake.server.session import BooksHere, JobsHere, QuotationsHere, SitesHere
+from rowstake.server.prices import prices_of, racked
+from rowstake.server.session import BooksHere, JobsHere, QuotationsHere, RackHere, SitesHere
 from rowstake.store.jobs import Held
 from rowstake.store.sites import Sites
 
@@ -39,12 +39,12 @@ def every(key: str, jobs: JobsHere, quotations: QuotationsHere) -> list[Given]:
 
 
 @router.post("", status_code=201)
-def give(key: str, jobs: JobsHere, books: BooksHere, quotations: QuotationsHere) -> Given:
+def give(key: str, jobs: JobsHere, books: BooksHere, quotations: QuotationsHere, rack: RackHere) -> Given:
     """A quotation of the job as it is saved, by the prices of today, kept as it is."""
     held = jobs.get(key)
     job = read_job(held.document)
     prices = priced(prices_of(job, books))
-    made = quotation(costed(kept_plan(job), prices), prices, datetime.date.today())
+    made = quotation(costed(kept_plan(job), prices, rack=racked(job, key, rack)), prices, datetime.date.today())
     return Given(quotations.add(key, held.revision, made), held.revision, made)
 
 

@@ -12,7 +12,7 @@ export function CuttingSlip() {
     <Say>
       The saw takes <Length path="cutting.kerf_mm" name="Kerf" />, both ends of a board lose <Length path="cutting.end_trim_mm" name="End trim" />; nobody handles more than{" "}
       <OptionalLength path="cutting.longest_mm" name="Longest length handled" empty="any length on sale" />. Offcuts from{" "}
-      <Length path="cutting.keep_mm" name="Shortest offcut kept" /> on are kept.
+      <Length path="cutting.keep_mm" name="Shortest offcut kept" /> on are kept. <Tick path="terms.rack" words="cut from the rack of offcuts first" />
     </Say>
   );
 }

@@ -1,5 +1,5 @@
 import { Tabs } from "radix-ui";
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { big, BuyTable, cell, CutTable, Head } from "../../ui/ListTables";
 import { Num } from "../../ui/Num";
 import { SecondLook } from "./SecondLook";
@@ -112,7 +112,8 @@ export function Lists() {
     if (await flush()) window.location.assign(`/api/jobs/${id}/exports/csv/${list}`);
   };
   const desk = useShownDesk();
-  const [bought, said] = useProven();
+  const [turn, again] = useState(0);
+  const [bought, said] = useProven(turn);
   return (
     <Tabs.Root defaultValue="buy" className="flex min-h-0 flex-1 flex-col bg-board">
       <div className="flex items-end border-b border-ink px-2 pt-1">
@@ -149,14 +150,14 @@ export function Lists() {
       </div>
       <Tabs.Content value="buy" className="min-h-0 flex-1 overflow-auto">
         {said}
-        <BuyTable rows={bought?.buy ?? desk.buy} Row={Row} ticked />
+        <BuyTable rows={bought?.buy ?? desk.buy} Row={Row} ticked={`${id} buy`} />
       </Tabs.Content>
       <Tabs.Content value="cuts" className="min-h-0 flex-1 overflow-auto">
         <CutTable rows={desk.cuts} Row={Row} />
       </Tabs.Content>
       <Tabs.Content value={TICKETS} className="min-h-0 flex-1 overflow-auto">
         {said}
-        {bought && <Tickets rows={bought.tickets} />}
+        {bought && <Tickets rows={bought.tickets} racked={() => again(turn + 1)} />}
       </Tabs.Content>
       <Tabs.Content value="marks" className="min-h-0 flex-1 overflow-auto">
         <MarkTable />

@@ -1,11 +1,13 @@
 import { Tabs } from "radix-ui";
 import { Fragment, useEffect, useState } from "react";
 import { get, post, Refused } from "../../api/client";
-import type { CostTold, Given, SupplierSide } from "../../api/types";
+import type { CostTold, Given, OrderTold, SupplierSide } from "../../api/types";
 import { Plain, Strong } from "../../ui/controls";
 import { big, cell, Head } from "../../ui/ListTables";
 import { Num } from "../../ui/Num";
 import { useAnswer } from "../../ui/useAnswer";
+import { useTicks } from "../../ui/useTicks";
+import { ActualTab } from "./ActualTab";
 import { Figure, Tick, Typed } from "./fields";
 import { Say } from "./Say";
 import { put, useDesk, valueAt } from "./state";
@@ -17,7 +19,8 @@ const tab =
 /** What the job costs, who has it for less, and what the customer is told. */
 export function PricePanel() {
   const document = useDesk((s) => s.document);
-  const [cost, wait] = useAnswer<CostTold>("/api/plan/price", document, "Working out the price…");
+  const asked = useJobAsked();
+  const [cost, wait] = useAnswer<CostTold>("/api/plan/price", document, "Working out the price…", asked);
   return (
     <Tabs.Root defaultValue="cost" className="flex min-h-0 flex-1 flex-col bg-board">
       <Tabs.List aria-label="Price" className="flex flex-wrap items-end gap-1 border-b border-ink px-2 pt-1">
@@ -26,6 +29,12 @@ export function PricePanel() {
         </Tabs.Trigger>
         <Tabs.Trigger value="suppliers" className={tab}>
           Suppliers
+        </Tabs.Trigger>
+        <Tabs.Trigger value="orders" className={tab}>
+          Orders
+        </Tabs.Trigger>
+        <Tabs.Trigger value="actual" className={tab}>
+          What it took
         </Tabs.Trigger>
         <Tabs.Trigger value="quote" className={tab}>
           Quotation
@@ -50,6 +59,12 @@ export function PricePanel() {
       </Tabs.Content>
       <Tabs.Content value="suppliers" className="min-h-0 flex-1 overflow-auto p-3">
         <Suppliers />
+      </Tabs.Content>
+      <Tabs.Content value="orders" className="min-h-0 flex-1 overflow-auto p-3">
+        <Orders />
+      </Tabs.Content>
+      <Tabs.Content value="actual" className="min-h-0 flex-1 overflow-auto p-3">
+        <ActualTab />
       </Tabs.Content>
       <Tabs.Content value="quote" className="min-h-0 flex-1 overflow-auto p-3">
         <QuoteTab />
@@ -117,6 +132,50 @@ function CostTable({ cost }: { cost: CostTold }) {
         {cost.missing.length > 0 && <p className="mt-2 text-bad">{cost.missing.length} of the chosen books are no longer there.</p>}
         <p className="mt-2 text-sm text-faint">{cost.proof}</p>
       </aside>
+    </div>
+  );
+}
+
+/** Who asks: what a saved job uses of the rack stays with it. */
+const useJobAsked = () => JSON.stringify({ job: useDesk((s) => s.id) });
+
+/** What each supplier brings, and when; ticked off as it is collected. */
+function Orders() {
+  const document = useDesk((s) => s.document);
+  const [have, turn] = useTicks(`${useDesk((s) => s.id)} orders`);
+  const [orders, wait] = useAnswer<OrderTold[]>("/api/plan/orders", document, "Writing the orders…", useJobAsked());
+  if (!orders) return wait ?? <p className="text-faint">Writing the orders…</p>;
+  return (
+    <div>
+      {wait}
+      {orders.map((order) => (
+        <section key={`${order.supplier} ${order.delivery}`} className="mb-5" data-order={order.supplier || "nobody"}>
+          <h3 className="font-bold">
+            {order.supplier || "Nobody in the books has it"}, {order.words}: <Num>{order.total}</Num>
+            {order.unpriced > 0 && <span className="text-bad">, without {order.unpriced} that have no price</span>}
+          </h3>
+          <ul>
+            {order.rows.map((r, i) => (
+              <li key={i} className="border-b border-rule">
+                <label className="flex min-h-9 items-baseline gap-2 py-1">
+                  <input
+                    type="checkbox"
+                    checked={have(`${order.supplier} ${r.what} ${r.length}`)}
+                    onChange={() => turn(`${order.supplier} ${r.what} ${r.length}`)}
+                    className="h-5 w-5 self-center accent-[var(--signal)]"
+                  />
+                  <b className="w-16 text-right">{r.count}</b>
+                  <span className="flex-1">
+                    {r.unit} {r.what} <Num>{r.length}</Num>
+                  </span>
+                  <span className="text-sm text-faint">{r.group}</span>
+                  <b className="w-24 text-right">{r.total}</b>
+                </label>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
     </div>
   );
 }

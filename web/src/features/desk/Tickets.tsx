@@ -1,14 +1,49 @@
-import { Fragment } from "react";
-import type { TicketRow } from "../../api/types";
+import { Fragment, useEffect, useState } from "react";
+import { Link } from "react-router";
+import { get, post } from "../../api/client";
+import type { OffcutHeld, TicketRow } from "../../api/types";
+import { Plain } from "../../ui/controls";
 import { Num } from "../../ui/Num";
+import { useDesk } from "./state";
 
 /** Every board with the pieces that come from it, to one scale; what is cut to fit is hatched. */
-export function Tickets({ rows }: { rows: readonly TicketRow[] }) {
+export function Tickets({ rows, racked }: { rows: readonly TicketRow[]; racked: () => void }) {
+  const job = useDesk((s) => s.id);
+  const [rack, setRack] = useState<OffcutHeld[]>([]);
+  const [said, say] = useState("");
+  useEffect(() => void get<OffcutHeld[]>("/api/rack").then(setRack, () => setRack([])), []);
+  const kept = rows.filter((r) => r.kept);
+  const many = kept.reduce((n, r) => n + r.count, 0);
+  const keep = () =>
+    post<OffcutHeld[]>("/api/rack", kept.map((r) => ({ section: r.material, length_mm: r.left_mm, count: r.count, job }))).then(
+      (added) => {
+        say(`${added.length} in the rack: ${added.map((o) => o.label).join(", ")}.`);
+        racked();
+      },
+      (e: Error) => say(e.message),
+    );
+  const use = (label: string) => {
+    const found = rack.find((o) => o.label === label);
+    if (found) void post(`/api/rack/${found.id}/used`, { job }).then(() => (say(`${label} is used up by this job.`), racked()), (e: Error) => say(e.message));
+  };
   return (
     <div className="p-2" data-tickets>
       <p className="text-sm text-faint">
         To scale, from the trimmed end on. <span className="border-b-2 border-signal">Underlined</span> pieces are cut to fit: measure their place first.
       </p>
+      {(many > 0 || said) && (
+        <p className="flex flex-wrap items-center gap-2">
+          {many > 0 && !said && (
+            <Plain onClick={() => void keep()}>
+              Put {many} offcut{many > 1 ? "s" : ""} into the rack
+            </Plain>
+          )}
+          <span role="status">{said}</span>
+          <Link to="/prices#rack" className="underline underline-offset-4">
+            The rack
+          </Link>
+        </p>
+      )}
       {rows.map((row, i) => (
         <Fragment key={i}>
           {(i === 0 || rows[i - 1].section !== row.section) && <h3 className="mt-3 font-bold">{row.section}</h3>}
@@ -18,6 +53,7 @@ export function Tickets({ rows }: { rows: readonly TicketRow[] }) {
                 <Num>{row.stock}</Num>
               </b>{" "}
               {row.boards}
+              {row.racked && <Plain className="ml-2 min-h-7 py-0" onClick={() => use(row.racked)}>It is cut</Plain>}
               {row.left && (
                 <>
                   , left <Num>{row.left}</Num>

@@ -8,8 +8,9 @@ import { useDesk } from "./state";
 const REST_MS = 600;
 
 /** The lists of the job in hand, proven section by section, and what is said meanwhile: how far it is, what is known, how to stop. */
-export function useProven(): [Bought | null, ReactNode] {
+export function useProven(turn = 0): [Bought | null, ReactNode] {
   const document = useDesk((s) => s.document);
+  const job = useDesk((s) => s.id);
   const [made, setMade] = useState<{ of: unknown; bought: Bought } | null>(null);
   const [at, setAt] = useState<SectionProven | null>(null);
   const [why, setWhy] = useState("");
@@ -21,11 +22,11 @@ export function useProven(): [Bought | null, ReactNode] {
     setAt(null);
     const prove = async () => {
       for (let section = 0, of = 1; section < of; section++) {
-        const found = await post<SectionProven>("/api/plan/proven", { document, section }, given.signal);
+        const found = await post<SectionProven>("/api/plan/proven", { document, job, section }, given.signal);
         of = found.of;
         setAt(found);
       }
-      setMade({ of: document, bought: await post<Bought>("/api/plan/bought", { document }, given.signal) });
+      setMade({ of: document, bought: await post<Bought>("/api/plan/bought", { document, job }, given.signal) });
     };
     const rest = setTimeout(() => {
       prove().catch((error: unknown) => {
@@ -37,7 +38,7 @@ export function useProven(): [Bought | null, ReactNode] {
       clearTimeout(rest);
       given.abort();
     };
-  }, [document]);
+  }, [document, job, turn]);
   const bought = made?.of === document ? made.bought : null;
   return [bought, <p key="said" role="status" className="px-2 pt-1 text-[0.9375rem]" data-proven={bought ? "" : undefined}>{said()}</p>];
 

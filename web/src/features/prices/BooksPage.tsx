@@ -7,6 +7,7 @@ import { FileButton } from "../../ui/FileButton";
 import { cell, Head } from "../../ui/ListTables";
 import { Num } from "../../ui/Num";
 import { Sheet } from "../../ui/Sheet";
+import { Rack } from "./Rack";
 
 /** What is looked at before it is kept: a file, or what a yard tells today. */
 type Looked = { read: BookRead; keep: () => Promise<unknown>; into: string };
@@ -96,6 +97,7 @@ export function BooksPage() {
             </li>
           ))}
         </ul>
+        <Rack />
       </main>
       {looked && (
         <LookSheet
