@@ -118,6 +118,40 @@ def test_a_quotation_is_given_and_printed(page, site, job):
     assert "when it is done, 50 %" in text
 
 
+def test_orders_receipts_and_the_rack(page, site, job):
+    bring_in(page, site.url, "heron-lane-yard.csv", "own-rates-gbp.csv")
+    open_job(page, site.url, job)
+    stake(page, "price")
+    for name in ("heron-lane-yard (GBP)", "own-rates-gbp (GBP)"):
+        tick(page, name)
+    page.get_by_role("tab", name="Orders").click()
+    order = page.locator("[data-order='Heron Lane Yard']").first
+    expect(order).to_contain_text("first: posts")
+    order.get_by_role("checkbox").first.check()
+    page.get_by_role("tab", name="What it took").click()
+    page.get_by_label("What, and why").fill("posts, one split")
+    page.get_by_label("Amount").fill("9999")
+    page.get_by_role("button", name="Write it down").click()
+    table = page.get_by_role("table", name="Planned against taken")
+    expect(table).to_contain_text("over")
+    expect(table).to_contain_text("posts, one split")
+    page.get_by_label("Amount").fill("a lot")
+    page.get_by_label("What, and why").fill("screws")
+    page.get_by_role("button", name="Write it down").click()
+    expect(page.get_by_role("alert").filter(has_text="amount")).to_be_visible()
+    page.get_by_role("button", name="Strike out posts, one split").click()
+    expect(table).not_to_contain_text("posts, one split")
+    stake(page, "buy")
+    type_in(page, "Shortest offcut kept", "300 mm")
+    page.get_by_role("tab", name="Board by board").click()
+    page.get_by_role("button", name=re.compile("into the rack")).click()
+    expect(page.get_by_role("status").filter(has_text="in the rack: R1")).to_be_visible()
+    page.goto(f"{site.url}/prices")
+    expect(page.locator("[data-offcut=R1]")).to_be_visible()
+    page.get_by_role("button", name="Throw R1 away").click()
+    expect(page.locator("[data-offcut=R1]")).to_have_count(0)
+
+
 def test_a_day_is_lost_to_rain_and_the_rest_moves(page, site, job):
     open_job(page, site.url, job)
     stake(page, "days")

@@ -139,3 +139,30 @@ def test_regions_are_bought_apart():
     made = together({"A": plan(yard()), "B": plan(deck(region="north_america"))})
     assert [list(t.jobs) for t in made] == [["A"], ["B"]]
     assert {t.lists.buyer.sold.units for t in made} == {"mm", "ft-in"}
+
+
+def test_jobs_of_a_site_are_priced_together_and_share_their_crew(client, site):
+    """Two jobs of one crew: no hour of work of one lies in an hour of the other's."""
+    first, second = started(client, site)
+    prices = client.get(f"/api/sites/{site['id']}/prices").json()
+    assert [job["letter"] for job in prices["jobs"]] == ["A", "B"]
+    assert prices["total"] == "£0.00"
+    assert all(job["unpriced"] for job in prices["jobs"])
+    days = client.get(f"/api/sites/{site['id']}/days?today=2027-06-07").json()
+    work = {row["id"]: row for row in days["rows"] if row["kind"] == "work"}
+    assert {key[0] for key in work} == {"A", "B"}
+    assert work["B-set"]["start"] >= work["A-dig"]["start"]
+    held = client.get(f"/api/jobs/{second}").json()["held"]
+    document = held["document"] | {
+        "terms": held["document"]["terms"] | {"calendar": held["document"]["terms"]["calendar"] | {"crew": "others"}}
+    }
+    assert (
+        client.put(f"/api/jobs/{second}", json={"revision": 1, "document": document, "note": "crew"}).status_code == 200
+    )
+    apart = client.get(f"/api/sites/{site['id']}/days?today=2027-06-07").json()
+    assert apart["last"] <= days["last"]
+    assert {row["id"]: row for row in apart["rows"]}["B-dig"]["start"] <= work["B-dig"]["start"]
+    assert (
+        client.get(f"/api/sites/{client.post('/api/sites', json={'name': 'Empty'}).json()['id']}/days").json() is None
+    )
+    assert first

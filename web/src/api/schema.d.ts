@@ -1042,6 +1042,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{key}/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Prices
+         * @description What the jobs of a site cost, each by its own books.
+         */
+        get: operations["prices_api_sites__key__prices_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{key}/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Days
+         * @description The days of all jobs of a site on one string; nothing where it has none that can be laid out.
+         */
+        get: operations["days_api_sites__key__days_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{key}/lists/{number}/{document}.csv": {
         parameters: {
             query?: never;
@@ -2288,6 +2328,20 @@ export interface components {
             site?: string | null;
         };
         /**
+         * JobPrice
+         * @description What one job of a site costs by its own books; `unpriced` counts what has no price.
+         */
+        JobPrice: {
+            /** Letter */
+            letter: string;
+            /** Name */
+            name: string;
+            /** Total */
+            total: string;
+            /** Unpriced */
+            unpriced: number;
+        };
+        /**
          * Lack
          * @description A thing that a supplier does not have, or too little of, and what would do instead; nothing where nothing would.
          */
@@ -3287,6 +3341,16 @@ export interface components {
             lists: components["schemas"]["SiteLists"][];
         };
         /**
+         * SitePrices
+         * @description `total` is empty where the jobs are in different currencies.
+         */
+        SitePrices: {
+            /** Jobs */
+            jobs: components["schemas"]["JobPrice"][];
+            /** Total */
+            total: string;
+        };
+        /**
          * SiteTold
          * @description What is told of a site.
          */
@@ -3790,6 +3854,11 @@ export interface components {
              * @default
              */
             place: string;
+            /**
+             * Crew
+             * @default
+             */
+            crew: string;
             /**
              * Lost
              * @default []
@@ -4759,6 +4828,7 @@ export interface components {
              *       "delivery_days": 3,
              *       "inspection_days": null,
              *       "place": "",
+             *       "crew": "",
              *       "lost": [],
              *       "done": {}
              *     }
@@ -4883,6 +4953,7 @@ export interface components {
              *         "words": ""
              *       },
              *       "calendar": {
+             *         "crew": "",
              *         "days": [
              *           "mon",
              *           "tue",
@@ -5446,6 +5517,7 @@ export interface components {
              *         "words": ""
              *       },
              *       "calendar": {
+             *         "crew": "",
              *         "days": [
              *           "mon",
              *           "tue",
@@ -8168,6 +8240,88 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    prices_api_sites__key__prices_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePrices"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    days_api_sites__key__days_get: {
+        parameters: {
+            query?: {
+                today?: string | null;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaysTold"] | null;
+                };
             };
             /** @description Refused: what is wrong, and what is allowed */
             "4XX": {

@@ -60,6 +60,7 @@ export type BookHeld = S["BookHeld"];
 export type BookRead = S["BookRead"];
 export type BookOpened = S["BookOpened"];
 export type Yard = S["Yard"];
+export type SitePrices = S["SitePrices"];
 export type Given = S["Given"];
 export type OrderTold = S["OrderTold"];
 export type OffcutHeld = S["OffcutHeld"];

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import datetime
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from rowstake.core.calendar.placed import Own, Placed, Working, placed
 from rowstake.core.calendar.tasks import Task, tasks
@@ -14,17 +14,13 @@ from rowstake.core.planned import AnyPlan
 
 
 def own(
-    plan: AnyPlan,
-    key: str,
-    today: datetime.date,
-    forecast: Mapping[datetime.date, DayWeather] | None = None,
-    crew: str = "",
+    plan: AnyPlan, key: str, today: datetime.date, forecast: Mapping[datetime.date, DayWeather] | None = None
 ) -> Own:
     """A job as the calendar places it; from today on where no start is told."""
     job = plan.brief.job
     climate = pick(CATALOGUE.climates, job.site.climate or plan.brief.region.climate, "site.climate")
     working = Working(job.terms.calendar, Weather(climate, forecast or {}))
-    return Own(key, tasks(plan), working, job.site.crew, job.terms.calendar.start or today, crew)
+    return Own(key, tasks(plan), working, job.site.crew, job.terms.calendar.start or today, job.terms.calendar.crew)
 
 
 def calendar_of(
@@ -127,3 +123,28 @@ def sky(w: DayWeather) -> str:
     rain = f", {w.rain_mm:g} mm rain" if w.rain_mm else ""
     wind = f", gusts {w.gust_mps:g} m/s" if w.gust_mps >= 12 else ""
     return f"{w.low_c:g} to {w.high_c:g} °C{rain}{wind}"
+
+
+def together(jobs: Mapping[str, Own], names: Mapping[str, str], today: datetime.date) -> DaysTold:
+    """Several jobs on one string, by their letters: a crew goes from one to the other. Raises `ValueError` for none."""
+    every = placed(list(jobs.values()))
+    told = {
+        letter: days_told([p for p in every if p.job == job.key], job.working, job.people, today)
+        for letter, job in jobs.items()
+    }
+    rows = tuple(
+        replace(
+            row,
+            id=f"{letter}-{row.id}",
+            name=f"{letter} {row.name}",
+            words=", ".join(x for x in (names[letter], row.words) if x),
+        )
+        for letter, own_ in told.items()
+        for row in own_.rows
+    )
+    first, last = min(t.first for t in told.values()), max(t.last for t in told.values())
+    closed = tuple(sorted(set.intersection(*(set(t.closed) for t in told.values()))))
+    forecast = {day: words for t in told.values() for day, words in t.forecast.items()}
+    note = "A crew does one thing at a time, the jobs in the order in which they stand above."
+    total = f"{len(told)} job{'s' * (len(told) != 1)}, {told_day(first, today.year)} to {told_day(last, today.year)}"
+    return DaysTold(first, last, sum(t.working_days for t in told.values()), total, rows, closed, forecast, note)

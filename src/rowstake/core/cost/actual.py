@@ -76,7 +76,18 @@ def against(made: Costing, entries: Sequence[Entry]) -> AgainstTold:
             hours = f"{wanted:.1f} h planned, {spent:.1f} h worked"
         largest = sorted(own, key=lambda e: -_cost(e, rate, purse))[:3]
         why = tuple(f"{e.words}, {purse.told(_cost(e, rate, purse))}" for e in largest) if by > 0 else ()
-        rows.append(Against(key, name, purse.told(planned), purse.told(taken), _by(by, purse), by > 0, hours, why))
+        rows.append(
+            Against(
+                key,
+                name,
+                purse.told(planned),
+                purse.told(taken),
+                _by(by, purse) if own else "nothing yet",
+                by > 0,
+                hours,
+                why,
+            )
+        )
     by = taken_all - planned_all
     return AgainstTold(tuple(rows), purse.told(planned_all), purse.told(taken_all), _by(by, purse), by > 0)
 

@@ -56,6 +56,8 @@ class Calendar(Block):
     """Working days that an inspection of the open holes is asked for ahead; None where none is asked for."""
     place: Annotated[str, Field(max_length=60)] = ""
     """Whose weather: a place that site conditions are told of; the usual months of the climate where none is named."""
+    crew: Annotated[str, Field(max_length=60)] = ""
+    """Who does it, where a site has several crews: one does one thing at a time, whatever job it is of."""
     lost: Annotated[tuple[datetime.date, ...], Field(max_length=200)] = ()
     """Days that were lost to rain, frost or wind."""
     done: Annotated[dict[Annotated[str, Field(max_length=40)], datetime.date], Field(max_length=60)] = {}

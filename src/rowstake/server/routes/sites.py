@@ -2,12 +2,18 @@
 
 from __future__ import annotations
 
+import datetime
 from dataclasses import dataclass
+from decimal import Decimal
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field
 
+from rowstake.core.calendar.of_job import DaysTold, own
+from rowstake.core.calendar.of_job import together as days_together
+from rowstake.core.cost.costing import costed
+from rowstake.core.cost.money import ZERO, Purse
 from rowstake.core.faults import JobFault
 from rowstake.core.faults import shown as shown_words
 from rowstake.core.job import read_job
@@ -20,8 +26,9 @@ from rowstake.core.together import together
 from rowstake.core.views.lists import BuyRow, CutRow, buy_rows, cut_rows
 from rowstake.files import stem_of
 from rowstake.files.formats.csv_lists import write_list
+from rowstake.server.prices import empty, prices_of
 from rowstake.server.routes.jobs import Number, Shown, shown
-from rowstake.server.session import JobsHere, SitesHere
+from rowstake.server.session import BooksHere, JobsHere, SitesHere, SkyHere
 from rowstake.store.jobs import JobListed, Jobs, NoSuchJob
 from rowstake.store.sites import SiteHeld
 
@@ -92,6 +99,54 @@ def open_site(key: str, sites: SitesHere, jobs: JobsHere) -> SiteOpened:
         for p in (t.lists.buyer.printer,)
     ]
     return SiteOpened(site, shown(listed), taken.letters, taken.left_out, lists)
+
+
+@dataclass(frozen=True, slots=True)
+class JobPrice:
+    """What one job of a site costs by its own books; `unpriced` counts what has no price."""
+
+    letter: str
+    name: str
+    total: str
+    unpriced: int
+
+
+@dataclass(frozen=True, slots=True)
+class SitePrices:
+    """`total` is empty where the jobs are in different currencies."""
+
+    jobs: list[JobPrice]
+    total: str
+
+
+@router.get("/{key}/prices")
+def prices(key: str, sites: SitesHere, jobs: JobsHere, books: BooksHere) -> SitePrices:
+    """What the jobs of a site cost, each by its own books."""
+    taken, told, sums = _taken(jobs, jobs.of(sites.jobs_of(key))), list[JobPrice](), dict[str, Decimal]()
+    for letter, plan in taken.plans.items():
+        job = plan.brief.job
+        made = costed(plan, prices_of(job, books) or empty(plan.brief.region.currency))
+        told.append(JobPrice(letter, job.name, made.total_told, len(made.unpriced)))
+        sums[made.currency] = sums.get(made.currency, ZERO) + made.total
+    total = next((Purse(code).told(amount) for code, amount in sums.items()), "") if len(sums) == 1 else ""
+    return SitePrices(told, total)
+
+
+@router.get("/{key}/days")
+def days(
+    key: str, sites: SitesHere, jobs: JobsHere, sky: SkyHere, today: datetime.date | None = None
+) -> DaysTold | None:
+    """The days of all jobs of a site on one string; nothing where it has none that can be laid out."""
+    taken, day = _taken(jobs, jobs.of(sites.jobs_of(key))), today or datetime.date.today()
+    placed = {
+        letter: own(plan, letter, day, sky.forecast(plan.brief.job.terms.calendar.place))
+        for letter, plan in taken.plans.items()
+    }
+    return (
+        days_together(placed, {letter: plan.brief.job.name for letter, plan in taken.plans.items()}, day)
+        if placed
+        else None
+    )
 
 
 @router.put("/{key}")

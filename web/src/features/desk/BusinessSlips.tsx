@@ -82,6 +82,7 @@ export function DaysSlip() {
   const start = useDesk((s) => valueAt(s.document, "terms.calendar.start"));
   const [days, turn] = useTicked("terms.calendar.days", useDesk((s) => valueAt(s.document, "terms.calendar.days")) ?? [], "working days");
   const holidays = useDesk((s) => valueAt(s.document, "terms.calendar.holidays")) ?? [];
+  const crew = useDesk((s) => valueAt(s.document, "terms.calendar.crew")) ?? "";
   const place = useDesk((s) => valueAt(s.document, "terms.calendar.place")) ?? "";
   const [places, setPlaces] = useState<Place[]>([]);
   useEffect(() => void get<Place[]>("/api/plan/places").then(setPlaces, () => setPlaces([])), []);
@@ -115,6 +116,8 @@ export function DaysSlip() {
         value={holidays.join(", ") || "no other day"}
         commit={(text) => edit([put("terms.calendar.holidays", text.split(/[,;\s]+/).filter((x) => /\d/.test(x)))], "days kept free")}
       />
+      , by{" "}
+      <Typed name="Crew that does it" width={8} value={crew || "the crew"} commit={(text) => edit([put("terms.calendar.crew", text === "the crew" ? "" : text.trim())], "crew")} />
       . Locating of services is asked for <Figure path="terms.calendar.locate_days" name="Locating ahead" unit="working days ahead" />, an inspection{" "}
       <Figure path="terms.calendar.inspection_days" name="Inspection ahead" unit="" empty="is not asked for" />, deliveries come{" "}
       <Figure path="terms.calendar.delivery_days" name="Delivery after" unit="working days after the order" />. Weather of{" "}

@@ -14,25 +14,32 @@ const date = (day: string) => new Date(`${day}T12:00:00Z`);
 const short = (day: string) => `${NAMES[date(day).getUTCDay()]} ${date(day).getUTCDate()} ${MONTHS[date(day).getUTCMonth()]}`;
 const apart = (a: string, b: string) => Math.round((date(b).getTime() - date(a).getTime()) / 86_400_000);
 
-/** The string of days: a knot for every day that something is done, slack where it waits, and what hangs on each. */
+/** The string itself: a knot for every day that something is done, slack where it waits, and what hangs on each. */
+export function DaysString({ told, look }: { told: DaysTold; look?: (day: string) => void }) {
+  const work = told.rows.filter((r) => r.kind !== "visit");
+  const days = [...new Set(work.flatMap((r) => [...r.days, ...r.lost.map(([d]) => d)]))].sort();
+  return (
+    <ol aria-label="Days" className="flex overflow-x-auto px-3 pb-2">
+      {days.map((d, i) => (
+        <Knot key={d} day={d} before={i ? apart(days[i - 1], d) : 0} told={told} rows={work} look={look && (() => look(d))} />
+      ))}
+    </ol>
+  );
+}
+
+/** The days of the job in hand, what may start now and what waits for what. */
 export function DaysPanel() {
   const document = useDesk((s) => s.document);
   const [told, wait] = useAnswer<DaysTold>("/api/plan/days", document, "Putting it on days…");
   const [day, setDay] = useState("");
   if (!told) return <div className="bg-board p-3">{wait ?? "Putting it on days…"}</div>;
-  const work = told.rows.filter((r) => r.kind !== "visit");
-  const days = [...new Set(work.flatMap((r) => [...r.days, ...r.lost.map(([d]) => d)]))].sort();
   return (
     <div className="min-h-0 flex-1 overflow-auto bg-board" data-days>
       {wait}
       <p className="px-3 pt-1.5">
         <b className="text-lg">{told.total}</b> <span className="text-sm text-faint">{told.note}</span>
       </p>
-      <ol aria-label="Days" className="flex overflow-x-auto px-3 pb-2">
-        {days.map((d, i) => (
-          <Knot key={d} day={d} before={i ? apart(days[i - 1], d) : 0} told={told} rows={work} look={() => setDay(d)} />
-        ))}
-      </ol>
+      <DaysString told={told} look={setDay} />
       <Tasks told={told} />
       {day && <DaySheetView day={day} onClose={() => setDay("")} />}
     </div>
@@ -40,7 +47,7 @@ export function DaysPanel() {
 }
 
 /** One day on the string; the slack before it is as many days as nothing is done. */
-function Knot({ day, before, told, rows, look }: { day: string; before: number; told: DaysTold; rows: DayRow[]; look: () => void }) {
+function Knot({ day, before, told, rows, look }: { day: string; before: number; told: DaysTold; rows: DayRow[]; look?: () => void }) {
   const own = rows.filter((r) => r.days.includes(day));
   const lost = rows.flatMap((r) => r.lost.filter(([d]) => d === day).map(([, why]) => ({ name: r.name, why })));
   const chain = own.some((r) => r.chain && r.kind === "work");
@@ -57,7 +64,7 @@ function Knot({ day, before, told, rows, look }: { day: string; before: number; 
         </span>
       )}
       <div className="w-36 shrink-0 border-t-2 border-signal pr-2" style={{ marginTop: "9px" }}>
-        <button type="button" onClick={look} aria-label={`Sheet for ${short(day)}`} className="group -mt-[11px] flex min-h-8 items-center gap-1.5 text-left">
+        <button type="button" onClick={look} disabled={!look} aria-label={`Sheet for ${short(day)}`} className="group -mt-[11px] flex min-h-8 items-center gap-1.5 text-left">
           <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
             <circle cx="10" cy="10" r="7" fill={lost.length ? "var(--board)" : chain ? "var(--signal)" : "var(--timber)"} stroke="var(--ink)" strokeWidth="1.4" />
             {lost.length > 0 && <path d="M5 5 15 15 M15 5 5 15" stroke="var(--bad)" strokeWidth="2.4" />}
@@ -95,14 +102,12 @@ function Tasks({ told }: { told: DaysTold }) {
   };
   return (
     <table role="table" aria-label="Tasks" className="cards w-full border-collapse">
-      <Head names={["Done", "What", "When", "Waits for", ""]} />
+      <Head names={["What", "When", "Waits for", ""]} />
       <tbody role="rowgroup">
         {told.rows.map((r) => (
           <tr key={r.id} role="row" data-task={r.id} className={`border-b border-rule align-top ${r.may_start ? "bg-lime" : ""}`}>
-            <td role="cell" data-as="" className={cell}>
-              <input type="checkbox" aria-label={`${r.name} is done`} checked={r.done} onChange={(e) => turn(r, e.target.checked)} className="h-5 w-5 accent-[var(--signal)]" />
-            </td>
             <td role="cell" data-as="" className={`${cell} font-semibold ${r.done ? "line-through" : ""}`}>
+              <input type="checkbox" aria-label={`${r.name} is done`} checked={r.done} onChange={(e) => turn(r, e.target.checked)} className="mr-2 h-5 w-5 align-[-3px] accent-[var(--signal)]" />
               {r.name} {r.words && <span className="block text-sm font-normal text-faint">{r.words}</span>}
             </td>
             <td role="cell" data-as="when" className={`${cell} font-semibold whitespace-nowrap`}>

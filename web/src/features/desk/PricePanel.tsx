@@ -8,7 +8,7 @@ import { Num } from "../../ui/Num";
 import { useAnswer } from "../../ui/useAnswer";
 import { useTicks } from "../../ui/useTicks";
 import { ActualTab } from "./ActualTab";
-import { Figure, Tick, Typed } from "./fields";
+import { Figure, Tick } from "./fields";
 import { Say } from "./Say";
 import { put, useDesk, valueAt } from "./state";
 import { Worked } from "./Working";
@@ -282,12 +282,17 @@ function QuoteTab() {
           It holds for <Figure path="terms.quote.valid_days" name="Valid" unit="days" />. <Tick path="terms.quote.options" words="offer the variants as options" />
         </Say>
         <h3 className="mt-1 font-bold">Payments</h3>
-        {payments.map((stage, n) => (
-          <p key={n} className="flex items-center gap-2">
-            <Typed name={`Payment ${n + 1}, when`} width={24} value={stage.when} commit={(text) => stages(payments.map((s, i) => (i === n ? { ...s, when: text } : s)))} />
-            <Num>{String(stage.pct)}</Num> %
-          </p>
-        ))}
+        <label className="block">
+          <span className="text-sm text-faint">One a line: its share, then when</span>
+          <textarea
+            key={asLines(payments)}
+            rows={Math.max(2, payments.length)}
+            defaultValue={asLines(payments)}
+            aria-label="Payments"
+            onBlur={(e) => e.target.value !== asLines(payments) && void stages(ofLines(e.target.value))}
+            className="w-full border-b-2 border-ink/50 bg-board px-1"
+          />
+        </label>
         <p className="mt-1 flex flex-wrap gap-2">
           {SPLITS.map(([name, split]) => (
             <Plain key={name} onClick={() => void stages(split)}>
@@ -325,6 +330,14 @@ function QuoteTab() {
     </div>
   );
 }
+
+const asLines = (stages: readonly { when: string; pct: number }[]) => stages.map((s) => `${s.pct} % ${s.when}`).join("\n");
+const ofLines = (text: string) =>
+  text
+    .split("\n")
+    .map((line) => /^\s*([\d.]+)\s*%?\s*(.*?)\s*$/.exec(line))
+    .filter((found) => found !== null)
+    .map(([, pct, when]) => ({ pct: Number(pct), when }));
 
 const SPLITS: readonly [string, { when: string; pct: number }[]][] = [
   ["All at the end", [{ when: "when it is done", pct: 100 }]],

@@ -11,6 +11,7 @@ import { NewDeck } from "../jobs/NewDeck";
 import { NewSteps } from "../jobs/NewSteps";
 import { NewJob } from "../jobs/NewJob";
 import { SiteLists } from "./SiteLists";
+import { SiteMoneyAndDays } from "./SiteMoneyAndDays";
 
 const TOLD = [
   ["name", "Site", 120],
@@ -127,6 +128,7 @@ export function SitePage() {
                 </li>
               ))}
             </ul>
+            {found.jobs.length > 0 && <SiteMoneyAndDays site={found.site.id} />}
             {found.lists.map((lists, n) => (
               <SiteLists key={lists.region} site={found.site.id} number={n + 1} lists={lists} apart={found.lists.length > 1} />
             ))}
