@@ -13,7 +13,6 @@ from shapely.geometry import Point, Polygon
 from shapely.ops import unary_union
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.cutting.plan import SAW
 from rowstake.core.desk import desk
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
@@ -241,7 +240,8 @@ def _drawn_counted_bought(made):
         wanted = Counter(round(p.length_mm, 3) for p in pieces if p.material == key)
         planned = Counter({m: wanted[m] for m in cuts.too_long_mm})
         for pattern in cuts.patterns:
-            assert SAW.used_mm(pattern.pieces_mm, pattern.stock_mm) <= pattern.stock_mm + 1e-6
+            assert pattern.saw == made.brief.job.cutting.saw
+            assert pattern.saw.used_mm(pattern.pieces_mm, pattern.stock_mm) <= pattern.stock_mm + 1e-6
             for length, n in Counter(pattern.pieces_mm).items():
                 planned[length] += n * pattern.count
         assert planned == wanted

@@ -6,7 +6,6 @@ from collections import Counter
 import pytest
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.cutting.plan import SAW
 from rowstake.core.desk import desk
 from tests.jobs import scenes, spot
 
@@ -101,7 +100,8 @@ def drawn_counted_bought(made):
         wanted = Counter(round(p.length_mm, 3) for p in pieces if p.material == key)
         planned = Counter(cuts.too_long_mm and {m: wanted[m] for m in cuts.too_long_mm})
         for pattern in cuts.patterns:
-            assert SAW.used_mm(pattern.pieces_mm, pattern.stock_mm) <= pattern.stock_mm + 1e-6
+            assert pattern.saw == made.brief.job.cutting.saw
+            assert pattern.saw.used_mm(pattern.pieces_mm, pattern.stock_mm) <= pattern.stock_mm + 1e-6
             for length, n in Counter(pattern.pieces_mm).items():
                 planned[length] += n * pattern.count
         assert planned == wanted
