@@ -98,6 +98,19 @@ def test_a_fence_day_by_day():
     assert "brought_rest" not in on
 
 
+def test_a_stack_of_wet_boards_is_capped_three_weeks_later():
+    job = edited(
+        fence((9000, 0)),
+        {"do": "style", "style": "stacked_channels"},
+        put("fence.skin.stock", "wet"),
+        put("terms.calendar.start", "2026-11-30"),
+    )
+    every = by_id(calendar_of(plan(job), MON))
+    assert every["caps"].start >= every["skin"].end + datetime.timedelta(days=21)
+    dry = edited(job, put("fence.skin.stock", "indoors"))
+    assert "caps" not in by_id(calendar_of(plan(dry), MON))
+
+
 def test_what_is_done_is_not_moved_and_the_rest_follows_it():
     job = edited(
         fence((9000, 0)),
@@ -153,7 +166,7 @@ def test_no_task_begins_before_what_it_waits_for_or_on_a_day_off(crew, hours, da
                 assert p.start >= found[after.id].end
         if p.task.kind == "work":
             assert all(work.open(d) and d not in calendar.lost for d in p.days)
-            assert sum((p.end - p.start).total_seconds() for p in [p]) >= p.task.hours / crew * 3600 - 1
+            assert (p.end - p.start).total_seconds() >= p.task.hours / crew * 3600 - 1
 
 
 def test_the_sheet_of_a_day_says_what_to_take_along():

@@ -14,6 +14,7 @@ from rowstake.core.cost.book import Book, Item, Prices, together
 from rowstake.core.cost.costing import costed
 from rowstake.core.cost.money import Purse
 from rowstake.core.cost.orders import orders
+from rowstake.core.cost.second import price_verdict
 from rowstake.core.cost.suppliers import compare_suppliers
 from rowstake.core.cost.views import cost_figures
 from rowstake.core.faults import JobFault
@@ -22,6 +23,7 @@ from rowstake.core.preview import compare
 from rowstake.core.quotation import priced, quotation
 from rowstake.core.takeoff.on_sale import Racked
 from rowstake.core.takeoff.tickets import tickets
+from rowstake.core.views.pasted import read_pasted
 from tests.decks import deck
 from tests.jobs import edited, fence, put
 
@@ -254,3 +256,35 @@ def test_tickets_hold_every_piece_once_and_no_board_is_over_full(job):
     quick = plan(edited(job, put("cutting.end_trim_mm", 10), put("cutting.kerf_mm", 4))).lists
     assert made.lists.timber_mm <= quick.timber_mm + 1e-6
     assert dataclasses.replace(made.lists.buyer, cut=quick.buyer.cut) == quick.buyer
+
+
+@pytest.mark.parametrize(
+    ("quoted", "agrees", "words"),
+    [
+        ("£837.05", "agrees", "+0 %"),
+        ("500", "short", "£337.05 less"),
+        ("1,200.00", "over", "£362.95 more"),
+        ("800", "agrees", "-4 %"),
+    ],
+)
+def test_a_price_far_from_the_books_is_said(quoted, agrees, words):
+    made = costed(plan(fence((3600, 0))), together([book(*FENCE)]))
+    told = price_verdict(made, quoted)
+    assert (told.agrees, words in told.words) == (agrees, True)
+    assert "without 1 thing" in told.words
+    for bad in ("much", "-4", "0"):
+        with pytest.raises(JobFault, match="no price"):
+            price_verdict(made, bad)
+
+
+def test_the_lines_of_a_quotation_are_read():
+    text = """Posts 100x100x3000, 19 pcs
+    End posts: 2
+    143 bags of concrete 20 kg
+    featherboards 125 mm    283
+    centres 1.8 m
+    dig, set and clear away
+    Total incl. tax 20 %: 6,450.00"""
+    read = read_pasted(text, plan(fence((3600, 0))).trade.second_look)
+    assert read.quoted == {"posts": "21", "bags": "143", "centres_mm": "1.8 m", "price": "6450.00"}
+    assert read.left == ("featherboards 125 mm    283", "dig, set and clear away")

@@ -122,7 +122,7 @@ def test_a_toy_trade_goes_all_the_way(toy):
     assert len(shown.scenes["plan"].shapes) == 4
     assert read_job_text(write_job_text(toy)) == toy
     for made_of in formats().values():
-        for document in made_of.documents(made):
+        for document in () if made_of.priced else made_of.documents(made):
             assert len(export(made, made_of.id, document)[2]) > 100, (made_of.id, document)
     assert cautions(made) == []
     assert apply_raw(toy, [{"do": "longer", "by_mm": 100}]).bench.long_mm == 1600

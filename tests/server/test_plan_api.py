@@ -75,9 +75,10 @@ def test_trying_changes_nothing_that_is_kept(client):
 
 
 def test_every_view_of_every_demo_job_is_served(client):
-    from rowstake.server.run import add_demo_jobs
+    from rowstake.server.run import add_demo_books, add_demo_jobs
 
     add_demo_jobs(client.app.state.engine)
+    add_demo_books(client.app.state.engine)
     for card in client.get("/api/jobs").json()["jobs"]:
         opened = client.get(f"/api/jobs/{card['id']}").json()["desk"]
         own = {"load", "across"} if card["card"]["style"] == "Deck" else {"wind", "section_line"}
@@ -87,7 +88,7 @@ def test_every_view_of_every_demo_job_is_served(client):
         assert opened["buy"]
         assert opened["cuts"]
         for offer in client.get(f"/api/jobs/{card['id']}/exports").json():
-            if offer["format"] != "pdf":
+            if offer["format"] not in ("pdf", "cuts-pdf", "quote-pdf"):
                 taken = client.get(f"/api/jobs/{card['id']}/exports/{offer['format']}/{offer['document']}")
                 assert taken.status_code == 200
                 assert taken.content

@@ -99,7 +99,8 @@ def desk(plan: AnyPlan, sight: Sight | None = None) -> Desk:
         cuts=shown.cuts,
         choices=trade.choices(plan.brief.job),
         lengths=length_texts(plan.brief.job),
-        asked=[Choice(ask.key, ask.name) for ask in trade.second_look if ask.fits(plan)],
+        asked=[Choice(ask.key, ask.name) for ask in trade.second_look if ask.fits(plan)]
+        + ([Choice("price", "Price")] if trade.second_look else []),
         reads_mm=plan.brief.region.snap_mm,
         trade=trade.id,
         own=trade.own(plan),

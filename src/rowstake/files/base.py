@@ -47,3 +47,5 @@ class Format:
     write: Callable[[AnyPlan, str, Issue], bytes]
     proven: bool = False
     """Whether its lists are proven before they are written, and follow the books in use."""
+    priced: bool = False
+    """Whether it takes prices: there is none of a job without books."""

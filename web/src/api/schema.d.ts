@@ -709,9 +709,29 @@ export interface paths {
         put?: never;
         /**
          * Look Again
-         * @description Somebody's quantities beside the plan's; lengths may be text in any unit.
+         * @description Somebody's quantities and price beside the plan's; lengths may be text in any unit.
          */
         post: operations["look_again_api_plan_second_look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/second-look/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Lines
+         * @description Which quantities the lines of a quotation give.
+         */
+        post: operations["read_lines_api_plan_second_look_read_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1442,6 +1462,15 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /** AskToRead */
+        AskToRead: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /** Text */
+            text: string;
         };
         /** AskToSee */
         AskToSee: {
@@ -2756,6 +2785,18 @@ export interface components {
              * @default
              */
             own?: string;
+        };
+        /**
+         * Pasted
+         * @description What was read, as text by the key of what is asked; `left` are the lines that gave nothing.
+         */
+        Pasted: {
+            /** Quoted */
+            quoted: {
+                [key: string]: string;
+            };
+            /** Left */
+            left: string[];
         };
         /**
          * Place
@@ -7405,6 +7446,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Verdict"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_lines_api_plan_second_look_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskToRead"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pasted"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

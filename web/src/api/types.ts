@@ -37,6 +37,7 @@ export type SiteOpened = S["SiteOpened"];
 export type SiteTogether = S["SiteLists"];
 export type Revision = S["Revision"];
 export type Verdict = S["Verdict"];
+export type Pasted = S["Pasted"];
 export type Hanging = S["Hanging"];
 export type Side = WithEdits<S["Side"]>;
 export type Offer = S["Offer"];

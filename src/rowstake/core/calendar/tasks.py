@@ -37,6 +37,10 @@ class Task:
     words: str = ""
 
 
+CAPS_H = 2.0
+"""Hours of one worker for a visit to a stack that has dried."""
+
+
 def tasks(plan: AnyPlan) -> list[Task]:
     """In the order of the work; each after others that stand before it."""
     return list(_tasks(plan))
@@ -96,6 +100,19 @@ def _tasks(plan: AnyPlan) -> Iterator[Task]:
         set_ = After("set", made.gates_after_h, why="their posts carry nothing before", sets=True)
         yield Task("gates", "Hang the gates", "work", made.hours["gates"], (last, set_, After(held)), "build", "gates")
         last = After("gates")
+    if made.stack_days:
+        dries = After("skin", 24.0 * made.stack_days, why="the stack dries and shrinks")
+        yield Task(
+            "caps",
+            "Press the stack down, then caps and last screws",
+            "work",
+            CAPS_H,
+            (dries,),
+            "build",
+            "skin",
+            "left off until it has dried",
+        )
+        last = After("caps")
     dry = plan.lists.buyer.finish_after_days
     if made.hours["finish"]:
         coats = CATALOGUE.materials.finish.coats

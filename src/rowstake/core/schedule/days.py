@@ -41,6 +41,8 @@ class Days:
     rails_after_h: float = 0.0
     gates_after_h: float = 0.0
     finish_m2: float = 0.0
+    stack_days: int = 0
+    """How long boards that are stacked wet dry before their caps and last screws."""
 
 
 STAGE = {
@@ -70,7 +72,14 @@ def _hours(part: Part, work: Work, day: WorkingDay) -> float:
     return hours * (day.alone_times if alone else 1.0)
 
 
-def days(parts: list[Part], work: Work, rails_after_h: float, gates_after_h: float, finish_m2: float = 0.0) -> Days:
+def days(
+    parts: list[Part],
+    work: Work,
+    rails_after_h: float,
+    gates_after_h: float,
+    finish_m2: float = 0.0,
+    stack_days: int = 0,
+) -> Days:
     """Stages follow each other; a wait ends at the start of a working day. Gates wait from the setting of the posts. What is
     stained (`finish_m2`, all its coats together) is done last, after whatever it dries before."""
     facts = CATALOGUE.rates.day
@@ -93,7 +102,9 @@ def days(parts: list[Part], work: Work, rails_after_h: float, gates_after_h: flo
         total = max(closed, ready) + each["gates"]
     total += each["finish"]
     whole = max(HALF, math.ceil(total / HALF - 1e-9) * HALF)
-    return Days(hours, wait, gate_wait, whole, work, dig * work.pace, rails_after_h, gates_after_h, finish_m2)
+    return Days(
+        hours, wait, gate_wait, whole, work, dig * work.pace, rails_after_h, gates_after_h, finish_m2, stack_days
+    )
 
 
 def told(value: float) -> str:

@@ -36,4 +36,6 @@ def write(plan: AnyPlan, document: str, issue: Issue) -> bytes:
     return as_csv(_rows(plan, document, issue))
 
 
-FORMAT = Format("orders", "lists", "order", "text/csv; charset=utf-8", "csv", lambda plan: DOCUMENTS, write)
+FORMAT = Format(
+    "orders", "lists", "order", "text/csv; charset=utf-8", "csv", lambda plan: DOCUMENTS, write, priced=True
+)

@@ -19,4 +19,4 @@ def write(plan: AnyPlan, document: str, issue: Issue) -> bytes:
     )
 
 
-FORMAT = Format("quote-pdf", "print", "quotation", "application/pdf", "pdf", lambda plan: DOCUMENTS, write)
+FORMAT = Format("quote-pdf", "print", "quotation", "application/pdf", "pdf", lambda plan: DOCUMENTS, write, priced=True)

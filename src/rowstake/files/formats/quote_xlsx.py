@@ -62,5 +62,5 @@ def write(plan: AnyPlan, document: str, issue: Issue) -> bytes:
 
 
 FORMAT = Format(
-    "quote-xlsx", "lists", "quotation", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "xlsx", lambda plan: DOCUMENTS, write,
+    "quote-xlsx", "lists", "quotation", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "xlsx", lambda plan: DOCUMENTS, write, priced=True,
 )  # fmt: skip

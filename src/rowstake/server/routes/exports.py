@@ -31,12 +31,14 @@ class Offer:
 
 
 @router.get("")
-def offers(key: str, jobs: JobsHere) -> list[Offer]:
+def offers(key: str, jobs: JobsHere, books: BooksHere) -> list[Offer]:
     """Everything that can be taken out of this job."""
-    made = kept_plan(read_job(jobs.get(key).document))
+    job = read_job(jobs.get(key).document)
+    made, prices = kept_plan(job), prices_of(job, books)
     return [
         Offer(f.group, f.id, document, name.split(";")[0].split(",")[0], f.suffix.split(".")[-1].upper())
         for f in sorted(formats().values(), key=lambda f: ORDER.index(f.group))
+        if prices or not f.priced
         for document, name in f.documents(made).items()
     ]
 

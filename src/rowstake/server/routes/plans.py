@@ -10,21 +10,24 @@ from pydantic import BaseModel, Field, TypeAdapter
 
 from rowstake.core.beside import Side, comparison, variants
 from rowstake.core.check import Checked, checked
+from rowstake.core.cost.costing import costed
+from rowstake.core.cost.second import price_verdict
 from rowstake.core.desk import Desk, Season, desk, seasons
 from rowstake.core.drawing import Scene
 from rowstake.core.drawing.cut import cut_between
 from rowstake.core.drawing.standing import Standing, standing
 from rowstake.core.edits import Change, apply, edit_type
 from rowstake.core.faults import refuse
-from rowstake.core.job import read_job, write_job
+from rowstake.core.job import Job, read_job, write_job
 from rowstake.core.kept import kept_plan
 from rowstake.core.preview import Consequence, compare, consequence
 from rowstake.core.sight import Seen, Sight, seen
 from rowstake.core.trade import trade_of, trades
 from rowstake.core.views.base import Verdict
+from rowstake.core.views.pasted import Pasted, read_pasted
 from rowstake.core.views.second import second_look
 from rowstake.server.answer import as_json
-from rowstake.server.prices import priced_figures
+from rowstake.server.prices import empty, priced_figures, prices_of
 from rowstake.server.session import BooksHere
 
 if TYPE_CHECKING:
@@ -168,11 +171,34 @@ class AskSecondLook(BaseModel):
 
 
 @router.post("/second-look")
-def look_again(body: AskSecondLook) -> list[Verdict]:
-    """Somebody's quantities beside the plan's; lengths may be text in any unit."""
+def look_again(body: AskSecondLook, books: BooksHere) -> list[Verdict]:
+    """Somebody's quantities and price beside the plan's; lengths may be text in any unit."""
     job = read_job(body.document)
+    plan, asks = kept_plan(job), _asks(job)
+    quoted = dict(body.quoted)
+    price = quoted.pop("price", None)
+    told = second_look(plan, asks, quoted)
+    if price in (None, ""):
+        return told
+    prices = prices_of(job, books) or empty(plan.brief.region.currency)
+    return [*told, price_verdict(costed(plan, prices), str(price))]
+
+
+class AskToRead(AskAbout):
+    text: Annotated[str, Field(max_length=40_000)]
+
+
+@router.post("/second-look/read")
+def read_lines(body: AskToRead) -> Pasted:
+    """Which quantities the lines of a quotation give."""
+    job = read_job(body.document)
+    plan = kept_plan(job)
+    return read_pasted(body.text, [ask for ask in _asks(job) if ask.fits(plan)])
+
+
+def _asks(job: Job) -> tuple[Any, ...]:
     asks = trade_of(job).second_look
     if not asks:
         able = " or a ".join(t.id for t in trades().values() if t.second_look)
         raise refuse("document", f"a {trade_of(job).id}", f"a {able}", f"This is asked of a {able} only")
-    return second_look(kept_plan(job), asks, body.quoted)
+    return asks

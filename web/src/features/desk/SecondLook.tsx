@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from "react";
 import { post, Refused } from "../../api/client";
-import type { Problem, Verdict } from "../../api/types";
-import { Strong } from "../../ui/controls";
+import type { Pasted, Problem, Verdict } from "../../api/types";
+import { Plain, Strong } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { useDesk, useShownDesk } from "./state";
 
@@ -22,8 +22,31 @@ export function SecondLook() {
       setProblem(error.problem);
     }
   };
+  const [text, setText] = useState("");
+  const [left, setLeft] = useState<readonly string[]>([]);
+  const read = async () => {
+    try {
+      const found = await post<Pasted>("/api/plan/second-look/read", { document, text });
+      setQuoted({ ...quoted, ...found.quoted });
+      setLeft(found.left);
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      setProblem(error.problem);
+    }
+  };
   return (
     <section className="p-3">
+      <details className="mb-2">
+        <summary className="cursor-pointer underline underline-offset-4">Paste its lines instead</summary>
+        <textarea aria-label="Lines of the quotation" rows={5} value={text} onChange={(e) => setText(e.target.value)} className="w-full border-b-2 border-ink/50 bg-lime px-1" />
+        <Plain onClick={() => void read()}>Read them</Plain>
+        {left.length > 0 && (
+          <p role="status" className="text-sm">
+            Not read, look at them yourself: {left.join("; ")}
+          </p>
+        )}
+      </details>
       <form onSubmit={(e) => void ask(e)} className="flex flex-wrap items-end gap-3">
         <p className="w-full">What does the quotation say? Leave empty what it does not.</p>
         {asked.map(({ id: key, name }) => (

@@ -28,7 +28,6 @@ class CalendarFacts(Fact):
     cold_below_c: float
     cold_times: float
     recoat_h: float
-    stack_dry_days: int
     tools: dict[str, list[str]]
     """By stage of the work."""
     weather: dict[str, WeatherLimits]

@@ -15,4 +15,6 @@ class Currency(Fact):
 class CostFacts(Fact):
     auger_from_holes: int
     mixer_from_m3: float
+    price_under: float
+    price_over: float
     currencies: dict[str, Currency]

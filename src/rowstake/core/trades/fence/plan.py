@@ -67,7 +67,12 @@ def plan_fence(job: FenceJob, trade: Trade) -> FencePlan:
     stained = 0.0 if brief.finish_after_days is None else finish_m2(parts) * CATALOGUE.materials.finish.coats
     pace = job.terms.pace_pct / 100
     work = Work(job.site.crew, pace, brief.soil.dig_times, brief.fence.skin.height_mm, brief.species.density_kg_m3)
-    on_site = days(parts, work, max(w[0] for w in waits), max(w[1] for w in waits), stained)
+    dries = (
+        CATALOGUE.materials.stack.dry_out_days
+        if brief.style.channels and brief.fence.skin.stock in ("wet", "yard")
+        else 0
+    )
+    on_site = days(parts, work, max(w[0] for w in waits), max(w[1] for w in waits), stained, dries)
     book = Notebook()
     explain_line(brief, layout, book)
     explain_ground(brief, levels, book)
