@@ -98,6 +98,13 @@ def test_a_fence_day_by_day():
     assert "brought_rest" not in on
 
 
+def test_a_supplier_that_takes_long_moves_his_delivery():
+    made = plan(edited(fence((9000, 0)), put("terms.calendar.start", "2026-11-30")))
+    late = by_id(placed([own(made, "job", MON, None, {1: 0, 2: 8})]))
+    assert (late["brought_holes"].days, late["brought_rest"].days) == ((day(3),), (day(10),))
+    assert late["frame"].start.date() >= day(10)
+
+
 def test_a_stack_of_wet_boards_is_capped_three_weeks_later():
     job = edited(
         fence((9000, 0)),

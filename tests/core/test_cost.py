@@ -9,11 +9,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.bought import bought
+from rowstake.core.calendar.of_job import own
+from rowstake.core.calendar.placed import placed
 from rowstake.core.cost.actual import Entry, against
 from rowstake.core.cost.book import Book, Item, Prices, together
 from rowstake.core.cost.costing import costed
 from rowstake.core.cost.money import Purse
-from rowstake.core.cost.orders import orders
+from rowstake.core.cost.orders import leads, orders
 from rowstake.core.cost.second import price_verdict
 from rowstake.core.cost.suppliers import compare_suppliers
 from rowstake.core.cost.views import cost_figures
@@ -288,3 +290,34 @@ def test_the_lines_of_a_quotation_are_read():
     read = read_pasted(text, plan(fence((3600, 0))).trade.second_look)
     assert read.quoted == {"posts": "21", "bags": "143", "centres_mm": "1.8 m", "price": "6450.00"}
     assert read.left == ("featherboards 125 mm    283", "dig, set and clear away")
+
+
+EVERY = book(
+    *FENCE, ("travel", "km", "0.5"), ("end_preservative", "each", "13", {"tax": "reduced", "lead_days": 9}), ("uk_38x87", "length", "9.10", {"length_mm": 4800}),
+)  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("path", "value"),
+    [
+        ("terms.pace_pct", 150), ("terms.contingency_pct", 6), ("terms.overhead_pct", 6), ("terms.profit_pct", 6), ("terms.tax_pct", 6),
+        ("terms.reduced_tax_pct", 6), ("terms.deliveries", 1), ("terms.travel_km", 40), ("terms.auger", False), ("terms.suppliers", ["Nobody"]),
+        ("cutting.kerf_mm", 9), ("cutting.end_trim_mm", 150), ("cutting.longest_mm", 3000), ("terms.quote.words", "x"), ("terms.quote.exclusions", []),
+        ("terms.quote.valid_days", 9), ("terms.quote.payments", [{"when": "now", "pct": 100}]), ("terms.quote.options", False),
+        ("terms.calendar.start", "2027-01-04"), ("terms.calendar.days", ["mon"]), ("terms.calendar.hours", 1), ("terms.calendar.holidays", ["2026-12-04"]),
+        ("terms.calendar.locate_days", 1), ("terms.calendar.delivery_days", 1), ("terms.calendar.inspection_days", 20), ("terms.calendar.lost", ["2026-12-04"]),
+        ("terms.calendar.done", {"locate": "2026-11-30"}), ("cutting.keep_mm", 60),
+    ],
+)  # fmt: skip
+def test_every_term_does_something(path, value):
+    """To the quotation, the cost, the tickets or the days."""
+
+    def told(job):
+        prices = together([EVERY])
+        made = costed(plan(job), prices)
+        days = [(p.key, p.start, p.end, p.done) for p in placed([own(plan(job), "job", TODAY, None, leads(made))])]
+        cut = [(t.offcut_mm, t.kept) for t in tickets(made.plan.lists, made.plan.parts, job.cutting.keep_mm)]
+        return quotation(made, prices, TODAY), [(x.key, x.count, x.total) for x in made.lines], days, cut
+
+    job = edited(fence((9000, 0)), {"do": "set_aside", "name": "other"}, put("fence.skin.height_mm", 1700))
+    assert told(edited(job, put(path, value))) != told(job)

@@ -10,6 +10,8 @@ from threading import Lock
 from sqlalchemy.exc import SQLAlchemyError
 
 from rowstake.core.cost.book import Book, Prices, together
+from rowstake.core.cost.costing import costed
+from rowstake.core.cost.orders import leads
 from rowstake.core.cost.views import cost_figures
 from rowstake.core.job import Job
 from rowstake.core.plan import AnyPlan
@@ -64,3 +66,9 @@ def priced_figures(job: Job, books: Books) -> Callable[[AnyPlan], list[Figure]]:
     except SQLAlchemyError:
         found = None
     return lambda plan: cost_figures(found, plan)
+
+
+def leads_of(plan: AnyPlan, books: Books) -> dict[int, int]:
+    """The working days that the suppliers of a job take, by delivery; none where it has no books."""
+    prices = prices_of(plan.brief.job, books)
+    return leads(costed(plan, prices, proven=False)) if prices else {}

@@ -14,13 +14,19 @@ from rowstake.core.planned import AnyPlan
 
 
 def own(
-    plan: AnyPlan, key: str, today: datetime.date, forecast: Mapping[datetime.date, DayWeather] | None = None
+    plan: AnyPlan,
+    key: str,
+    today: datetime.date,
+    forecast: Mapping[datetime.date, DayWeather] | None = None,
+    leads: Mapping[int, int] | None = None,
 ) -> Own:
-    """A job as the calendar places it; from today on where no start is told."""
+    """A job as the calendar places it; from today on where no start is told. `leads` are the days that suppliers take, by delivery."""
     job = plan.brief.job
     climate = pick(CATALOGUE.climates, job.site.climate or plan.brief.region.climate, "site.climate")
     working = Working(job.terms.calendar, Weather(climate, forecast or {}))
-    return Own(key, tasks(plan), working, job.site.crew, job.terms.calendar.start or today, job.terms.calendar.crew)
+    return Own(
+        key, tasks(plan, leads), working, job.site.crew, job.terms.calendar.start or today, job.terms.calendar.crew
+    )
 
 
 def calendar_of(

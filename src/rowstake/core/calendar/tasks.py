@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
@@ -41,12 +41,13 @@ CAPS_H = 2.0
 """Hours of one worker for a visit to a stack that has dried."""
 
 
-def tasks(plan: AnyPlan) -> list[Task]:
-    """In the order of the work; each after others that stand before it."""
-    return list(_tasks(plan))
+def tasks(plan: AnyPlan, leads: Mapping[int, int] | None = None) -> list[Task]:
+    """In the order of the work; each after others that stand before it. `leads` are the working days until suppliers have all of a
+    delivery, where that is longer than usual."""
+    return list(_tasks(plan, leads or {}))
 
 
-def _tasks(plan: AnyPlan) -> Iterator[Task]:
+def _tasks(plan: AnyPlan, leads: Mapping[int, int]) -> Iterator[Task]:
     made, terms = plan.days, plan.brief.job.terms.calendar
     dug, poured = made.dig_h > 0, plan.lists.concrete_m3 > 0
     yield (
@@ -56,9 +57,13 @@ def _tasks(plan: AnyPlan) -> Iterator[Task]:
     )
     first = "locate" if dug else "agree"
     yield Task("order", "Order material", "ask")
-    lead = (After("order", days=terms.delivery_days, why="ordered"),)
-    yield Task("brought_holes", "Delivery: posts, footings, concrete", "brought", after=lead)
-    yield Task("brought_rest", "Delivery: frame, boards, hardware", "brought", after=lead)
+    for number, id, name in (
+        (1, "brought_holes", "Delivery: posts, footings, concrete"),
+        (2, "brought_rest", "Delivery: frame, boards, hardware"),
+    ):
+        lead = max(terms.delivery_days, leads.get(number, 0))
+        why = "the supplier takes so long" if lead > terms.delivery_days else "ordered"
+        yield Task(id, name, "brought", after=(After("order", days=lead, why=why),))
     begin = After(first, days=terms.locate_days, why="asked for so long ahead") if dug else After(first)
     setting = [After("brought_holes")]
     if dug:

@@ -42,6 +42,8 @@ class CostLine:
     lacks: int = 0
     delivery: int = 2
     """Brought with the first delivery, where anything of it goes into the holes; with the second otherwise."""
+    lead_days: int = 0
+    """Working days until the supplier has it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,9 +128,8 @@ def _line(line: BuyLine, prices: Prices, purse: Purse, length: str) -> CostLine:
         if x
     )
     lacks = max(0, int(count) - item.stock) if item.stock is not None and section == "goods" else 0
-    return replace(
-        blank, each=each, total=purse.rounded(each * count), how=how, supplier=item.supplier, tax=item.tax, lacks=lacks
-    )
+    priced = replace(blank, each=each, total=purse.rounded(each * count), how=how, supplier=item.supplier, tax=item.tax)
+    return replace(priced, lacks=lacks, lead_days=item.lead_days or 0)
 
 
 def _deliveries(line: CostLine, goods: Sequence[CostLine], prices: Prices, purse: Purse) -> list[CostLine]:

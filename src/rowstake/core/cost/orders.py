@@ -25,6 +25,7 @@ class Order:
     total: Decimal
     told: str
     unpriced: int
+    lead_days: int
 
 
 def orders(made: Costing) -> list[Order]:
@@ -38,7 +39,18 @@ def orders(made: Costing) -> list[Order]:
     for (supplier, delivery), lines in sorted(groups.items(), key=lambda g: (not g[0][0], g[0])):
         total = sum((line.total or ZERO for line in lines), ZERO)
         unpriced = sum(line.total is None for line in lines)
-        out.append(Order(supplier, delivery, DELIVERIES[delivery], by_aisle(lines), total, purse.told(total), unpriced))
+        out.append(
+            Order(
+                supplier,
+                delivery,
+                DELIVERIES[delivery],
+                by_aisle(lines),
+                total,
+                purse.told(total),
+                unpriced,
+                max(line.lead_days for line in lines),
+            )
+        )
     return out
 
 
@@ -46,3 +58,11 @@ def by_aisle(lines: Sequence[CostLine]) -> tuple[CostLine, ...]:
     """Things that lie together in a yard together: by their group, as they are first met."""
     groups = list(dict.fromkeys(line.group for line in lines))
     return tuple(sorted(lines, key=lambda line: groups.index(line.group)))
+
+
+def leads(made: Costing) -> dict[int, int]:
+    """By delivery, the working days until the last of its things is there."""
+    return {
+        n: max((line.lead_days for line in made.lines if line.section == "goods" and line.delivery == n), default=0)
+        for n in DELIVERIES
+    }

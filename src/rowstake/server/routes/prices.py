@@ -24,8 +24,9 @@ from rowstake.core.views.lists import BuyRow, CutRow, TicketRow, buy_rows, cut_r
 from rowstake.files.day_pages import day_html
 from rowstake.files.pages import as_pdf
 from rowstake.outside.conditions import Place, Skies
-from rowstake.server.prices import empty, prices_of, racked, sold
+from rowstake.server.prices import empty, leads_of, prices_of, racked, sold
 from rowstake.server.session import BooksHere, RackHere, SkyHere
+from rowstake.store.books import Books
 
 router = APIRouter(prefix="/api/plan", tags=["prices"])
 
@@ -85,6 +86,8 @@ class OrderTold:
     words: str
     total: str
     unpriced: int
+    lead_days: int
+    """Working days until the supplier has all of it."""
     rows: list[CostRow]
 
 
@@ -95,7 +98,7 @@ def ordered(body: AskAbout, books: BooksHere, rack: RackHere) -> list[OrderTold]
     made = kept_plan(job)
     cost = costed(made, prices_of(job, books) or empty(made.brief.region.currency), rack=racked(job, body.job, rack))
     return [
-        OrderTold(o.supplier, o.delivery, o.words, o.told, o.unpriced, cost_rows(o.lines, cost.currency))
+        OrderTold(o.supplier, o.delivery, o.words, o.told, o.unpriced, o.lead_days, cost_rows(o.lines, cost.currency))
         for o in orders(cost)
     ]
 
@@ -152,35 +155,47 @@ Today = Annotated[datetime.date | None, Query()]
 
 
 @router.post("/days")
-def days(body: AskAbout, sky: SkyHere, today: Today = None) -> DaysTold:
+def days(body: AskAbout, sky: SkyHere, books: BooksHere, today: Today = None) -> DaysTold:
     """The days of a job, from today where it tells no start."""
     job, day = read_job(body.document), today or datetime.date.today()
-    made = own(kept_plan(job), "job", day, sky.forecast(job.terms.calendar.place))
+    plan = kept_plan(job)
+    made = own(plan, "job", day, sky.forecast(job.terms.calendar.place), leads_of(plan, books))
     told = days_told(placed([made]), made.working, made.people, day)
     return replace(told, note=f"{told.note} {trouble}") if (trouble := sky.trouble(job.terms.calendar.place)) else told
 
 
 @router.post("/day/{day}")
-def one_day(day: datetime.date, body: AskAbout, sky: SkyHere, today: Today = None) -> DaySheet:
+def one_day(day: datetime.date, body: AskAbout, sky: SkyHere, books: BooksHere, today: Today = None) -> DaySheet:
     """The sheet of one day."""
-    return _sheet(body.document, day, sky, today)
+    return _sheet(body.document, day, sky, books, today)
 
 
 @router.post("/day/{day}/{paper}.pdf")
 def day_on_paper(
-    day: datetime.date, paper: Literal["a4", "letter"], body: AskAbout, sky: SkyHere, today: Today = None
+    day: datetime.date,
+    paper: Literal["a4", "letter"],
+    body: AskAbout,
+    sky: SkyHere,
+    books: BooksHere,
+    today: Today = None,
 ) -> Response:
     """The sheet of one day on a page."""
     head = {"Content-Disposition": f'attachment; filename="day-{day}.pdf"'}
     return Response(
-        as_pdf(day_html(_sheet(body.document, day, sky, today), paper)), media_type="application/pdf", headers=head
+        as_pdf(day_html(_sheet(body.document, day, sky, books, today), paper)),
+        media_type="application/pdf",
+        headers=head,
     )
 
 
-def _sheet(document: dict[str, Any], day: datetime.date, sky: Skies, today: datetime.date | None) -> DaySheet:
+def _sheet(
+    document: dict[str, Any], day: datetime.date, sky: Skies, books: Books, today: datetime.date | None
+) -> DaySheet:
     job = read_job(document)
     plan = bought(kept_plan(job))
-    made = own(plan, "job", today or datetime.date.today(), sky.forecast(job.terms.calendar.place))
+    made = own(
+        plan, "job", today or datetime.date.today(), sky.forecast(job.terms.calendar.place), leads_of(plan, books)
+    )
     return day_sheet(plan, placed([made]), made.working, day)
 
 

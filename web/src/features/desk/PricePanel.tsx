@@ -152,6 +152,7 @@ function Orders() {
         <section key={`${order.supplier} ${order.delivery}`} className="mb-5" data-order={order.supplier || "nobody"}>
           <h3 className="font-bold">
             {order.supplier || "Nobody in the books has it"}, {order.words}: <Num>{order.total}</Num>
+            {order.lead_days > 0 && <span>, there {order.lead_days} working days after it is ordered</span>}
             {order.unpriced > 0 && <span className="text-bad">, without {order.unpriced} that have no price</span>}
           </h3>
           <ul>
