@@ -50,10 +50,6 @@ def main() -> None:
         go(page, "holes")
         page.locator("[data-mark=P4]").click()
         shoot(page, "desk-holes")
-        page.locator("[data-figure=bags] button").click()
-        page.get_by_role("dialog").wait_for()
-        shoot(page, "desk-working")
-        page.keyboard.press("Escape")
         go(page, "buy")
         shoot(page, "desk-buy")
         page = new_page(browser, theme="dark")
@@ -72,9 +68,7 @@ def main() -> None:
         page.get_by_label("Open to").fill("60")
         shoot(page, "rehearsal")
         sheets = [
-            ("ground", "The ways side by side", "slopes", None),
             ("skin", "The year in the boards", "seasons", ("Month", "6")),
-            ("site", "The wind along the line", "wind", None),
         ]
         for stake, button, name, slide in sheets:
             go(page, stake)
@@ -100,6 +94,17 @@ def main() -> None:
             if stake == "frame":
                 page.get_by_role("button", name="Loads").click()
             shoot(page, name)
+        go(page, "buy")
+        page.get_by_role("tab", name="Board by board").click()
+        page.locator("[data-tickets]").wait_for()
+        shoot(page, "tickets")
+        go(page, "price")
+        page.locator("[data-total]").wait_for()
+        page.get_by_label("Totals").wait_for()
+        shoot(page, "price")
+        go(page, "days")
+        page.locator("[data-days]").wait_for()
+        shoot(page, "days")
         go(page, "steps")
         page.get_by_text("S1: 4 risers").first.wait_for()
         shoot(page, "deck-steps")

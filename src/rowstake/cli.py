@@ -7,6 +7,7 @@ import datetime
 import json
 import sys
 from collections.abc import Sequence
+from importlib import resources
 from pathlib import Path
 
 from rowstake.core.faults import JobFault, refuse
@@ -119,6 +120,12 @@ def cost_command(args: argparse.Namespace) -> int:
     return 0
 
 
+def _shipped(names: Sequence[str]) -> list[str]:
+    """The books of the demo among those that a job names: the others are in a database."""
+    folder = resources.files("rowstake") / "demo" / "books"
+    return [str(folder / f"{name}.csv") for name in names if (folder / f"{name}.csv").is_file()]
+
+
 def export_command(args: argparse.Namespace) -> int:
     from rowstake.core.cost.book import together
     from rowstake.core.job import read_job_text
@@ -126,9 +133,10 @@ def export_command(args: argparse.Namespace) -> int:
     from rowstake.files import Issue, export
     from rowstake.files.books import read_book
 
-    books = [read_book(_bytes(path), path).book for path in args.book or ()]
+    job = read_job_text(_text(args.job))
+    books = [read_book(_bytes(path), path).book for path in args.book or _shipped(job.terms.books)]
     issue = Issue(datetime.date.today(), prices=together(books) if books else None)
-    _, name, data = export(plan(read_job_text(_text(args.job))), args.format, args.document, issue)
+    _, name, data = export(plan(job), args.format, args.document, issue)
     if args.out == "-":
         sys.stdout.buffer.write(data)
     else:
@@ -196,7 +204,7 @@ def parser() -> argparse.ArgumentParser:
     export.add_argument(
         "--book",
         action="append",
-        help="a book of prices that lists, tickets and quotations follow; may be given more than once",
+        help="a book of prices that lists, tickets and quotations follow, the demo's own where the job names them; may be given more than once",
     )
     export.add_argument("--document", help="which list or drawing; the first when left out")
     export.add_argument("--out", help="a file to write, or - for standard output")

@@ -1,6 +1,7 @@
 """Books of prices in and out: what does not fit is told by its row, and what changes before it does."""
 
 import io
+import zipfile
 
 import pytest
 from openpyxl import load_workbook
@@ -69,6 +70,14 @@ def test_files_that_are_no_books_are_refused(data, words):
 def test_a_broken_workbook_is_refused():
     with pytest.raises(JobFault, match="cannot be read"):
         read_book(b"PK\x03\x04 not one", "x.xlsx")
+
+
+def test_a_workbook_that_unpacks_without_end_is_refused():
+    packed = io.BytesIO()
+    with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as made:
+        made.writestr("xl/sharedStrings.xml", b"\0" * 61_000_000)
+    with pytest.raises(JobFault, match="too large"):
+        read_book(packed.getvalue(), "x.xlsx")
 
 
 def test_what_a_newer_book_changes():

@@ -1,5 +1,6 @@
 import json
 import subprocess
+from decimal import Decimal
 from pathlib import Path
 
 import pytest
@@ -50,6 +51,38 @@ def test_export(job_file, tmp_path, capsys):
     target = tmp_path / "buy.csv"
     assert main(["export", job_file, "--format", "csv", "--document", "buy", "--out", str(target)]) == 0
     assert "100×100" in target.read_text("utf-8-sig")
+
+
+BOOKS = ROOT / "src/rowstake/demo/books"
+
+
+def test_cost_adds_up_and_says_what_has_no_price(job_file, tmp_path, capsys):
+    near, own = str(BOOKS / "heron-lane-yard.csv"), str(BOOKS / "own-rates-gbp.csv")
+    assert main(["cost", job_file, "--book", near]) == 0
+    alone = json.loads(capsys.readouterr().out)
+    assert any(what.startswith("work") for what in alone["unpriced"])
+    assert main(["cost", job_file, "--book", near, "--book", own]) == 0
+    told = json.loads(capsys.readouterr().out)
+    assert told["unpriced"] == []
+    sections = ("goods", "work", "hire", "away", "brought")
+    by_line = {s: sum(Decimal(line["total"]) for line in told["lines"] if line["section"] == s) for s in sections}
+    assert {s: str(by_line[s]) for s in sections if by_line[s]} == {
+        s: told["subtotals"][s] for s in sections if s in told["subtotals"]
+    }
+    assert Decimal(told["net"]) + Decimal(told["tax"]) == Decimal(told["total"]) == Decimal(told["subtotals"]["total"])
+    bad = tmp_path / "bad.csv"
+    bad.write_text("item,unit,price,currency\nlatch,crate,1,GBP\n", "utf-8")
+    assert main(["cost", job_file, "--book", str(bad)]) == 2
+    assert "Nothing in this file is a price" in capsys.readouterr().err
+
+
+@pytest.mark.parametrize("kind", ["ics", "quote-pdf", "cuts-pdf"])
+def test_paper_of_a_demo_job_by_its_own_books(kind, tmp_path, capsys):
+    target = tmp_path / kind
+    demo = ROOT / "src/rowstake/demo/4-kestrel-bank.json"
+    assert main(["export", str(demo), "--format", kind, "--out", str(target)]) == 0
+    assert len(target.read_bytes()) > 1000
+    assert capsys.readouterr().out.strip() == str(target)
 
 
 def test_check_says_what_does_not_go_together(job_file, tmp_path, capsys):

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+import zipfile
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Any
@@ -31,7 +32,7 @@ HEADS = (
     "stock",
     "lead_days",
 )
-MOST_BYTES = 2_000_000
+MOST_BYTES, MOST_UNPACKED = 2_000_000, 60_000_000
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,6 +90,15 @@ def read_xlsx(data: bytes, name: str) -> Read:
         raise refuse(
             "file", f"{len(data)} bytes", f"at most {MOST_BYTES}", "This file is too large for a book of prices"
         )
+    try:
+        with zipfile.ZipFile(io.BytesIO(data)) as packed:
+            unpacked = sum(part.file_size for part in packed.infolist())
+    except (zipfile.BadZipFile, OSError):
+        raise refuse(
+            "file", name, "a workbook (XLSX)", "This workbook cannot be read: it is broken off, or none"
+        ) from None
+    if unpacked > MOST_UNPACKED:
+        raise refuse("file", f"{unpacked} bytes unpacked", f"at most {MOST_UNPACKED}", "This workbook is too large")
     try:
         sheet = openpyxl.load_workbook(io.BytesIO(data), read_only=True, data_only=True).worksheets[0]
         rows = [

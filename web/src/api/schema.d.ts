@@ -2761,6 +2761,8 @@ export interface components {
             total: string;
             /** Unpriced */
             unpriced: number;
+            /** Lead Days */
+            lead_days: number;
             /** Rows */
             rows: components["schemas"]["CostRow"][];
         };

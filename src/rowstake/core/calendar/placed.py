@@ -163,7 +163,7 @@ def _place(job: Own, task: Task, table: _Table) -> Placed:
             begin, waited = free, None
         start, end, days, lost = working.worked(begin, task.hours / job.people, task.weather)
         return Placed(task, job.key, start, end, days, lost, waited, crew=job.crew)
-    at = begin if task.kind == "visit" else working.next(begin) if task.kind != "look" else begin
+    at = begin if task.kind == "look" else working.next(begin)
     return Placed(task, job.key, at, at, (at.date(),), (), waited, crew=job.crew)
 
 
