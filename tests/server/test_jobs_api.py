@@ -107,7 +107,7 @@ def test_job_files_in_and_out(client, job):
     assert out.text == text
     assert "attachment" in out.headers["content-disposition"]
     offers = client.get(f"/api/jobs/{made['held']['id']}/exports").json()
-    assert {o["format"] for o in offers} == {"csv", "dxf", "glb", "json", "pdf", "svg", "xlsx"}
+    assert {o["format"] for o in offers} == {"csv", "cuts-pdf", "dxf", "glb", "ics", "json", "pdf", "svg", "xlsx"}
     for offer in offers:
         assert (
             client.get(f"/api/jobs/{made['held']['id']}/exports/{offer['format']}/{offer['document']}").status_code

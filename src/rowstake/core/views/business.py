@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.planned import AnyPlan
 from rowstake.core.schedule.days import told
 from rowstake.core.views.base import Stake
@@ -13,7 +14,16 @@ def business_stakes(plan: AnyPlan) -> list[Stake]:
     whose = f"by {books} book{'s' * (books != 1)}" if books else "no prices chosen"
     start = plan.brief.job.terms.calendar.start
     begins = f", from {start.day} {start:%b}" if start else ""
+    cautions = CATALOGUE.cautions["business"]
     return [
-        Stake("price", "Price", whose, "", "clear", "nothing in the way", ()),
-        Stake("days", "Days", f"{told(plan.days.total)}{begins}", "days", "clear", "nothing in the way", ()),
+        Stake("price", "Price", whose, "", "clear", "nothing in the way", tuple(cautions["price"])),
+        Stake(
+            "days",
+            "Days",
+            f"{told(plan.days.total)}{begins}",
+            "days",
+            "clear",
+            "nothing in the way",
+            tuple(cautions["days"]),
+        ),
     ]
