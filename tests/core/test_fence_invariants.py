@@ -291,3 +291,16 @@ def test_holes_meet_where_the_line_comes_back_to_itself():
     )
     assert [f.where for f in made.findings if f.rule == "holes_meet"] == [("P1", "P7")]
     check_solids(made)
+
+
+def test_cleats_end_under_boards_that_are_cut_down_to_the_ground():
+    """Steps over ground that rises 9 over 750, boards cut down: behind the gravel board they reach 1 mm lower than the bay's foot."""
+    made = plan(
+        edited(
+            fence((1500, 0)), put("fence.bays.max_mm", 900), put("fence.skin.height_mm", 700), put("fence.slope.way", "stepped"),
+            put("fence.slope.fill", True), put("fence.skin.style", "board_on_board"), put("fence.skin.board", "uk_19x125"),
+            put("fence.trims.gravel_board", "uk_38x150"), put("fence.skin.lap_mm", 5), put("fence.skin.fit", "even"),
+            put("fence.ground", [{"leg": 0, "at_mm": 0, "level_mm": 0}, {"leg": 0, "at_mm": 750, "level_mm": 9}]),
+        )
+    )  # fmt: skip
+    check_solids(made)
