@@ -23,7 +23,8 @@ export function PricePanel() {
   const [cost, wait] = useAnswer<CostTold>("/api/plan/price", document, "Working out the price…", asked);
   return (
     <Tabs.Root defaultValue="cost" className="flex min-h-0 flex-1 flex-col bg-board">
-      <Tabs.List aria-label="Price" className="flex flex-wrap items-end gap-1 border-b border-ink px-2 pt-1">
+      <div className="flex flex-wrap items-end border-b border-ink px-2 pt-1">
+      <Tabs.List aria-label="Price" className="flex flex-wrap items-end gap-1">
         <Tabs.Trigger value="cost" className={tab}>
           Cost, line by line
         </Tabs.Trigger>
@@ -39,6 +40,7 @@ export function PricePanel() {
         <Tabs.Trigger value="quote" className={tab}>
           Quotation
         </Tabs.Trigger>
+      </Tabs.List>
         {cost && (
           <p className="ml-auto pb-0.5 text-right leading-tight" aria-live="polite" data-total>
             <b className="text-xl">
@@ -52,7 +54,7 @@ export function PricePanel() {
             )}
           </p>
         )}
-      </Tabs.List>
+      </div>
       {wait}
       <Tabs.Content value="cost" className="min-h-0 flex-1 overflow-auto">
         {cost && <CostTable cost={cost} />}
