@@ -72,7 +72,7 @@ def decks(draw):
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 45)),
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 30)),
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )
@@ -108,7 +108,7 @@ def two_levels(draw):
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 60)) // 3,
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 39)) // 3,
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )
@@ -120,7 +120,7 @@ def test_lower_levels_hold_together(made):
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 60)) // 3,
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 39)) // 3,
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )

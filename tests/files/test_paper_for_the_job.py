@@ -97,8 +97,7 @@ def test_the_days_as_a_calendar_keep_their_ids_when_they_move(job):
     assert "dig-abc@rowstake.invalid" not in events(put("fence.posts.method", "plate"))
 
 
-@pytest.mark.parametrize("paper", ["a4", "letter"])
-@pytest.mark.parametrize("name", ["2-saltpan-cottage", "6-windmill-deck"])
+@pytest.mark.parametrize(("name", "paper"), [("2-saltpan-cottage", "a4"), ("6-windmill-deck", "letter")])
 def test_the_sheet_of_every_day_is_one_page(name, paper):
     made = bought(plan(read_job_text((DEMO / f"{name}.json").read_text("utf-8"))))
     mine = own(made, "job", DAY)

@@ -191,7 +191,7 @@ def yards():
 
 @pytest.fixture
 def asking(engine, sky, yards):
-    app = create_app(engine, skies=Skies(sky, 1.5, 0.0), yards=Yards(yards, 1.5))
+    app = create_app(engine, skies=Skies(sky, 1.0, 0.0), yards=Yards(yards, 1.0))
     yield TestClient(app, base_url="http://127.0.0.1", raise_server_exceptions=False)
     for url in (sky, yards):
         httpx2.get(f"{url}/fail/well")
