@@ -39,6 +39,7 @@ def main() -> None:
         page = new_page(browser)
         shoot(page, "jobs")
         page.get_by_role("link", name="Windmill Paddock", exact=True).first.click()
+        page.get_by_label("Days of all jobs").wait_for()
         page.get_by_text("Bought and cut together").wait_for()
         shoot(page, "site")
         page.get_by_role("link", name="Jobs", exact=True).click()

@@ -70,6 +70,12 @@ def test_what_the_weather_stops(work, weather, why):
     assert Weather(MILD, {MON: weather}).stops(MON, work) == why
 
 
+def test_weather_is_told_in_the_units_of_the_job():
+    weather = Weather(MILD, {MON: DayWeather(-6, 10, 12.7, 13.4112)}, feet=True)
+    assert weather.stops(MON, "dig") == "frost, 21 °F"
+    assert weather.sky(weather.forecast[MON]) == "21 to 50 °F, 0.50 in rain, gusts 30 mph"
+
+
 def test_a_day_of_rain_moves_the_pour_and_all_that_waits_for_it():
     told = put("terms.calendar.start", "2026-12-07")
     made = plan(edited(fence((9000, 0)), told))

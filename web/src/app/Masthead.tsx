@@ -16,7 +16,7 @@ export function Masthead({ children, more, skips = MAIN }: { children?: ReactNod
   const [theme, setShown] = useState(currentTheme);
   const other = theme === "dark" ? "light" : "dark";
   return (
-    <header className="no-print flex min-h-11 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule px-3 py-1 text-[0.9375rem] max-sm:gap-x-1 max-sm:px-2 max-sm:[&_input]:max-w-34">
+    <header className="no-print flex min-h-11 flex-wrap items-center gap-x-1.5 gap-y-1 border-b border-rule px-3 py-1 text-[0.9375rem] max-sm:gap-x-1 max-sm:px-2 max-sm:[&_input]:max-w-34">
       {skips.map(({ to, words }) => (
         <a
           key={to}
@@ -41,14 +41,14 @@ export function Masthead({ children, more, skips = MAIN }: { children?: ReactNod
         </Plain>
       )}
       <div className={more ? `contents ${open ? "" : "max-sm:hidden"}` : "contents"}>{more}</div>
-      <nav className={`ml-auto flex items-center gap-1 ${more && !open ? "max-sm:hidden" : ""}`} aria-label="Pages">
-        <Link to="/" className="px-2 py-1 underline-offset-4 hover:underline">
+      <nav className={`ml-auto flex items-center ${more && !open ? "max-sm:hidden" : ""}`} aria-label="Pages">
+        <Link to="/" className="px-1.5 py-1 whitespace-nowrap underline-offset-4 hover:underline">
           Jobs
         </Link>
-        <Link to="/prices" className="px-2 py-1 underline-offset-4 hover:underline">
+        <Link to="/prices" className="px-1.5 py-1 whitespace-nowrap underline-offset-4 hover:underline">
           Prices
         </Link>
-        <Link to="/answers" className="px-2 py-1 underline-offset-4 hover:underline">
+        <Link to="/answers" className="px-1.5 py-1 whitespace-nowrap underline-offset-4 hover:underline">
           Quick answers
         </Link>
         <Plain

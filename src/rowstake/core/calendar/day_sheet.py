@@ -7,7 +7,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from rowstake.core.calendar.of_job import sky, told_day
+from rowstake.core.calendar.of_job import told_day
 from rowstake.core.calendar.placed import Placed, Working
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.planned import AnyPlan
@@ -48,7 +48,9 @@ def day_sheet(plan: AnyPlan, every: Sequence[Placed], working: Working, day: dat
     cautions = tuple(dict.fromkeys(words for stage in stages for words in trade.get(stage, ())))
     known = working.weather.forecast.get(day)
     mean = working.weather.mean_c(day)
-    weather = sky(known) if known else f"no forecast; about {mean:.0f} °C is usual"
+    weather = (
+        working.weather.sky(known) if known else f"no forecast; about {working.weather.warmth(round(mean))} is usual"
+    )
     after = sorted((p for p in every if p.start.date() > day and p.task.kind != "visit"), key=lambda p: p.start)
     return DaySheet(
         plan.brief.job.name, f"{day:%A} {day.day} {day:%B %Y}",

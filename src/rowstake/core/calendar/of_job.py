@@ -23,7 +23,7 @@ def own(
     """A job as the calendar places it; from today on where no start is told. `leads` are the days that suppliers take, by delivery."""
     job = plan.brief.job
     climate = pick(CATALOGUE.climates, job.site.climate or plan.brief.region.climate, "site.climate")
-    working = Working(job.terms.calendar, Weather(climate, forecast or {}))
+    working = Working(job.terms.calendar, Weather(climate, forecast or {}, job.units == "ft-in"))
     return Own(
         key, tasks(plan, leads), working, job.site.crew, job.terms.calendar.start or today, job.terms.calendar.crew
     )
@@ -114,7 +114,7 @@ def days_told(every: Sequence[Placed], working: Working, people: int, today: dat
     closed = tuple(
         day for n in range((last - first).days + 1) if not working.open(day := first + datetime.timedelta(n))
     )
-    forecast = {day: sky(w) for day, w in working.weather.forecast.items() if first <= day <= last}
+    forecast = {day: working.weather.sky(w) for day, w in working.weather.forecast.items() if first <= day <= last}
     note = (
         f"Forecast for {len(forecast)} of these days; for the others the usual months of a climate that is {working.weather.climate.name}."
         if forecast
@@ -123,12 +123,6 @@ def days_told(every: Sequence[Placed], working: Working, people: int, today: dat
     worked = len({day for p in work for day in p.days})
     total = f"{worked} day{'s' * (worked != 1)} of work, {told_day(work[0].start.date())} to {told_day(last)}"
     return DaysTold(first, last, len(open_days), total, rows, closed, forecast, note)
-
-
-def sky(w: DayWeather) -> str:
-    rain = f", {w.rain_mm:g} mm rain" if w.rain_mm else ""
-    wind = f", gusts {w.gust_mps:g} m/s" if w.gust_mps >= 12 else ""
-    return f"{w.low_c:g} to {w.high_c:g} °C{rain}{wind}"
 
 
 def together(jobs: Mapping[str, Own], names: Mapping[str, str], today: datetime.date) -> DaysTold:

@@ -8,6 +8,8 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, Climate
 
+MPS_PER_MPH, STRONG_MPS = 0.44704, 12.0
+
 
 @dataclass(frozen=True, slots=True)
 class DayWeather:
@@ -26,6 +28,24 @@ class Weather:
 
     climate: Climate
     forecast: Mapping[datetime.date, DayWeather]
+    feet: bool = False
+    """Told in the units of a job in feet: °F, inches, miles an hour."""
+
+    def warmth(self, c: float) -> str:
+        return f"{c * 9 / 5 + 32:.0f} °F" if self.feet else f"{c:g} °C"
+
+    def rain(self, mm: float) -> str:
+        return f"{mm / 25.4:.2f} in" if self.feet else f"{mm:g} mm"
+
+    def gust(self, mps: float) -> str:
+        return f"{mps / MPS_PER_MPH:.0f} mph" if self.feet else f"{mps:g} m/s"
+
+    def sky(self, w: DayWeather) -> str:
+        """A day in words: from the lowest to the highest, rain, wind where it is strong."""
+        low = self.warmth(w.low_c).rsplit(" ", 1)[0]
+        rain = f", {self.rain(w.rain_mm)} rain" if w.rain_mm else ""
+        wind = f", gusts {self.gust(w.gust_mps)}" if w.gust_mps >= STRONG_MPS else ""
+        return f"{low} to {self.warmth(w.high_c)}{rain}{wind}"
 
     def mean_c(self, day: datetime.date) -> float:
         known = self.forecast.get(day)
@@ -37,11 +57,11 @@ class Weather:
         if known is None or limits is None:
             return ""
         if limits.frost_below_c is not None and known.low_c < limits.frost_below_c:
-            return f"frost, {known.low_c:g} °C"
+            return f"frost, {self.warmth(known.low_c)}"
         if limits.rain_over_mm is not None and known.rain_mm > limits.rain_over_mm:
-            return f"rain, {known.rain_mm:g} mm"
+            return f"rain, {self.rain(known.rain_mm)}"
         if limits.gust_over_mps is not None and known.gust_mps > limits.gust_over_mps:
-            return f"wind, gusts of {known.gust_mps:g} m/s"
+            return f"wind, gusts of {self.gust(known.gust_mps)}"
         if limits.humidity_over_pct is not None and known.humidity_pct > limits.humidity_over_pct:
             return f"damp, {known.humidity_pct:g} % humidity"
         return ""
