@@ -340,6 +340,16 @@ def test_blocks_beside_a_post_go_before_those_behind_stringers():
     ]  # fmt: skip
     made = plan(deck(1800, 1800, 500, *edits, region="north_america"))
     assert any(j.kind == "nailer" and "block" in (j.near, j.far) for j in made.laid.main.grid.joists)
+    (aside,) = [j for j in made.laid.main.grid.joists if j.kind == "nailer" and j.s < 1647.6 - 1 and j.s > 900]
+    assert (aside.s, aside.length_mm, aside.near, aside.far) == (
+        pytest.approx(1647.6 - 1 - 19.05),
+        pytest.approx(213.5),
+        "block",
+        "rim",
+    )
+    assert any(w.what == "rim past posts" for w in made.laid.main.work)
+    ladders = [p for p in made.parts if p.kind in ("ladder block", "packing")]
+    assert len(ladders) >= 4  # between the rest of the nailer and the end joist as before
     check_deck(made)
     check_solids(made)
 

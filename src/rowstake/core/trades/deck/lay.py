@@ -26,7 +26,7 @@ from rowstake.core.trades.deck.parted import parted
 from rowstake.core.trades.deck.place import Place
 from rowstake.core.trades.deck.settle import settled_frame
 from rowstake.core.trades.deck.stack import ground_at
-from rowstake.core.trades.deck.work import worked
+from rowstake.core.trades.deck.work import beside_posts, worked
 
 TOUCH_MM2 = 1000.0
 
@@ -38,7 +38,9 @@ def lay_level(brief: DeckBrief) -> DeckLevel:
     brief = replace(brief, asked=tuple(demand for c in every for demand in c.demands(brief)))
     level = _settled(brief)
     asked = [*brief.asked, *(demand for c in every for demand in c.blocks(level))]
-    level = replace(level, grid=parted(level.grid, asked))
+    grid = parted(level.grid, asked)
+    more = beside_posts(brief, grid, level.supports)
+    level = replace(level, grid=grid, work=tuple(sorted((*level.work, *more), key=lambda w: -w.used)))
     sticks = _labelled(brief.place, frame_sticks(brief, level.grid, level.supports, asked))
     ledger = plan_ledger(brief, level.grid, level.supports, [stick for _, stick in sticks])
     level = replace(level, sticks=tuple(sticks), ledger=ledger, asked=tuple(asked))

@@ -155,18 +155,23 @@ def _blocking(brief: DeckBrief, grid: Grid, supports: Supports, guards: list[Gua
             out += blocks_at(grid, supports.joist, t, "blocking", group.s0, group.s1)
     for asked in guards:
         out += _guard_blocks(grid, supports, asked)
-    nailed = [j.s for j in grid.joists if j.kind == "nailer"]
-    for s in dict.fromkeys(nailed):
+    for line in (j for j in grid.joists if j.kind == "nailer"):
         beside = sorted(
-            {j.s for j in grid.joists if j.kind in ("end joist", "inner-corner joist", "nailer") and j.s != s},
-            key=lambda x: abs(x - s),
+            {
+                j.s
+                for j in grid.joists
+                if j.kind in ("end joist", "inner-corner joist", "nailer")
+                and j.s != line.s
+                and j.t0 < line.t1
+                and j.t1 > line.t0
+            },
+            key=lambda x: abs(x - line.s),
         )
-        if not beside or abs(beside[0] - s) > 2 * brief.square.width_mm + 3 * grid.thick_mm:
+        if not beside or abs(beside[0] - line.s) > 2 * brief.square.width_mm + 3 * grid.thick_mm:
             continue
-        low, high = sorted((s, beside[0]))
-        for line in (j for j in grid.joists if j.s == s):
-            for k in range(1, int(line.length_mm // grid.spacing_mm) + 1):
-                out += blocks_at(grid, supports.joist, line.t0 + k * grid.spacing_mm, "ladder block", low, high)
+        low, high = sorted((line.s, beside[0]))
+        for k in range(1, int(line.length_mm // grid.spacing_mm) + 1):
+            out += blocks_at(grid, supports.joist, line.t0 + k * grid.spacing_mm, "ladder block", low, high)
     return out
 
 

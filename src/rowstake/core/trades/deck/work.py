@@ -178,10 +178,31 @@ def _holes(brief: DeckBrief, grid: Grid, supports: Supports, own: list[JoistLine
         yield from _trimmers(brief, grid, supports, own, s, points)
 
 
+def beside_posts(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Worked]:
+    """The rim between the joists beside a piece of a nailer that needs the rim beside what else it bears on, where posts stand
+    close."""
+    out: list[Worked] = []
+    for line in lines(brief, grid, supports):
+        held = {by: t for t, by in line.bearings}
+        if "rim" in held and "block" in (line.joist.near, line.joist.far):
+            beside = [j.s for j in grid.joists if j.kind != "nailer" and j.t0 - 1 <= held["rim"] <= j.t1 + 1]
+            low = max((s for s in beside if s < line.joist.s), default=None)
+            high = min((s for s in beside if s > line.joist.s), default=None)
+            if low is not None and high is not None:
+                out += _stub_rims(brief, grid, supports, [line], low, high, "rim past posts")
+    return out
+
+
 def _stub_rims(
-    brief: DeckBrief, grid: Grid, supports: Supports, cut: list[JoistLine], s0: float, s1: float
+    brief: DeckBrief,
+    grid: Grid,
+    supports: Supports,
+    cut: list[JoistLine],
+    s0: float,
+    s1: float,
+    what: str = "rim past a hole",
 ) -> list[Worked]:
-    """The rim between two trimmers where stubs between a hole and the edge bear on it."""
+    """The rim between two trimmers, or joists, where stubs bear on it."""
     loads, t = [], 0.0
     for x in cut:
         for (at, by), reaction in zip(x.bearings, x.reactions, strict=True):
@@ -194,7 +215,7 @@ def _stub_rims(
     used, governs = _used(brief, supports, 1, s1 - s0, bent)
     return [
         Worked(
-            "rim past a hole",
+            what,
             ((s0 + s1) / 2, t),
             used,
             governs,
