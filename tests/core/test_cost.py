@@ -144,6 +144,24 @@ def test_suppliers_beside_each_other_with_deliveries_and_what_would_do():
     assert any("too few" in lack.what for lack in far.lacks)
 
 
+def test_what_one_has_too_few_of_comes_from_the_next_at_his_price():
+    """25 boards: 10 at 2.00 from one, 12 at 2.50 from another, the 3 that nobody has stay with the first and are told: 20 + 30 + 6."""
+    boards = [
+        ("uk_19x150", "length", price, {"length_mm": 1800, "stock": n, "supplier": who})
+        for who, price, n in (("A", "2.00", 10), ("B", "2.50", 12))
+    ]
+    made = [x for x in costed(plan(fence((3600, 0))), together([book(*boards)])).lines if x.key == "uk_19x150"]
+    assert [(x.supplier, str(x.count), str(x.total), x.lacks) for x in made] == [
+        ("A", "13", "26.00", 3),
+        ("B", "12", "30.00", 0),
+    ]
+    more = [*boards, ("uk_19x150", "m", "2.00", {"supplier": "C"})]
+    made = [x for x in costed(plan(fence((3600, 0))), together([book(*more)])).lines if x.key == "uk_19x150"]
+    assert [(x.supplier, x.length, str(x.count), str(x.total), x.lacks) for x in made] == [
+        ("A", "1800 mm", "10", "20.00", 0), ("B", "1800 mm", "12", "30.00", 0), ("C", "1800 mm", "3", "10.80", 0),
+    ]  # fmt: skip
+
+
 def test_a_chosen_supplier_is_bought_from_alone():
     job = edited(fence((3600, 0)), put("terms.suppliers", ["Near"]))
     made = costed(plan(job), together(list(YARDS)))

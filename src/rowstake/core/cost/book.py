@@ -186,17 +186,18 @@ class Prices:
 
 
 def _stock(items: Sequence[Item]) -> Iterator[Stock]:
-    """Every length once, for the least; together as many as all have, where all say so."""
-    best: dict[float, float] = {}
-    there: dict[float, list[int | None]] = defaultdict(list)
+    """Every length at every price it is there for, the cheapest first, up to one of which there are as many as are wanted."""
+    there: dict[float, list[tuple[float, int | None]]] = defaultdict(list)
     for item in items:
         for mm in _lengths(item):
             by_length = {"m": mm / 1000, "ft": mm / FEET_MM}.get(item.unit, 1.0)
-            best[mm] = min(best.get(mm, float("inf")), round(float(item.price) * by_length, 6))
-            there[mm].append(item.stock)
-    for mm in sorted(best):
-        counts = [n for n in there[mm] if n is not None]
-        yield Stock(mm, best[mm], sum(counts) if len(counts) == len(there[mm]) else None)
+            there[mm].append((round(float(item.price) * by_length, 6), item.stock))
+    for mm in sorted(there):
+        for price, count in sorted(there[mm], key=lambda offer: offer[0]):
+            if count != 0:
+                yield Stock(mm, price, count)
+            if count is None:
+                break
 
 
 def together(books: Sequence[Book]) -> Prices:

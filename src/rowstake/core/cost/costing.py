@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from decimal import Decimal
 
 from rowstake.core.bought import bought
-from rowstake.core.cost.book import Prices
+from rowstake.core.cost.book import Offer, Prices
 from rowstake.core.cost.money import ZERO, Purse, share
 from rowstake.core.cost.services import services
 from rowstake.core.cutting.best import best_plan
@@ -18,8 +18,6 @@ from rowstake.core.planned import AnyPlan
 from rowstake.core.takeoff.lists import BuyLine
 from rowstake.core.takeoff.on_sale import Racked
 from rowstake.core.views.base import size_of
-
-GOODS = "Goods"
 
 
 @dataclass(frozen=True, slots=True)
@@ -90,46 +88,52 @@ def costed(plan: AnyPlan, prices: Prices, proven: bool = True, rack: tuple[Racke
     early = {name for part in made.parts if part.step == "holes" for name in (part.label, part.of)}
     parted = plan.brief.job.terms.deliveries != 1
 
-    def priced(line: BuyLine) -> CostLine:
-        told = _line(line, prices, purse, p.length(line.length_mm) if line.length_mm else "")
-        return replace(told, delivery=2 if parted and not early.intersection(line.for_parts) else 1)
+    def priced(line: BuyLine) -> list[CostLine]:
+        told = _lines(line, prices, purse, p.length(line.length_mm) if line.length_mm else "")
+        number = 2 if parted and not early.intersection(line.for_parts) else 1
+        return [replace(each, delivery=number) for each in told]
 
-    goods = [priced(line) for line in made.lists.buy]
-    lines = (
-        *goods,
-        *(
-            own
-            for line in services(made)
-            for own in (
-                _deliveries(priced(line), goods, prices, purse) if line.good.id == "delivery" else [priced(line)]
-            )
-        ),
-    )
+    goods = [told for line in made.lists.buy for told in priced(line)]
+    lines = [*goods]
+    for line in services(made):
+        own = priced(line)
+        lines += _deliveries(own[0], goods, prices, purse) if line.good.id == "delivery" else own
     unpriced = [*_unpriced(lines), *_out_of_reach(made, plan)]
-    return _put_on_top(made, purse, lines, tuple(unpriced))
+    return _put_on_top(made, purse, tuple(lines), tuple(unpriced))
 
 
-def _line(line: BuyLine, prices: Prices, purse: Purse, length: str) -> CostLine:
-    count = Decimal(str(line.buy))
-    section = SECTION.get(line.group, "goods")
-    blank = CostLine(section, line.group, line.item, length, count, line.unit, None, None, "", "", line.price_keys[0])
+def _lines(line: BuyLine, prices: Prices, purse: Purse, length: str) -> list[CostLine]:
+    """A line of the list by what there is of it: from the cheapest as many as it has, the others from the next. What nobody has any more
+    stays with the cheapest, and is told as lacking."""
+    section, left = SECTION.get(line.group, "goods"), Decimal(str(line.buy))
+    blank = CostLine(section, line.group, line.item, length, left, line.unit, None, None, "", "", line.price_keys[0])
     offers = prices.offers(line)
     if not offers:
-        return replace(blank, how=prices.otherwise(line))
-    best = offers[0]
-    item, each = best.item, best.each
-    how = ", ".join(
-        x
-        for x in (
-            best.how,
-            item.words if item.item != line.price_keys[0] and item.words else "",
-            f"{item.day:%d %b %Y}" if item.day else "",
-        )
-        if x
-    )
-    lacks = max(0, int(count) - item.stock) if item.stock is not None and section == "goods" else 0
-    priced = replace(blank, each=each, total=purse.rounded(each * count), how=how, supplier=item.supplier, tax=item.tax)
-    return replace(priced, lacks=lacks, lead_days=item.lead_days or 0)
+        return [replace(blank, how=prices.otherwise(line))]
+    taken: list[tuple[Offer, Decimal]] = []
+    for offer in offers:
+        stock = offer.item.stock if section == "goods" else None
+        here = left if stock is None else min(left, Decimal(stock))
+        if here:
+            taken.append((offer, here))
+            left -= here
+    if left or not taken:
+        first = offers[0]
+        taken = [
+            (first, left + sum((n for offer, n in taken if offer is first), ZERO)),
+            *(t for t in taken if t[0] is not first),
+        ]
+    out = [_priced(blank, offer, count, purse) for offer, count in taken]
+    return [replace(out[0], lacks=int(left)), *out[1:]]
+
+
+def _priced(blank: CostLine, offer: Offer, count: Decimal, purse: Purse) -> CostLine:
+    item = offer.item
+    told = (offer.how, item.words if item.item != blank.key else "", f"{item.day:%d %b %Y}" if item.day else "")
+    return replace(
+        blank, count=count, each=offer.each, total=purse.rounded(offer.each * count), how=", ".join(x for x in told if x),
+        supplier=item.supplier, tax=item.tax, lead_days=item.lead_days or 0,
+    )  # fmt: skip
 
 
 def _deliveries(line: CostLine, goods: Sequence[CostLine], prices: Prices, purse: Purse) -> list[CostLine]:

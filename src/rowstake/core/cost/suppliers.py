@@ -106,10 +106,9 @@ def instead(plan: AnyPlan, key: str, prices: Prices, currency: str) -> str:
         if not stock:
             continue
         made = best_plan(Counter({mm: n * plies for mm, n in wanted.items()}), stock, plan.lists.buyer.saw)
-        if made.too_long_mm:
+        if made.too_long_mm or made.proof is None:
             continue
-        price = {s.length_mm: Decimal(str(s.price)) for s in stock}
-        cost = sum((price[mm] * n for mm, n in made.boards.items()), ZERO)
+        cost = Purse(currency).rounded(Decimal(str(made.proof.cost)))
         if best is None or cost < best[0]:
             boards = ", ".join(f"{n} × {plan.brief.printer.length(mm)}" for mm, n in made.boards.items())
             best = (cost, f"{how}: {boards}, {Purse(currency).told(cost)}")

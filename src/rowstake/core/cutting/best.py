@@ -32,21 +32,18 @@ def _solved(pieces: tuple[tuple[float, int], ...], stock: tuple[Stock, ...], saw
     try:
         made = proven(asked, lambda: time.monotonic() > until, SECONDS)
     except ValueError:
-        endless = tuple(s if s.racked else Stock(s.length_mm, s.price) for s in stock)
+        cheapest = {s.length_mm: s.price for s in sorted(stock, key=lambda s: -s.price) if not s.racked}
+        endless = (*(s for s in stock if s.racked), *(Stock(mm, price) for mm, price in sorted(cheapest.items())))
         return _solved(pieces, endless, saw) if endless != stock else cut_plan(Counter(dict(pieces)), stock, saw)
-    quick = cut_plan(Counter(dict(pieces)), stock, saw)
-    price = {(s.length_mm, s.racked): s.price for s in stock}
-    if (cost := sum(price[p.stock_mm, p.racked] * p.count for p in quick.patterns)) < made.cost - 1e-6 and _there(
-        quick, stock
-    ):
-        return CutPlan(quick.patterns, (), Proof(cost, made.bound, False))
+    if all(
+        s.racked or s.available is None for s in stock
+    ):  # what was found at once may still be better than what there was time for
+        quick = cut_plan(Counter(dict(pieces)), stock, saw)
+        price = {(s.length_mm, s.racked): s.price for s in stock}
+        cost = sum(price[p.stock_mm, p.racked] * p.count for p in quick.patterns)
+        if cost < made.cost - 1e-6:
+            return CutPlan(quick.patterns, (), Proof(cost, made.bound, False))
     boards = Counter((stock[b.stock], b.pieces_mm) for b in made.boards)
     by_size = sorted(boards.items(), key=lambda b: (not b[0][0].racked, b[0][0].length_mm, b[0][1]), reverse=True)
     patterns = tuple(Pattern(s.length_mm, cut, n, saw, s.racked) for (s, cut), n in by_size)
     return CutPlan(patterns, (), Proof(made.cost, made.bound, made.optimal))
-
-
-def _there(plan: CutPlan, stock: Sequence[Stock]) -> bool:
-    """Whether there are as many boards as a plan takes."""
-    most = {s.length_mm: s.available for s in stock if not s.racked}
-    return all((limit := most[mm]) is None or n <= limit for mm, n in plan.boards.items())
