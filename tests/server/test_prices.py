@@ -124,27 +124,28 @@ def test_a_quotation_keeps_its_prices_when_the_book_changes(client, books):
 
 
 def test_offcuts_are_kept_offered_and_used_up(client):
-    job = client.post("/api/jobs", json={"name": "Back", "region": "uk_ireland", "legs": [{"length": "9 m"}]}).json()[
-        "held"
-    ]
-    added = client.post(
-        "/api/rack", json=[{"section": "uk_38x87", "length_mm": 1900, "count": 2, "job": job["id"]}]
-    ).json()
+    fence_of = {"region": "uk_ireland", "legs": [{"length": "9 m"}]}
+    left, job = (
+        client.post("/api/jobs", json={"name": name, **fence_of}).json()["held"]["id"] for name in ("Front", "Back")
+    )
+    added = client.post("/api/rack", json=[{"section": "uk_38x87", "length_mm": 1900, "count": 2, "job": left}]).json()
     assert [o["label"] for o in added] == ["R1", "R2"]
-    asked = {"document": document([]), "job": job["id"]}
-    used = [t["racked"] for t in client.post("/api/plan/bought", json=asked).json()["tickets"] if t["racked"]]
-    assert used
-    assert client.post(f"/api/rack/{added[0]['id']}/used", json={"job": job["id"]}).status_code == 204
-    assert [t["racked"] for t in client.post("/api/plan/bought", json=asked).json()["tickets"] if t["racked"]] == used
-    other = client.post("/api/plan/bought", json={"document": document([])}).json()
-    assert {t["racked"] for t in other["tickets"]} <= {"", "R2"}
+
+    def racked(key, *edits):
+        tickets = client.post("/api/plan/bought", json={"document": document([], *edits), "job": key}).json()["tickets"]
+        return {t["racked"] for t in tickets} - {""}
+
+    assert racked(job) == {"R1", "R2"}
+    assert racked(left) == set()  # what is left of itself its own plan cuts from what it buys
+    assert client.post(f"/api/rack/{added[0]['id']}/used", json={"job": job}).status_code == 204
+    assert racked(job) == {"R1", "R2"}
+    assert racked(None) == {"R2"}
+    assert racked(job, put("terms.rack", False)) == set()
     assert next(o for o in client.get("/api/rack").json() if o["label"] == "R1")["used_by"] == "Back"
-    without = client.post(
-        "/api/plan/bought", json={"document": document([], put("terms.rack", False)), "job": job["id"]}
-    ).json()
-    assert not any(t["racked"] for t in without["tickets"])
-    assert client.delete(f"/api/rack/{added[1]['id']}").status_code == 204
-    assert client.delete(f"/api/rack/{added[1]['id']}").status_code == 404
+    assert client.delete(f"/api/rack/{added[0]['id']}").status_code == 204
+    assert client.delete(f"/api/rack/{added[0]['id']}").status_code == 404
+    more = client.post("/api/rack", json=[{"section": "uk_38x87", "length_mm": 900}]).json()
+    assert more[0]["label"] == "R3"  # never a label that another piece has
     bad = client.post("/api/rack", json=[{"section": "oak", "length_mm": 900}])
     assert bad.json()["errors"][0]["field"] == "section"
 

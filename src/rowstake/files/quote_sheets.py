@@ -21,7 +21,7 @@ h1 {{ font-size: 20pt; margin: 0; }} h2 {{ font-size: 12pt; margin: 5mm 0 1.5mm;
 p {{ margin: 0 0 1.5mm; }} table {{ border-collapse: collapse; width: 100%; }} td {{ padding: 0.8mm 0; vertical-align: top; border-bottom: 0.15mm solid #cfc9ba; }}
 td.n {{ text-align: right; white-space: nowrap; }} tr.total td {{ font-weight: 700; font-size: 14pt; border-bottom: 0; }}
 .picture {{ text-align: center; margin: 3mm 0; }} .not {{ border: 0.5mm solid #9c2a1d; padding: 2mm 3mm; margin: 3mm 0; }}
-section {{ break-inside: avoid; }} .sign td {{ border-bottom: 0; padding-top: 12mm; width: 50%; }} .small {{ font-size: 8.5pt; }}
+section {{ break-inside: avoid; }} .said {{ white-space: pre-line; }} .sign td {{ border-bottom: 0; padding-top: 12mm; width: 50%; }} .small {{ font-size: 8.5pt; }}
 """
 
 
@@ -33,11 +33,12 @@ def quote_html(plan: AnyPlan, told: Quotation, paper: str, issue: Issue) -> str:
     scale = scale_for(scene, wide, PICTURE_MM)
     style = FACES.format(fonts=fonts_at()) + STYLE.format(w=w, h=h, margin=MARGIN_MM)
     whom = "<br>".join(escape(x) for x in (issue.customer, issue.address) if x)
+    said = f'<p class="said">{escape(told.words)}</p>' if told.words else ""
     body = (
         f"<h1>Quotation</h1><p><b>{escape(told.job)}</b></p>{f'<p>{whom}</p>' if whom else ''}"
         f"<p>{told.day:%d %B %Y}, {escape(issue.words.split(',')[0])}. Holds until {told.valid_until:%d %B %Y}.</p>"
         f'<div class="picture">{scene_svg(scene, paper_scale=scale)}</div>'
-        f"{f'<p>{escape(told.words)}</p>' if told.words else ''}"
+        f"{said}"
         f"{_section('What is built', _table([(name, text) for name, text in told.figures]))}"
         f"{_section('Price', _price(told))}{_not_in(told)}{_options(told)}{_payments(told)}{_exclusions(told)}"
         f'<table class="sign"><tr><td>Agreed, day</td><td>Name</td></tr></table>'

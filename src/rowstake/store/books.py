@@ -5,6 +5,7 @@ from __future__ import annotations
 import uuid
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Any
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
@@ -46,7 +47,7 @@ class Books:
         """A new book. Raises `InUse` where there are very many already."""
         if (self.session.scalar(select(func.count()).select_from(BookRow)) or 0) >= MOST:
             raise InUse(f"There are {MOST} books already: take one away first")
-        row = BookRow(id=key or str(uuid.uuid4()), name=book.name, version=1)
+        row = BookRow(id=key or str(uuid.uuid4()), name=book.name, version=1, **_summed_up(book))
         self.session.add(row)
         self.session.flush()
         self._write(row, book)
@@ -58,6 +59,8 @@ class Books:
         if row.version != version:
             raise Stale(row.version, {"name": row.name}, "book")
         row.version, row.name, row.changed_at = version + 1, book.name, func.now()
+        for name, value in _summed_up(book).items():
+            setattr(row, name, value)
         self._write(row, book)
         self.session.refresh(row)
         return self._held(row)
@@ -103,8 +106,12 @@ class Books:
         return row
 
     def _held(self, row: BookRow) -> BookHeld:
-        book = self._content(row)
-        names = list(dict.fromkeys(item.supplier for item in book.items if item.supplier))
         return BookHeld(
-            row.id, row.name, row.version, book.currency, len(book.items), names[:20], row.changed_at.isoformat()
+            row.id, row.name, row.version, row.currency, row.items, row.suppliers, row.changed_at.isoformat()
         )
+
+
+def _summed_up(book: Book) -> dict[str, Any]:
+    """What a list shows of a book."""
+    names = list(dict.fromkeys(item.supplier for item in book.items if item.supplier))
+    return {"currency": book.currency, "items": len(book.items), "suppliers": names[:20]}

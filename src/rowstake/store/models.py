@@ -63,13 +63,16 @@ class RevisionRow(Base):
 
 
 class BookRow(Base):
-    """A book of prices; `version` is the one in use."""
+    """A book of prices; `version` is the one in use, and what a list shows of it stands beside it."""
 
     __tablename__ = "books"
 
     id: Mapped[str] = mapped_column(String(60), primary_key=True)
     name: Mapped[str] = mapped_column(String(120))
     version: Mapped[int] = mapped_column(Integer, default=1)
+    currency: Mapped[str] = mapped_column(String(3))
+    items: Mapped[int] = mapped_column(Integer)
+    suppliers: Mapped[list[str]] = mapped_column(JSON)
     changed_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
@@ -104,7 +107,7 @@ class OffcutRow(Base):
     id: Mapped[str] = mapped_column(String(36), primary_key=True)
     section: Mapped[str] = mapped_column(String(40))
     length_mm: Mapped[float] = mapped_column(Float)
-    label: Mapped[str] = mapped_column(String(40))
+    label: Mapped[str] = mapped_column(String(40), unique=True)
     job_id: Mapped[str | None] = mapped_column(ForeignKey("jobs.id"), nullable=True)
     used_by: Mapped[str | None] = mapped_column(ForeignKey("jobs.id"), nullable=True)
     kept_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

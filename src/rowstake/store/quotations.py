@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from rowstake.core.quotation import Quotation
 from rowstake.store.jobs import HIGHEST, NoSuchJob
-from rowstake.store.models import QuotationRow
+from rowstake.store.models import JobRow, QuotationRow
 
 GIVEN = TypeAdapter(Quotation)
 
@@ -23,6 +23,9 @@ class Quotations:
 
     def add(self, job: str, revision: int, made: Quotation) -> int:
         """Keeps a quotation of a revision of a job; its number."""
+        self.session.scalar(
+            select(JobRow.id).where(JobRow.id == job).with_for_update()
+        )  # one at a time: no number twice
         last = self.session.scalar(select(func.max(QuotationRow.number)).where(QuotationRow.job_id == job)) or 0
         content: dict[str, Any] = GIVEN.dump_python(made, mode="json")
         self.session.add(QuotationRow(job_id=job, number=last + 1, revision=revision, content=content))

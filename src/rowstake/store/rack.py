@@ -5,7 +5,7 @@ from __future__ import annotations
 import uuid
 from dataclasses import dataclass
 
-from sqlalchemy import func, or_, select
+from sqlalchemy import and_, func, or_, select
 from sqlalchemy.orm import Session
 
 from rowstake.core.catalogue import CATALOGUE
@@ -17,6 +17,7 @@ from rowstake.store.models import JobRow, OffcutRow
 
 MOST = 2000
 LONGEST_MM = 20_000.0
+RACK_LOCK = 7201
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,6 +30,7 @@ class OffcutHeld:
     length_mm: float
     label: str
     job: str
+    job_id: str
     used_by: str
 
 
@@ -49,7 +51,7 @@ class Rack:
             else {}
         )
         return [
-            OffcutHeld(r.id, r.section, _name(r.section), r.length_mm, r.label, names.get(r.job_id or "", ""), names.get(r.used_by or "", ""))
+            OffcutHeld(r.id, r.section, _name(r.section), r.length_mm, r.label, names.get(r.job_id or "", ""), r.job_id or "", names.get(r.used_by or "", ""))
             for r in rows
         ]  # fmt: skip
 
@@ -64,13 +66,15 @@ class Rack:
                 f"more than 0 mm, at most {LONGEST_MM:g} mm",
                 "That is no length of an offcut",
             )
-        many = self.session.scalar(select(func.count()).select_from(OffcutRow)) or 0
-        if many >= MOST:
-            raise refuse("rack", many, f"at most {MOST} offcuts", "The rack is full")
-        row = OffcutRow(id=str(uuid.uuid4()), section=section, length_mm=length_mm, label=f"R{many + 1}", job_id=job)
+        self.session.execute(select(func.pg_advisory_xact_lock(RACK_LOCK)))  # one at a time: no label twice
+        labels = list(self.session.scalars(select(OffcutRow.label)))
+        if len(labels) >= MOST:
+            raise refuse("rack", len(labels), f"at most {MOST} offcuts", "The rack is full")
+        label = f"R{max((int(x[1:]) for x in labels), default=0) + 1}"
+        row = OffcutRow(id=str(uuid.uuid4()), section=section, length_mm=length_mm, label=label, job_id=job)
         self.session.add(row)
         self.session.flush()
-        return OffcutHeld(row.id, section, _name(section), length_mm, row.label, "", "")
+        return OffcutHeld(row.id, section, _name(section), length_mm, label, "", job or "", "")
 
     def use(self, key: str, job: str | None) -> None:
         """Marks an offcut as used up by a job; with None it lies there again."""
@@ -83,11 +87,13 @@ class Rack:
         self.session.flush()
 
     def offered(self, job: str | None) -> tuple[Racked, ...]:
-        """What may be cut from: all that lies there, and what this job uses already."""
-        mine = OffcutRow.used_by == job if job else OffcutRow.used_by.is_(None)
-        rows = self.session.scalars(
-            select(OffcutRow).where(or_(OffcutRow.used_by.is_(None), mine)).order_by(OffcutRow.id).limit(MOST)
-        )
+        """What a job may be cut from: all that lies there and what it uses already, but what is left of itself: its own plan cuts that
+        from what it buys."""
+        query = select(OffcutRow).where(OffcutRow.used_by.is_(None))
+        if job:
+            others = or_(OffcutRow.job_id.is_(None), OffcutRow.job_id != job)
+            query = select(OffcutRow).where(or_(OffcutRow.used_by == job, and_(OffcutRow.used_by.is_(None), others)))
+        rows = self.session.scalars(query.order_by(OffcutRow.id).limit(MOST))
         return tuple(Racked(row.section, row.length_mm, row.label) for row in rows)
 
     def _row(self, key: str) -> OffcutRow:

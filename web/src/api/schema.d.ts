@@ -1535,8 +1535,6 @@ export interface components {
         Bought: {
             /** Buy */
             buy: components["schemas"]["BuyRow"][];
-            /** Cuts */
-            cuts: components["schemas"]["CutRow"][];
             /** Tickets */
             tickets: components["schemas"]["TicketRow"][];
             /** Timber */
@@ -1885,14 +1883,10 @@ export interface components {
              * Format: date
              */
             last: string;
-            /** Working Days */
-            working_days: number;
             /** Total */
             total: string;
             /** Rows */
             rows: components["schemas"]["DayRow"][];
-            /** Closed */
-            closed: string[];
             /** Forecast */
             forecast: {
                 [key: string]: string;
@@ -2669,6 +2663,8 @@ export interface components {
             label: string;
             /** Job */
             job: string;
+            /** Job Id */
+            job_id: string;
             /** Used By */
             used_by: string;
         };

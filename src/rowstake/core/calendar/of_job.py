@@ -29,13 +29,6 @@ def own(
     )
 
 
-def calendar_of(
-    plan: AnyPlan, today: datetime.date, forecast: Mapping[datetime.date, DayWeather] | None = None, key: str = "job"
-) -> list[Placed]:
-    """The tasks of one job on their days."""
-    return placed([own(plan, key, today, forecast)])
-
-
 @dataclass(frozen=True, slots=True)
 class DayRow:
     """A task in words. `when` is its days; `waits` what it waits for; `may_start`: everything before it is done, or planned to be."""
@@ -63,11 +56,8 @@ class DaysTold:
 
     first: datetime.date
     last: datetime.date
-    working_days: int
     total: str
     rows: tuple[DayRow, ...]
-    closed: tuple[datetime.date, ...]
-    """Days between the two on which nobody works."""
     forecast: dict[datetime.date, str]
     note: str
 
@@ -102,7 +92,6 @@ def days_told(every: Sequence[Placed], working: Working, people: int, today: dat
     done = {p.task.id for p in every if p.done}
     work = [p for p in every if p.task.kind == "work"] or list(every)
     first, last = min(p.start for p in every).date(), max(p.end for p in work).date()
-    open_days = [day for n in range((last - first).days + 1) if working.open(day := first + datetime.timedelta(n))]
     rows = tuple(
         DayRow(
             p.task.id, p.task.name, p.task.kind, p.task.stage, p.days[0], p.days[-1], p.days, p.lost,
@@ -111,9 +100,6 @@ def days_told(every: Sequence[Placed], working: Working, people: int, today: dat
         )
         for p in every
     )  # fmt: skip
-    closed = tuple(
-        day for n in range((last - first).days + 1) if not working.open(day := first + datetime.timedelta(n))
-    )
     forecast = {day: working.weather.sky(w) for day, w in working.weather.forecast.items() if first <= day <= last}
     note = (
         f"Forecast for {len(forecast)} of these days; for the others the usual months of a climate that is {working.weather.climate.name}."
@@ -122,7 +108,7 @@ def days_told(every: Sequence[Placed], working: Working, people: int, today: dat
     )
     worked = len({day for p in work for day in p.days})
     total = f"{worked} day{'s' * (worked != 1)} of work, {told_day(work[0].start.date())} to {told_day(last)}"
-    return DaysTold(first, last, len(open_days), total, rows, closed, forecast, note)
+    return DaysTold(first, last, total, rows, forecast, note)
 
 
 def together(jobs: Mapping[str, Own], names: Mapping[str, str], today: datetime.date) -> DaysTold:
@@ -143,8 +129,7 @@ def together(jobs: Mapping[str, Own], names: Mapping[str, str], today: datetime.
         for row in own_.rows
     )
     first, last = min(t.first for t in told.values()), max(t.last for t in told.values())
-    closed = tuple(sorted(set.intersection(*(set(t.closed) for t in told.values()))))
     forecast = {day: words for t in told.values() for day, words in t.forecast.items()}
     note = "A crew does one thing at a time, the jobs in the order in which they stand above."
     total = f"{len(told)} job{'s' * (len(told) != 1)}, {told_day(first, today.year)} to {told_day(last, today.year)}"
-    return DaysTold(first, last, sum(t.working_days for t in told.values()), total, rows, closed, forecast, note)
+    return DaysTold(first, last, total, rows, forecast, note)

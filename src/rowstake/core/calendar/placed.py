@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
 from rowstake.core.calendar.tasks import After, Task
@@ -31,7 +31,6 @@ class Placed:
     waited_for: After | None = None
     chain: bool = False
     done: bool = False
-    crew: str = ""
 
     @property
     def key(self) -> str:
@@ -150,7 +149,7 @@ def _place(job: Own, task: Task, table: _Table) -> Placed:
     begin, waited = working.next(working.morning(job.start)), None
     if (day := terms.done.get(task.id)) is not None:
         at = working.morning(day)
-        return Placed(task, job.key, at, at + terms.hours * HOUR, (day,), done=True, crew=job.crew)
+        return Placed(task, job.key, at, at + terms.hours * HOUR, (day,), done=True)
     for after in task.after:
         if (before := table.placed.get(f"{job.key}/{after.id}")) is None:
             continue
@@ -162,9 +161,9 @@ def _place(job: Own, task: Task, table: _Table) -> Placed:
         if free is not None and free > begin:
             begin, waited = free, None
         start, end, days, lost = working.worked(begin, task.hours / job.people, task.weather)
-        return Placed(task, job.key, start, end, days, lost, waited, crew=job.crew)
+        return Placed(task, job.key, start, end, days, lost, waited)
     at = begin if task.kind == "look" else working.next(begin)
-    return Placed(task, job.key, at, at, (at.date(),), (), waited, crew=job.crew)
+    return Placed(task, job.key, at, at, (at.date(),), (), waited)
 
 
 def _ready(working: Working, end: datetime.datetime, after: After) -> datetime.datetime:
@@ -190,16 +189,3 @@ def _chained(every: list[Placed]) -> list[Placed]:
                 before = max((p for p in work if p.end <= at.start and p is not at), key=lambda p: p.end, default=None)
             at = before
     return [replace(p, chain=p.key in on) for p in every]
-
-
-def ready_on(every: Sequence[Placed], day: datetime.date) -> list[Placed]:
-    """What may start on a day or goes on then: not done, and all before it is, as planned."""
-    return [
-        p
-        for p in every
-        if not p.done and (day in p.days or (p.task.kind in ("ask", "look", "brought") and p.start.date() == day))
-    ]
-
-
-def by_key(every: Sequence[Placed]) -> Mapping[str, Placed]:
-    return {p.key: p for p in every}

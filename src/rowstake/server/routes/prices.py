@@ -20,7 +20,7 @@ from rowstake.core.cost.views import CostRow, CostTold, cost_rows, cost_told
 from rowstake.core.cutting.plan import CutPlan
 from rowstake.core.job import read_job
 from rowstake.core.kept import kept_plan
-from rowstake.core.views.lists import BuyRow, CutRow, TicketRow, buy_rows, cut_rows, ticket_rows
+from rowstake.core.views.lists import BuyRow, TicketRow, buy_rows, ticket_rows
 from rowstake.files.day_pages import day_html
 from rowstake.files.pages import as_pdf
 from rowstake.outside.conditions import Place, Skies
@@ -60,7 +60,6 @@ class Bought:
     """Lists that are proven, and from the books in use."""
 
     buy: list[BuyRow]
-    cuts: list[CutRow]
     tickets: list[TicketRow]
     timber: str
     waste: str
@@ -146,7 +145,7 @@ def lists(body: AskAbout, books: BooksHere, rack: RackHere) -> Bought:
     made = bought(kept_plan(job), sold(job, body.job, books, rack))
     p = made.brief.printer
     return Bought(
-        buy_rows(made.lists), cut_rows(made.lists), ticket_rows(made.lists, made.parts, job.cutting.keep_mm), made.lists.timber_words(p),
+        buy_rows(made.lists), ticket_rows(made.lists, made.parts, job.cutting.keep_mm), made.lists.timber_words(p),
         f"{made.lists.waste * 100:.0f} %", made.workings["timber"].rule,
     )  # fmt: skip
 

@@ -75,6 +75,7 @@ export function PriceSlip() {
   );
 }
 
+const NO_DAY = "no other day";
 const WEEK = ["mon", "tue", "wed", "thu", "fri", "sat", "sun"] as const;
 
 /** When work begins, on which days, what comes when. */
@@ -113,8 +114,8 @@ export function DaysSlip() {
       <Typed
         name="Days kept free"
         width={10}
-        value={holidays.join(", ") || "no other day"}
-        commit={(text) => edit([put("terms.calendar.holidays", text.split(/[,;\s]+/).filter((x) => /\d/.test(x)))], "days kept free")}
+        value={holidays.join(", ") || NO_DAY}
+        commit={(text) => edit([put("terms.calendar.holidays", text.trim() === NO_DAY ? [] : text.split(/[,;]/).map((x) => x.trim()).filter(Boolean))], "days kept free")}
       />
       , by{" "}
       <Typed name="Crew that does it" width={8} value={crew || "the crew"} commit={(text) => edit([put("terms.calendar.crew", text === "the crew" ? "" : text.trim())], "crew")} />

@@ -204,6 +204,13 @@ function Suppliers() {
           <p>
             Goods <Num>{side.goods}</Num>, deliveries <Num>{side.deliveries}</Num>
           </p>
+          {side.suppliers.length > 1 && (
+            <p className="text-sm">
+              {Object.entries(side.lines)
+                .map(([name, n]) => `${n} line${n === 1 ? "" : "s"} from ${name}`)
+                .join(", ")}
+            </p>
+          )}
           <Plain
             className="mt-1"
             aria-pressed={same(side.suppliers)}
@@ -338,9 +345,11 @@ const asLines = (stages: readonly { when: string; pct: number }[]) => stages.map
 const ofLines = (text: string) =>
   text
     .split("\n")
-    .map((line) => /^\s*([\d.]+)\s*%?\s*(.*?)\s*$/.exec(line))
-    .filter((found) => found !== null)
-    .map(([, pct, when]) => ({ pct: Number(pct), when }));
+    .filter((line) => line.trim())
+    .map((line) => {
+      const found = /^\s*([\d.]+)\s*%?\s*(.*?)\s*$/.exec(line);
+      return found ? { pct: Number(found[1]), when: found[2] } : { pct: 0, when: line.trim() }; // no share: refused in words, and kept to be mended
+    });
 
 const SPLITS: readonly [string, { when: string; pct: number }[]][] = [
   ["All at the end", [{ when: "when it is done", pct: 100 }]],

@@ -12,7 +12,8 @@ export function Tickets({ rows, racked }: { rows: readonly TicketRow[]; racked: 
   const [rack, setRack] = useState<OffcutHeld[]>([]);
   const [said, say] = useState("");
   useEffect(() => void get<OffcutHeld[]>("/api/rack").then(setRack, () => setRack([])), []);
-  const kept = rows.filter((r) => r.kept);
+  const there = (r: TicketRow) => rack.filter((o) => o.job_id === job && o.section === r.material && Math.abs(o.length_mm - r.left_mm) < 1).length;
+  const kept = rows.filter((r) => r.kept).map((r) => ({ ...r, count: Math.max(0, r.count - there(r)) })).filter((r) => r.count > 0);
   const many = kept.reduce((n, r) => n + r.count, 0);
   const keep = () =>
     post<OffcutHeld[]>("/api/rack", kept.map((r) => ({ section: r.material, length_mm: r.left_mm, count: r.count, job }))).then(

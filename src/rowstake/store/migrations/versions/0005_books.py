@@ -15,6 +15,9 @@ def upgrade() -> None:
         sa.Column("id", sa.String(60), primary_key=True),
         sa.Column("name", sa.String(120), nullable=False),
         sa.Column("version", sa.Integer, nullable=False),
+        sa.Column("currency", sa.String(3), nullable=False),
+        sa.Column("items", sa.Integer, nullable=False),
+        sa.Column("suppliers", sa.JSON, nullable=False),
         sa.Column("changed_at", sa.DateTime(timezone=True), server_default=sa.func.now(), nullable=False),
     )
     op.create_table(

@@ -15,7 +15,7 @@ def upgrade() -> None:
         sa.Column("id", sa.String(36), primary_key=True),
         sa.Column("section", sa.String(40), nullable=False),
         sa.Column("length_mm", sa.Float, nullable=False),
-        sa.Column("label", sa.String(40), nullable=False),
+        sa.Column("label", sa.String(40), nullable=False, unique=True),
         sa.Column("job_id", sa.String(36), sa.ForeignKey("jobs.id"), nullable=True),
         sa.Column("used_by", sa.String(36), sa.ForeignKey("jobs.id"), nullable=True),
         sa.Column("kept_at", sa.DateTime(timezone=True), server_default=sa.func.now(), nullable=False),
