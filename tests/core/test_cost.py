@@ -226,6 +226,10 @@ def test_a_quotation_tells_options_payments_and_no_inner_prices():
     assert quote.without == made.unpriced
     with pytest.raises(JobFault, match="choose a book"):
         priced(None)
+    with pytest.raises(JobFault, match="Share is 0"):
+        edited(job, put("terms.quote.payments", [{"when": "half at the start", "pct": 0}]))
+    with pytest.raises(JobFault, match="Profit is 200"):
+        edited(job, put("terms.profit_pct", 200))
     with pytest.raises(JobFault, match="100 % together"):
         edited(job, put("terms.quote.payments", [{"when": "first", "pct": 30}]))
 

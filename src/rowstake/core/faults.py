@@ -89,7 +89,8 @@ def _told(error: Any, prefix: str, length: Length) -> Fault:
     limits = [f"{words} {word(context[key])}" for key, words in LIMITS.items() if key in context]
     allowed = " and ".join(limits) or error["msg"].removeprefix("Input should be ")
     given = "nothing" if error["type"] == "missing" else shown(value)[:80]
-    label = field.rsplit(".", 1)[-1].removesuffix("_mm").replace("_", " ")
+    label = field.rsplit(".", 1)[-1].removesuffix("_mm").removesuffix("_pct").replace("_", " ")
+    label = "share" if label == "pct" else label
     if limits and isinstance(value, int | float) and not isinstance(value, bool):
         given = word(value)
         message = f"{_place(field)}{label} is {given}"
