@@ -35,10 +35,17 @@ def plan_command(args: argparse.Namespace) -> int:
     from rowstake.core.job import read_job_text
     from rowstake.core.parts import Part
     from rowstake.core.plan import plan
+    from rowstake.core.record import Record, read_entries
+    from rowstake.core.site.as_built import as_built
+    from rowstake.core.site.sheet import SiteSheet, site_sheet
 
-    made = plan(read_job_text(_text(args.job)))
+    job = read_job_text(_text(args.job))
+    record = Record(read_entries(_text(args.built))) if args.built else Record()
+    made = plan(as_built(job, record).job)
     out = TypeAdapter(Desk).dump_python(desk(made), mode="json")
     out["parts"] = TypeAdapter(list[Part]).dump_python(list(made.parts), mode="json")
+    if args.built:
+        out["site"] = TypeAdapter(SiteSheet).dump_python(site_sheet(job, record), mode="json")
     print(json.dumps(out, ensure_ascii=False, indent=2))
     return 0
 
@@ -130,13 +137,18 @@ def export_command(args: argparse.Namespace) -> int:
     from rowstake.core.cost.book import together
     from rowstake.core.job import read_job_text
     from rowstake.core.plan import plan
-    from rowstake.files import Issue, export
+    from rowstake.core.record import Record, read_entries
+    from rowstake.core.site.as_built import as_built
+    from rowstake.files import Issue, export, formats
     from rowstake.files.books import read_book
 
     job = read_job_text(_text(args.job))
     books = [read_book(_bytes(path), path).book for path in args.book or _shipped(job.terms.books)]
-    issue = Issue(datetime.date.today(), prices=together(books) if books else None)
-    _, name, data = export(plan(job), args.format, args.document, issue)
+    record = Record(read_entries(_text(args.built))) if args.built else Record()
+    issue = Issue(datetime.date.today(), prices=together(books) if books else None, record=record, built=bool(record))
+    logged = args.format in formats() and formats()[args.format].logged
+    made = plan(job if logged else as_built(job, record).job)
+    _, name, data = export(made, args.format, args.document, issue)
     if args.out == "-":
         sys.stdout.buffer.write(data)
     else:
@@ -182,6 +194,7 @@ def parser() -> argparse.ArgumentParser:
     demo.add_argument("--port", type=int, default=8710)
     plan = command("plan", plan_command, "print the plan of a job file as JSON")
     plan.add_argument("job", help="a job file, or - for standard input")
+    plan.add_argument("--built", help="entries made on site, as JSON lines: the plan of the job as it stands")
     check = command(
         "check", check_command, "say what of job files does not go together or is not held, and their findings"
     )
@@ -199,12 +212,17 @@ def parser() -> argparse.ArgumentParser:
     export = command("export", export_command, "write a job in an open format")
     export.add_argument("job")
     export.add_argument(
-        "--format", required=True, help="json, csv, svg, dxf, glb, pdf, xlsx, cuts-pdf, quote-pdf, quote-xlsx or ics"
+        "--format",
+        required=True,
+        help="json, csv, svg, dxf, glb, pdf, xlsx, cuts-pdf, quote-pdf, quote-xlsx, ics, log, log-csv, log-pdf or inspection-pdf",
     )
     export.add_argument(
         "--book",
         action="append",
         help="a book of prices that lists, tickets and quotations follow, the demo's own where the job names them; may be given more than once",
+    )
+    export.add_argument(
+        "--built", help="entries made on site, as JSON lines: the job as it stands, and what a log is made of"
     )
     export.add_argument("--document", help="which list or drawing; the first when left out")
     export.add_argument("--out", help="a file to write, or - for standard output")

@@ -10,12 +10,14 @@ import pytest
 
 from rowstake.core.faults import JobFault
 from rowstake.core.job import SCHEMA, read_job, read_job_text, write_job, write_job_text
-from rowstake.core.job.base import Cutting
+from rowstake.core.job.base import Cutting, Tolerances
 from rowstake.core.job.terms import Terms
 from rowstake.core.job.upgrade import steps
 from rowstake.core.plan import plan
 
 HERE = Path(__file__).parents[1] / "fixtures" / "schema1"
+SINCE = {"cutting": Cutting(), "terms": Terms(), "tolerances": Tolerances()}
+"""Blocks that documents have had since."""
 JOBS = sorted(p for p in HERE.glob("*.json") if p.name != "figures.json")
 
 
@@ -35,8 +37,10 @@ def test_an_old_job_opens_and_says_what_it_said(path):
     assert write_job_text(read_job_text(now)) == now
     if path.stem.startswith("fence"):
         was, held = json.loads(text), json.loads(now)
-        assert held.pop("fence") == {**was.pop("fence"), "falls_mm": 0.0}
-        new = {"cutting": Cutting().model_dump(mode="json"), "terms": Terms().model_dump(mode="json")}
+        old = was.pop("fence")
+        skin = {**old["skin"], "measured_mm": None}
+        assert held.pop("fence") == {**old, "falls_mm": 0.0, "fixed": [], "skin": skin}
+        new = {key: block.model_dump(mode="json") for key, block in SINCE.items()}
         assert held == {**was, **new, "schema": 2}
     assert told(path) == json.loads((HERE / "figures.json").read_text("utf-8"))[path.stem]
 
@@ -44,13 +48,14 @@ def test_an_old_job_opens_and_says_what_it_said(path):
 def test_levels_of_schema_1_are_one_list_and_lose_nothing():
     old = json.loads((HERE / "levels-01.json").read_text("utf-8"))
     new = write_job(read_job(old))
-    deck, was = new["deck"], old["deck"]
+    deck, was = new["deck"], dict(old["deck"])
     first, *others = deck["levels"]
     assert first == {"id": "main", "x_mm": 0, "y_mm": 0, "height_mm": was["levels"]["height_mm"], "shape": was["shape"]}
     assert others == was["lower"] != []
     told = {key: value for key, value in deck["over"].items() if key in was["levels"] or value is not None}
     assert deck["ground"] | told | {"height_mm": first["height_mm"]} == was["levels"]
     kept = {key for key in was if key not in ("shape", "levels", "lower")}
+    was["boards"] = {**was["boards"], "measured_mm": None}
     assert {key: deck[key] for key in kept} == {key: was[key] for key in kept}
     assert old["schema"] == 1  # what was given is not changed
 

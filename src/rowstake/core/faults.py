@@ -87,7 +87,8 @@ def _told(error: Any, prefix: str, length: Length) -> Fault:
         return (length(bound) if long else f"{bound:g}") if isinstance(bound, int | float) else str(bound)
 
     limits = [f"{words} {word(context[key])}" for key, words in LIMITS.items() if key in context]
-    allowed = " and ".join(limits) or error["msg"].removeprefix("Input should be ")
+    said = error["msg"].removeprefix("Value error, ")
+    allowed = " and ".join(limits) or said.removeprefix("Input should be ")
     given = "nothing" if error["type"] == "missing" else shown(value)[:80]
     label = field.rsplit(".", 1)[-1].removesuffix("_mm").removesuffix("_pct").replace("_", " ")
     label = "share" if label == "pct" else label
@@ -100,7 +101,6 @@ def _told(error: Any, prefix: str, length: Length) -> Fault:
     if error["type"] in COUNTS:
         most, bound = COUNTS[error["type"]]
         return Fault(field, given, f"{most} {context[bound]}", f"{label}: {most} {context[bound]} of them")
-    said = error["msg"]
     message = said.replace("Input should", "should", 1) if said.startswith("Input should") else f": {said}"
     return Fault(field, given, allowed, f"{label} {message}".replace(" : ", ": "))
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from rowstake.core.catalogue import CATALOGUE, GoodEntry, Section
+from rowstake.core.faults import refuse
 
 Size = float | str
 
@@ -58,6 +59,22 @@ class Good:
 def timber(section: str) -> Good:
     """Timber of a section on sale. Raises `KeyError` for one that is not in the catalogue."""
     return Good(section, (), CATALOGUE.sections[section].name)
+
+
+NEAR_NOMINAL = 0.2
+"""A board that was measured is no more than this share wider or narrower than the section it is sold as, or it is another section."""
+
+
+def as_measured(section: Section, mm: float | None, field: str) -> Section:
+    """A section as wide as it was measured. Raises `JobFault` for a width that no such board has."""
+    if mm is None:
+        return section
+    low, high = ((1 + share) * section.width_mm for share in (-NEAR_NOMINAL, NEAR_NOMINAL))
+    if not low <= mm <= high:
+        raise refuse(
+            field, f"{mm:g} mm", f"{low:.0f} mm to {high:.0f} mm", f"That is not the width of a {section.name} board"
+        )
+    return section.model_copy(update={"width_mm": mm})
 
 
 def known_key(key: str) -> bool:

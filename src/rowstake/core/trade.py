@@ -35,7 +35,8 @@ class Trade:
     `schedules` for paper, `panels` of the steps, the one that matters for each first, what the rules have
     `chosen` by the path that leaves it to them, and `year` of its boards and their width, and `own`, what
     only its page shows, of the type `own_type`. Of a job: `choices` by the path they
-    set, `card` for the list. `picture` tells two ways of a job apart. `edits` are its changes by type; `sections` says what
+    set, `card` for the list. On site: the `order` of its work, step by step; a job as it is `built` by its record; what `site` mode
+    shows of a plan as built; and by the goods that it is `measured` from on delivery, the paths of what they turn out to be. `picture` tells two ways of a job apart. `edits` are its changes by type; `sections` says what
     a path may name. `comparisons` are ways of doing a job beside each other; `second_look` are the quantities of somebody else's that it weighs.
     """
 
@@ -63,6 +64,10 @@ class Trade:
     sections: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
     comparisons: Mapping[str, Callable[[Any, Callable[..., list[Any]]], list[Any]]] = field(default_factory=dict)
     second_look: tuple[Any, ...] = ()
+    order: Callable[[Any], list[Any]] = _none
+    built: Callable[[Any, Any], Any] = _nothing
+    site: Callable[[Any, Any], Any] = _nothing
+    measured: Callable[[Any], Mapping[str, str]] = _by_name
 
 
 @cache

@@ -10,6 +10,7 @@ from typing import Literal
 from rowstake.core.calendar.weather import DayWeather
 from rowstake.core.cost.book import Prices
 from rowstake.core.plan import AnyPlan
+from rowstake.core.record import Record
 from rowstake.core.takeoff.on_sale import Racked
 
 
@@ -27,11 +28,17 @@ class Issue:
     address: str = ""
     forecast: Mapping[datetime.date, DayWeather] = field(default_factory=dict)
     rack: tuple[Racked, ...] = ()
+    record: Record = field(default_factory=Record)
+    """What was measured, cut and looked at on site."""
+    photos: Mapping[str, str] = field(default_factory=dict)
+    """Small pictures as data addresses, by id."""
+    built: bool = False
+    """Whether it is of the job as it stands, by its record, not as it was drawn."""
 
     @property
     def words(self) -> str:
         saved = "not saved" if self.revision is None else f"revision {self.revision}"
-        return f"{saved}, {self.day:%d %B %Y}"
+        return f"{saved}{', as built' if self.built else ''}, {self.day:%d %B %Y}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,3 +56,5 @@ class Format:
     """Whether its lists are proven before they are written, and follow the books in use."""
     priced: bool = False
     """Whether it takes prices: there is none of a job without books."""
+    logged: bool = False
+    """Whether it is of the record: there is none of a job that nothing was entered for."""

@@ -21,6 +21,7 @@ from rowstake.core.catalogue.models import (
     FigureEntry,
     FootingEntry,
     GoodEntry,
+    InspectionRule,
     Kind,
     Materials,
     MethodEntry,
@@ -37,7 +38,7 @@ from rowstake.core.catalogue.models import (
 from rowstake.core.faults import faults_of, refuse
 
 __all__ = [
-    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Decking", "FootingEntry", "GoodEntry", "Kind", "Materials", "MethodEntry", "Region", "Section",
+    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Decking", "FootingEntry", "GoodEntry", "InspectionRule", "Kind", "Materials", "MethodEntry", "Region", "Section",
     "Soil", "Species", "StyleEntry", "pick",
 ]  # fmt: skip
 
@@ -71,6 +72,10 @@ class Catalogue:
     @cached_property
     def sections(self) -> dict[str, Section]:
         return _table("sections", Section)
+
+    @cached_property
+    def inspection(self) -> dict[str, InspectionRule]:
+        return _table("inspection", InspectionRule)
 
     @cached_property
     def species(self) -> dict[str, Species]:

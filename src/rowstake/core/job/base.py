@@ -47,6 +47,23 @@ class Cutting(Block):
         return Saw(self.kerf_mm, self.end_trim_mm)
 
 
+class Tolerances(Block):
+    """What may be off on site before anybody asks about it."""
+
+    post_mm: Annotated[float, Field(ge=1, le=200)] = 10
+    """A post along its leg, or off the string."""
+    plumb_mm_m: Annotated[float, Field(ge=1, le=50)] = 5
+    """How far a post leans, in mm a metre."""
+    depth_mm: Annotated[float, Field(ge=1, le=300)] = 25
+    """A hole less deep than asked."""
+    height_mm: Annotated[float, Field(ge=1, le=50)] = 3
+    """A support higher or lower than drawn."""
+    square_mm: Annotated[float, Field(ge=1, le=50)] = 3
+    """The difference of two diagonals."""
+    width_mm: Annotated[float, Field(ge=0.1, le=20)] = 1
+    """Boards wider or narrower than they are sold."""
+
+
 def _says_something(name: str) -> str:
     if not name.strip():
         raise ValueError("a name, not only spaces")
@@ -71,6 +88,7 @@ class Common(Block):
     site: Site = Site()
     cutting: Cutting = Cutting()
     terms: Terms = Terms()
+    tolerances: Tolerances = Tolerances()
 
     @property
     def printer(self) -> Printer:

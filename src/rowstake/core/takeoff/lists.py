@@ -47,6 +47,12 @@ class Buyer:
     """How lengths are found: at once, or proven."""
     called: Mapping[str, str] = field(default_factory=dict)
     """What a job calls its sections, where that is shorter than their names."""
+    measured_mm: Mapping[str, float] = field(default_factory=dict)
+    """How wide the boards of a section are, where they were measured."""
+
+    def ripped(self, section: str, width_mm: float) -> bool:
+        """Whether a piece is narrower than the boards that it is cut from."""
+        return width_mm < self.measured_mm.get(section, CATALOGUE.sections[section].width_mm) - 0.05
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cutting.plan import Pattern
 from rowstake.core.parts import Part
-from rowstake.core.takeoff.lists import TakeOff
+from rowstake.core.takeoff.lists import Buyer, TakeOff
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,7 +66,7 @@ def tickets(lists: TakeOff, parts: Iterable[Part], keep_mm: float) -> list[Ticke
             own = [waiting[key, mm].popleft() for mm in pattern.pieces_mm]
             left, racked = pattern.offcut_mm, lying[pattern.stock_mm].popleft() if pattern.racked else ""
             out.append(
-                Ticket(CATALOGUE.sections[key].name, key, pattern.stock_mm, number, len(boards), _laid(pattern, own), left, left >= keep_mm, racked)
+                Ticket(CATALOGUE.sections[key].name, key, pattern.stock_mm, number, len(boards), _laid(pattern, own, lists.buyer), left, left >= keep_mm, racked)
             )  # fmt: skip
     return out
 
@@ -80,11 +80,11 @@ def racked_labels(lists: TakeOff, section: str) -> dict[float, deque[str]]:
     return out
 
 
-def _laid(pattern: Pattern, own: Sequence[Part]) -> tuple[TicketPiece, ...]:
+def _laid(pattern: Pattern, own: Sequence[Part], buyer: Buyer) -> tuple[TicketPiece, ...]:
     """One behind the other with a kerf between, after the trim."""
     at, out = pattern.saw.trim_mm, []
     for part in own:
-        ripped = part.width_mm < CATALOGUE.sections[part.good.id].width_mm - 0.05
+        ripped = buyer.ripped(part.good.id, part.width_mm)
         out.append(
             TicketPiece(
                 part.label, part.sort.name, part.length_mm, part.width_mm, part.ends, at, part.sort.fitted, ripped

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Part
 from rowstake.core.takeoff.lists import CutLine, TakeOff
 from rowstake.core.takeoff.tickets import alike, tickets
@@ -107,7 +106,7 @@ def cut_rows(lists: TakeOff) -> list[CutRow]:
     p = lists.buyer.printer
 
     def row(line: CutLine) -> CutRow:
-        ripped = line.width_mm < CATALOGUE.sections[line.material].width_mm - 0.05
+        ripped = lists.buyer.ripped(line.material, line.width_mm)
         return CutRow(
             line.section, line.kind, len(line.labels), p.length(line.length_mm),
             f"rip to {p.fine(line.width_mm)}" if ripped else "", line.ends, line.labels, labels_text(line.labels),

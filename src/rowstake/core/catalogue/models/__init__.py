@@ -11,6 +11,7 @@ from rowstake.core.catalogue.models.figures import FigureEntry
 from rowstake.core.catalogue.models.footings import FootingEntry
 from rowstake.core.catalogue.models.goods import GoodEntry
 from rowstake.core.catalogue.models.ground import Soil
+from rowstake.core.catalogue.models.inspection import InspectionRule
 from rowstake.core.catalogue.models.kinds import Kind
 from rowstake.core.catalogue.models.materials import (
     Bag,
@@ -74,6 +75,7 @@ __all__ = [
     "GoodEntry",
     "HangerRating",
     "Hinge",
+    "InspectionRule",
     "Kind",
     "Limits",
     "Look",

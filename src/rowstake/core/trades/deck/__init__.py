@@ -7,6 +7,7 @@ from dataclasses import replace
 from rowstake.core.drawing.scene import Scene
 from rowstake.core.trade import Trade
 from rowstake.core.trades.deck import edits as e
+from rowstake.core.trades.deck.built import deck_built
 from rowstake.core.trades.deck.comparisons import ways_to_end, ways_up
 from rowstake.core.trades.deck.components import edits, sections
 from rowstake.core.trades.deck.document import DeckJob
@@ -15,6 +16,7 @@ from rowstake.core.trades.deck.drawing.on_plan import deck_plan_scene
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.plan import plan_deck
 from rowstake.core.trades.deck.second_look import SECOND_LOOK
+from rowstake.core.trades.deck.views.build import deck_build
 from rowstake.core.trades.deck.views.card import deck_card
 from rowstake.core.trades.deck.views.choices import deck_choices
 from rowstake.core.trades.deck.views.chosen import deck_chosen
@@ -22,6 +24,7 @@ from rowstake.core.trades.deck.views.figures import deck_figures
 from rowstake.core.trades.deck.views.order import deck_needs
 from rowstake.core.trades.deck.views.panels import deck_panels
 from rowstake.core.trades.deck.views.schedules import deck_schedules
+from rowstake.core.trades.deck.views.site import deck_site
 from rowstake.core.trades.deck.views.stakes import deck_stakes
 from rowstake.core.trades.deck.views.strips import deck_strips
 from rowstake.core.trades.deck.views.tapes import deck_tapes
@@ -56,4 +59,8 @@ TRADE: Trade = Trade(
     edits={e.SizeDeck: e.size_deck, e.AddLevel: e.add_level, e.RemoveLevel: e.remove_level, e.MoveLevel: e.move_level, **edits()},
     sections={path: (use,) for path, use in sections().items()},
     comparisons={"rows": ways_to_end, "rises": ways_up},
+    order=deck_build,
+    built=deck_built,
+    site=deck_site,
+    measured=lambda plan: {plan.brief.field.id: "deck.boards.measured_mm"},
 )  # fmt: skip

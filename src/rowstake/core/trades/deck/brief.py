@@ -10,6 +10,7 @@ from rowstake.core.catalogue import CATALOGUE, Decking, FootingEntry, Region, Se
 from rowstake.core.catalogue.models import Bag, StepLimits
 from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
+from rowstake.core.goods import as_measured
 from rowstake.core.measure import Printer
 from rowstake.core.trades.deck.demands import Demand, KeepClear, of
 from rowstake.core.trades.deck.document import Deck, DeckGround, DeckJob, DeckShape, Level
@@ -186,7 +187,7 @@ def resolve_deck(job: DeckJob, place: Place = MAIN) -> DeckBrief:
         )
     return DeckBrief(
         job=job, deck=deck, region=region, printer=job.printer, product=product,
-        field=c.sections[product.section], square=c.sections[product.square],
+        field=as_measured(c.sections[product.section], deck.boards.measured_mm, "deck.boards.measured_mm"), square=c.sections[product.square],
         joists=sizes(deck.joists.size, "deck.joists.size"), beams=sizes(deck.beams.size, "deck.beams.size"),
         post=pick(c.sections, deck.posts.size, "deck.posts.size"),
         fascia=pick(c.sections, deck.boards.fascia, "deck.boards.fascia") if deck.boards.fascia else None,

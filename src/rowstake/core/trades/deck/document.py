@@ -177,6 +177,8 @@ class DeckBoarding(Block):
     fixing: Literal["screws", "clips", "strips", "plugs"] = "screws"
     trim_ends_mm: Annotated[float, Field(ge=0, le=50)] = 0
     stock: Literal["wet", "yard", "indoors"] = "yard"
+    measured_mm: Annotated[float, Field(ge=20, le=2000)] | None = None
+    """How wide the boards that were delivered are, where they were measured."""
     fascia: str | None = None
     edge_screws: bool = False
     """Face-screw the edge rows as well, as a wind zone may ask."""

@@ -4,12 +4,14 @@ from __future__ import annotations
 
 from rowstake.core.trade import Trade
 from rowstake.core.trades.fence import edits as e
+from rowstake.core.trades.fence.built import fence_built
 from rowstake.core.trades.fence.comparisons import ways_over_ground, what_the_wind_asks
 from rowstake.core.trades.fence.document import FenceJob
 from rowstake.core.trades.fence.drawing import fence_scenes
 from rowstake.core.trades.fence.drawing.elevation import elevation_scene
 from rowstake.core.trades.fence.plan import plan_fence
 from rowstake.core.trades.fence.second_look import SECOND_LOOK
+from rowstake.core.trades.fence.views.build import fence_build
 from rowstake.core.trades.fence.views.card import fence_card
 from rowstake.core.trades.fence.views.choices import choices
 from rowstake.core.trades.fence.views.chosen import fence_chosen
@@ -18,6 +20,7 @@ from rowstake.core.trades.fence.views.order import needs
 from rowstake.core.trades.fence.views.own import FenceDesk, fence_own
 from rowstake.core.trades.fence.views.panels import fence_panels
 from rowstake.core.trades.fence.views.schedules import fence_schedules
+from rowstake.core.trades.fence.views.site import fence_site
 from rowstake.core.trades.fence.views.stakes import stakes
 from rowstake.core.trades.fence.views.strips import strips
 from rowstake.core.trades.fence.views.tapes import tapes
@@ -55,4 +58,8 @@ TRADE: Trade = Trade(
     },
     comparisons={"slopes": ways_over_ground, "wind": what_the_wind_asks},
     second_look=SECOND_LOOK,
+    order=fence_build,
+    built=fence_built,
+    site=fence_site,
+    measured=lambda plan: {} if plan.brief.style.on_centres else {plan.brief.board.id: "fence.skin.measured_mm"},
 )  # fmt: skip

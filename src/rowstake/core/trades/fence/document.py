@@ -50,6 +50,16 @@ class Obstacle(Block):
     what: Annotated[str, Field(min_length=1, max_length=40)] = "tree"
 
 
+class Fixed(Block):
+    """A post that stands already, where it stands: its middle from the leg's start. Bays are divided between what stands; with `as_is` the
+    bay before it stays one bay, however wide. `depth_mm` is how deep its hole was dug."""
+
+    leg: Annotated[int, Field(ge=0)]
+    at_mm: LengthOrZero
+    as_is: bool = False
+    depth_mm: Annotated[float, Field(ge=0, le=5000)] | None = None
+
+
 class GroundPoint(Block):
     """The level of the ground at a station, above (below zero: below) the datum; `on` holds from here to the next."""
 
@@ -131,6 +141,8 @@ class Skin(Block):
     stock: Literal["wet", "yard", "indoors", "meter"] = "yard"
     meter_pct: Annotated[float, Field(ge=4, le=60)] | None = None
     """How damp the boards are when they are fixed; a meter reading where `stock` says so."""
+    measured_mm: Annotated[float, Field(ge=20, le=2000)] | None = None
+    """How wide the boards that were delivered are, where they were measured."""
     both_faces: bool = False
     """Sheets on both faces of the fence."""
     fixing: Literal["screws", "nails", "adhesive"] = "screws"
@@ -171,6 +183,7 @@ class Fence(Block):
     legs: Annotated[list[Leg], Field(min_length=1, max_length=400)]
     gates: Annotated[list[Gate], Field(max_length=400)] = []
     obstacles: Annotated[list[Obstacle], Field(max_length=400)] = []
+    fixed: Annotated[list[Fixed], Field(max_length=2000)] = []
     ground: Annotated[list[GroundPoint], Field(max_length=4000)] = []
     falls_mm: Annotated[float, Field(ge=-100_000, le=100_000)] = 0.0
     """Where no levels are given: the ground falls evenly by so much from end to end; below zero it rises."""

@@ -8,11 +8,11 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
 
-from rowstake.core.faults import meant, refuse
+from rowstake.core.faults import Fault, JobFault, meant, refuse
 from rowstake.core.measure.length import LONGEST_MM
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.divide import divide, merged
-from rowstake.core.trades.fence.document import Gate, Obstacle
+from rowstake.core.trades.fence.document import Fixed, Gate, Obstacle
 from rowstake.core.trades.fence.line import LegLine, lay_line
 from rowstake.core.trades.fence.on_leg import pose_of
 from rowstake.core.trades.fence.resolve import Brief, face_mm
@@ -90,6 +90,8 @@ class Layout:
     openings: list[Opening]
     blocked: tuple[tuple[str, str], ...]
     """(post, obstacle) for posts that cannot be moved out of an obstacle."""
+    fixed: tuple[tuple[str, Fixed], ...]
+    """(post, what stands there) for posts that stand already."""
     by_leg: dict[int, list[Post]]
     poses: tuple[Pose, ...]
     """How each leg stands, its depth towards the boards."""
@@ -164,7 +166,16 @@ def _place_gates(brief: Brief, leg: LegLine) -> list[_Placed]:
 
 
 def lay_out(brief: Brief) -> Layout:
-    """The whole line. Raises `JobFault` for gates that do not fit and legs shorter than their posts."""
+    """The whole line. Raises `JobFault` for gates that do not fit, legs shorter than their posts, and posts that cannot stand where they
+    are said to."""
+    legs, gates = lay_legs(brief)
+    if faults := [fault for _, fault in misplaced(brief, legs, gates)]:
+        raise JobFault(*faults)
+    return _Surveyor(brief, legs, gates).walk()
+
+
+def lay_legs(brief: Brief) -> tuple[list[LegLine], dict[int, list[_Placed]]]:
+    """The legs, and the gates on each. Raises `JobFault` as `lay_out` does, but for posts that stand already."""
     legs = lay_line(brief.fence.legs, (brief.fence.start_x_mm, brief.fence.start_y_mm))
     total = sum(leg.length_mm for leg in legs)
     if total > LONGEST_MM:
@@ -189,7 +200,44 @@ def lay_out(brief: Brief) -> Layout:
                 f"up to {brief.printer.length(legs[thing.leg].length_mm)}",
                 f"{thing.id} lies past the end of its leg",
             )
-    return _Surveyor(brief, legs, gates).walk()
+    return legs, gates
+
+
+def stands_at(legs: list[LegLine], gates: dict[int, list[_Placed]], leg: int) -> list[float]:
+    """The marks on a leg of posts that stand where they do by the line itself: its ends, and those of gates."""
+    at = {0.0, legs[leg].length_mm, *(mark for g in gates[leg] for mark in (g.left_mm, g.right_mm))}
+    return sorted(at)
+
+
+def misplaced(brief: Brief, legs: list[LegLine], gates: dict[int, list[_Placed]]) -> list[tuple[int, Fault]]:
+    """Posts that are said to stand off their leg, in an opening, or in another post: (which, what is wrong)."""
+    p, least, out = brief.printer, face_mm(brief.post), []
+    taken: dict[int, list[float]] = {}
+    for n, fixed in sorted(enumerate(brief.fence.fixed), key=lambda each: (each[1].leg, each[1].at_mm)):
+        at = fixed.at_mm
+        if fixed.leg >= len(legs):
+            words = f"leg 1 to {len(legs)}", f"There is no leg {fixed.leg + 1}"
+            out.append((n, Fault(f"fence.fixed.{n}.leg", str(fixed.leg + 1), *words)))
+            continue
+        ends = taken.setdefault(fixed.leg, stands_at(legs, gates, fixed.leg))
+        near = min(ends, key=lambda mark: abs(mark - at))
+        if abs(near - at) <= SAME_MM:
+            continue
+        allowed, wrong = "", ""
+        if at > legs[fixed.leg].length_mm:
+            allowed, wrong = f"up to {p.length(legs[fixed.leg].length_mm)}", "This post stands past the end of its leg"
+        elif any(g.left_mm < at < g.right_mm for g in gates[fixed.leg]):
+            allowed, wrong = "a mark outside the openings", "This post stands in a gate's opening"
+        elif abs(near - at) < least:
+            allowed, wrong = (
+                f"at least {p.length(least)} from the post at {p.length(near)}",
+                "Two posts cannot stand in each other",
+            )
+        if wrong:
+            out.append((n, Fault(f"fence.fixed.{n}.at_mm", p.length(at), allowed, wrong)))
+        else:
+            ends.append(at)
+    return out
 
 
 class _Surveyor:
@@ -214,7 +262,27 @@ class _Surveyor:
         for i, own in by_leg.items():
             own.sort(key=lambda p, i=i: p.on(i))  # type: ignore[misc]
         poses = tuple(pose_of(leg, self.brief.fence.skin.side) for leg in self.legs)
-        return Layout(self.legs, self.posts, self.bays, self.runs, self.openings, tuple(self.blocked), by_leg, poses)
+        return Layout(
+            self.legs,
+            self.posts,
+            self.bays,
+            self.runs,
+            self.openings,
+            tuple(self.blocked),
+            self._standing(by_leg),
+            by_leg,
+            poses,
+        )
+
+    def _standing(self, by_leg: dict[int, list[Post]]) -> tuple[tuple[str, Fixed], ...]:
+        """Each post that stands already, by its label."""
+        out = []
+        for fixed in self.brief.fence.fixed:
+            own = by_leg[fixed.leg]
+            marks = [post.on(fixed.leg) for post in own]
+            n = bisect_left(marks, fixed.at_mm - SAME_MM)
+            out.append((own[n].label, fixed))
+        return tuple(out)
 
     def _set(self, kind: Kind, gate: bool, stations: tuple[tuple[int, float], ...]) -> Post:
         leg, station = stations[0]
@@ -262,15 +330,26 @@ class _Surveyor:
         obstacles = [o for o in brief.fence.obstacles if o.leg == leg.index]
         zones = merged([(o.at_mm - reach - start, o.at_mm + o.width_mm + reach - start) for o in obstacles])
         bays = brief.fence.bays
-        marks = divide(
-            end - start,
-            bays.way,
-            pitch_mm(brief),
-            bays.remainder,
-            zones,
-            2 * face_mm(brief.post),
-            brief.style.on_centres,
-        )
+        fixed = [f for f in brief.fence.fixed if f.leg == leg.index]
+        standing = sorted(f.at_mm for f in fixed if start + SAME_MM < f.at_mm < end - SAME_MM)
+        as_is = [f.at_mm for f in fixed if f.as_is]
+        marks = [0.0]
+        for a, b in pairwise([start, *standing, end]):
+            whole = any(abs(b - mark) <= SAME_MM for mark in as_is)
+            inner = (
+                [0.0, b - a]
+                if whole
+                else divide(
+                    b - a,
+                    bays.way,
+                    pitch_mm(brief),
+                    bays.remainder,
+                    [(low - (a - start), high - (a - start)) for low, high in zones],
+                    2 * face_mm(brief.post),
+                    brief.style.on_centres,
+                )
+            )
+            marks += [a - start + m for m in inner[1:-1]] + [b - start]
         run = [first]
         run.extend(self._set("line", False, ((leg.index, start + m),)) for m in marks[1:-1])
         run.append(self._last_of(leg) if last else self._set("gate", True, ((leg.index, end),)))
@@ -293,7 +372,8 @@ class _Surveyor:
             last = bisect_right(marks, obstacle.at_mm + obstacle.width_mm + most)
             for post, mark in zip(run[first:last], marks[first:last], strict=True):
                 reach = holes[post.gate] - 1e-6
-                if obstacle.at_mm - reach < mark < obstacle.at_mm + obstacle.width_mm + reach:
+                stands = any(f.leg == leg.index and abs(f.at_mm - mark) < SAME_MM for f in self.brief.fence.fixed)
+                if not stands and obstacle.at_mm - reach < mark < obstacle.at_mm + obstacle.width_mm + reach:
                     self.blocked.append((post.label, obstacle.id))
 
 

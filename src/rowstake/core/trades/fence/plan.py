@@ -59,6 +59,7 @@ def plan_fence(job: FenceJob, trade: Trade) -> FencePlan:
         job.cutting.saw,
         job.cutting.longest_mm,
         called={brief.board.id: "boards", brief.rail.id: "rails", brief.post.id: "posts"},
+        measured_mm={brief.board.id: brief.board.width_mm},
     )
     lists = take_off(buyer, parts, spoil)
     gusts = digger.gusts()

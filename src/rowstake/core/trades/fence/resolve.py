@@ -9,6 +9,7 @@ from rowstake.core.catalogue import CATALOGUE, MethodEntry, Region, Section, Soi
 from rowstake.core.catalogue.models import Bag
 from rowstake.core.fasteners import Sold
 from rowstake.core.faults import refuse
+from rowstake.core.goods import as_measured
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners.post_hole import hole_diameter_mm
 from rowstake.core.trades.fence.document import Fence, FenceJob
@@ -164,7 +165,9 @@ def resolve(job: FenceJob) -> Brief:
         post=pick(c.sections, fence.posts.size, "fence.posts.size"),
         gate_post=pick(c.sections, fence.posts.gate_size, "fence.posts.gate_size"),
         rail=pick(c.sections, fence.rails.size, "fence.rails.size"),
-        board=pick(c.sections, fence.skin.board, "fence.skin.board"),
+        board=as_measured(
+            pick(c.sections, fence.skin.board, "fence.skin.board"), fence.skin.measured_mm, "fence.skin.measured_mm"
+        ),
         batten=c.sections[region.batten],
         frame=pick(c.sections, fence.gate_frame.frame, "fence.gate_frame.frame"),
         species=pick(c.species, fence.posts.species, "fence.posts.species"),

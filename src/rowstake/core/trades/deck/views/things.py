@@ -130,7 +130,7 @@ def _piece(plan: DeckPlan, part: Part) -> Thing:
     p, reach = plan.brief.printer, plan.laid.main.supports.joist_reach
     section = CATALOGUE.sections[part.material]
     lines = [Line("cut", p.length(part.length_mm)), Line("section", section.name)]
-    if part.width_mm < section.width_mm - 0.05:
+    if plan.lists.buyer.ripped(part.material, part.width_mm):
         lines.append(Line("ripped to", p.fine(part.width_mm)))
     if part.ends != "square":
         lines.append(Line("ends", part.ends))

@@ -209,7 +209,7 @@ def _gate(plan: FencePlan, built: Built, gust: BayGust) -> Thing:
 def _piece(plan: FencePlan, part: Part) -> Thing:
     p = plan.brief.printer
     section, at = CATALOGUE.sections[part.material], on_leg(part, plan.laid.layout.poses)
-    ripped = part.width_mm < section.width_mm - 0.05
+    ripped = plan.lists.buyer.ripped(part.material, part.width_mm)
     lines = [
         Line("cut", p.length(part.length_mm)),
         Line("section", f"{section.name}{f', ripped to {p.fine(part.width_mm)}' if ripped else ''}"),

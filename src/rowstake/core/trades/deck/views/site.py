@@ -1,0 +1,122 @@
+"""A deck in site mode: its footings, frames to be squared, supports by their height, rows of boards."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.reckoners.hole_concrete import bags_for
+from rowstake.core.record.question import AsBuilt
+from rowstake.core.record.record import Record
+from rowstake.core.trades.deck.carried import FootingAt
+from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.squaring import rectangle
+from rowstake.core.views.site import FrameTold, HoleTold, RowsTold, SiteTold, SizeAsked, SupportTold
+
+
+def deck_site(plan: DeckPlan, built: AsBuilt) -> SiteTold:
+    """Of the deck as it stands."""
+    if plan.brief.deck.there:
+        return SiteTold(sizes=tuple(_sizes(plan)))
+    record: Record = built.record
+    footings = plan.laid.footings
+    supports = tuple(_support(plan, f, record) for f in footings)
+    measured = record.of("square") or any(e.part.startswith("deck.levels.") for e in record.of("size"))
+    fitted = {q.label: "the frame" for q in plan.parts if q.unit == "piece" and q.sort.fitted}
+    cut = {f.post.label: s.cut_mm for f, s in zip(footings, supports, strict=True) if s.entry and s.cut_mm}
+    holes = tuple(_hole(plan, f, n, record) for n, f in enumerate(footings))
+    return SiteTold(
+        holes, frames=tuple(_frames(plan)), rows=_rows(plan), supports=supports,
+        sizes=tuple(_sizes(plan)), pending={} if measured else fitted, lengths=cut,
+    )  # fmt: skip
+
+
+def _hole(plan: DeckPlan, f: FootingAt, n: int, record: Record) -> HoleTold:
+    p, bag = plan.brief.printer, plan.brief.bag
+    read, off, asks = record.last("post", f"footing/{f.label}"), [], False
+    if read and read.values.depth_mm is not None:
+        short = f.dug.depth_mm - read.values.depth_mm
+        asks = short > plan.brief.job.tolerances.depth_mm
+        off.append(f"{p.length(read.values.depth_mm)} deep" + (f", {p.length(short)} less than asked" if asks else ""))
+    if read and read.values.met:
+        off.append(f"met: {read.values.met}")
+    x, y = plan.laid.main.told_at(f.post.on_site)
+    waste, fill = CATALOGUE.materials.concrete.waste_pct, []
+    for layer in f.dug.layers:
+        bags = bags_for(layer.volume_m3, bag.kg, waste)
+        poured = layer.material == "concrete"
+        fill.append(
+            f"{layer.what}: {bags} bag{'s' * (bags != 1)} of {bag.name}"
+            if poured
+            else f"{layer.what}: {p.length(layer.top_mm - layer.bottom_mm)}"
+        )
+    return HoleTold(
+        f"footing/{f.label}", f.label, 0, float(n), x, f"{p.length(x)} along", f"{p.length(y)} out from the wall", f.dug.words(p),
+        p.length(f.dug.depth_mm), p.length(f.dug.across_mm), tuple(fill), "",
+        f"{plan.brief.post.name}, {p.length(f.post.height_mm)}" if f.post.height_mm > 0 else "",
+        (read.id,) if read else (), tuple(off), asks,
+    )  # fmt: skip
+
+
+def _frames(plan: DeckPlan) -> list[FrameTold]:
+    p, out = plan.brief.printer, []
+    for level in plan.laid.levels:
+        if square := rectangle(level.grid):
+            note = "" if square.whole else "the rectangle that is there, from corner to corner"
+            name = "Frame" if level is plan.laid.main else f"Frame of {level.place.name}"
+            out.append(
+                FrameTold(
+                    level.brief.level.id, name, square.long_mm, square.wide_mm, p.length(square.diagonal_mm), note
+                )
+            )
+    return out
+
+
+def _support(plan: DeckPlan, f: FootingAt, record: Record) -> SupportTold:
+    """`cut = drawn − off`: what stands on a footing that is high is cut shorter; where there is no post, it is planed, or packed."""
+    p, may = plan.brief.printer, plan.brief.job.tolerances.height_mm
+    id, tall = f"footing/{f.label}", f.post.height_mm if f.post.height_mm > CATALOGUE.deck.least_post_mm else None
+    read = record.last("height", id)
+    drawn = f"post {p.length(tall)}" if tall else f"carries {f.post.under}"
+    if read is None:
+        return SupportTold(id, f.label, drawn, tall)
+    off = read.values.off_mm
+    if tall:
+        do = f"cut the post {p.length(tall - off)}"
+    elif abs(off) <= may:
+        do = "leave it"
+    else:
+        do = f"plane {p.fine(off)} off" if off > 0 else f"pack it up {p.fine(-off)}"
+    return SupportTold(id, f.label, drawn, None if tall is None else tall - off, off, read.id, do, abs(off) > may)
+
+
+def _rows(plan: DeckPlan) -> tuple[RowsTold, ...]:
+    product, boards = plan.brief.product, plan.brief.deck.boards
+    return (
+        RowsTold(
+            "boards", "Boards", plan.brief.field.width_mm, boards.gap_mm, product.gap_least_mm, product.gap_most_mm
+        ),
+    )
+
+
+def _sizes(plan: DeckPlan) -> list[SizeAsked]:
+    p, deck = plan.brief.printer, plan.brief.deck
+    first = deck.levels[0]
+    out = [
+        SizeAsked("deck.house.sill_mm", "Door sill over the ground", p.length(deck.house.sill_mm)),
+        SizeAsked("deck.levels.0.shape.width_mm", "Width along the house", p.length(first.shape.width_mm)),
+        SizeAsked("deck.levels.0.shape.out_mm", "Out from the house", p.length(first.shape.out_mm)),
+        SizeAsked("deck.levels.0.height_mm", "Finished height over the ground", p.length(first.height_mm)),
+        SizeAsked(
+            "deck.ground.fall_out_mm",
+            "How much lower the ground lies at the far edge",
+            p.length(deck.ground.fall_out_mm),
+        ),
+        SizeAsked(
+            "deck.ground.fall_along_mm",
+            "How much lower the ground lies at the right end",
+            p.length(deck.ground.fall_along_mm),
+        ),
+    ]
+    if not deck.there:
+        out.append(SizeAsked("deck.joists.measured_mm", "Depth of the joists", p.fine(plan.laid.main.joist_mm)))
+        out.append(SizeAsked("deck.boards.measured_mm", "Width of the boards", p.fine(plan.brief.field.width_mm)))
+    return out

@@ -1,0 +1,168 @@
+"""A fence in site mode: post by post from the datum, and bay by bay."""
+
+from __future__ import annotations
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.parts import identified
+from rowstake.core.reckoners.hole_concrete import bags_for
+from rowstake.core.record.question import AsBuilt
+from rowstake.core.record.read import Read
+from rowstake.core.trades.fence.holes import HoleKind
+from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.trades.fence.layout import SAME_MM, Post, pitch_mm
+from rowstake.core.trades.fence.on_leg import on_leg
+from rowstake.core.views.site import BayTold, HoleTold, RowsTold, SiteTold, SizeAsked, Stretch
+
+INSIDE_MM = 100.0
+"""What laps so far past a post belongs to the bay before it."""
+
+
+def fence_site(plan: FencePlan, built: AsBuilt) -> SiteTold:
+    """Of the fence as it stands."""
+    ids: dict[str, str] = {}
+    for id, part in identified(plan.parts).items():
+        if part.kind == "post":
+            ids.setdefault(part.of, id)
+    reads = _reads(plan, built)
+    holes = tuple(_hole(plan, post, ids[post.label], reads.get(post.label)) for post in plan.laid.layout.posts)
+    return SiteTold(
+        holes,
+        tuple(_bays(plan, ids, reads)),
+        tuple(_stretches(plan)),
+        rows=_rows(plan),
+        sizes=tuple(_sizes(plan)),
+        pending=_pending(plan, reads),
+    )
+
+
+def _reads(plan: FencePlan, built: AsBuilt) -> dict[str, Read]:
+    """What was read of each post that stands, by its label."""
+    fixed = {(f.leg, round(f.at_mm, 2)): label for label, f in plan.laid.layout.fixed}
+    return {fixed[r.leg, round(r.at_mm, 2)]: r for r in built.reads if (r.leg, round(r.at_mm, 2)) in fixed}
+
+
+def _hole(plan: FencePlan, post: Post, id: str, read: Read | None) -> HoleTold:
+    p, digger, (leg, mark) = plan.brief.printer, plan.laid.digger, post.stations[0]
+    kind, cut = digger.of(post), digger.cut(post)
+    key, entries = (read.drawn_mm, tuple(e.id for e in read.entries)) if read else (mark, ())
+    fill = tuple(_filled(plan, kind))
+    off, asks = _off(plan, post, read)
+    return HoleTold(
+        id, post.label, leg, key, mark, p.length(mark), p.length(max(0.0, mark - post.face_mm / 2)),
+        ("gate" if post.gate else post.kind) + " post" + (f", leg {leg + 1}" if len(plan.laid.layout.legs) > 1 else ""),
+        p.length(kind.hole.hole_depth_mm) if kind.dug else kind.method.name, p.length(kind.diameter_mm) if kind.dug else "", fill,
+        p.length(kind.depth_stick_mm) if kind.dug else "", f"{kind.post.name}, {p.length(cut.length_mm)}",
+        entries, off, asks,
+    )  # fmt: skip
+
+
+def _filled(plan: FencePlan, kind: HoleKind) -> list[str]:
+    """What goes into a hole, from below: concrete in bags."""
+    p, bag, out = plan.brief.printer, plan.brief.bag, []
+    for layer in kind.layers:
+        thick = layer.top_mm - layer.bottom_mm
+        if layer.material == "concrete":
+            bags = bags_for(layer.volume_m3, bag.kg, CATALOGUE.materials.concrete.waste_pct)
+            out.append(f"{layer.what}: {bags} bag{'s' * (bags != 1)} of {bag.name}")
+        else:
+            out.append(f"{layer.what}: {p.length(thick)}")
+    return out
+
+
+def _off(plan: FencePlan, post: Post, read: Read | None) -> tuple[tuple[str, ...], bool]:
+    """What was read beside what was drawn, and whether any of it is out of tolerance."""
+    if read is None:
+        return (), False
+    p, may, values, out, asks = plan.brief.printer, plan.brief.job.tolerances, read.values, [], False
+    key, mark = read.drawn_mm, read.at_mm
+    if abs(mark - key) > SAME_MM:
+        out.append(f"{p.length(abs(mark - key))} {'further' if mark > key else 'nearer'} than drawn")
+        asks |= abs(mark - key) > may.post_mm
+    if values.depth_mm is not None:
+        short = plan.laid.digger.of(post).hole.hole_depth_mm - values.depth_mm
+        out.append(
+            f"{p.length(values.depth_mm)} deep"
+            + (f", {p.length(short)} less than asked" if short > may.depth_mm else "")
+        )
+        asks |= short > may.depth_mm
+    for lean, way in (
+        (values.along_mm_m, ("towards the end", "towards the start")),
+        (values.across_mm_m, ("to the left", "to the right")),
+    ):
+        if lean:
+            out.append(f"leans {p.fine(abs(lean))} a metre {way[lean < 0]}")
+            asks |= abs(lean) > may.plumb_mm_m
+    if values.aside_mm:
+        out.append(
+            f"{p.fine(abs(values.aside_mm))} off the string, to the {'left' if values.aside_mm > 0 else 'right'}"
+        )
+        asks |= abs(values.aside_mm) > may.post_mm
+    if values.met:
+        out.append(f"met: {values.met}")
+    return tuple(out), asks
+
+
+def _bays(plan: FencePlan, ids: dict[str, str], reads: dict[str, Read]) -> list[BayTold]:
+    p = plan.brief.printer
+    return [
+        BayTold(
+            bay.label, bay.leg, ids[bay.right.label], bay.right.on(bay.leg), bay.left.on(bay.leg), (bay.left.face_mm + bay.right.face_mm) / 2,
+            bay.clear_mm, p.length(bay.clear_mm), bay.left.label in reads and bay.right.label in reads,
+        )
+        for bay in plan.laid.layout.bays
+    ]  # fmt: skip
+
+
+def _stretches(plan: FencePlan) -> list[Stretch]:
+    pitch = pitch_mm(plan.brief)
+    return [
+        Stretch(run.leg, run.stations[0], run.stations[-1], pitch)
+        for run in plan.laid.layout.runs
+        if plan.brief.fence.bays.way == "equal"
+    ]
+
+
+def _rows(plan: FencePlan) -> tuple[RowsTold, ...]:
+    """Boards with a gap between them are kept even by it."""
+    brief, skin = plan.brief, plan.brief.fence.skin
+    if brief.along or brief.style.on_centres or skin.gap_mm <= 0:
+        return ()
+    return (
+        RowsTold("boards", "Boards", brief.board.width_mm, skin.gap_mm, max(0.0, skin.gap_mm - 3), skin.gap_mm + 3),
+    )
+
+
+def _sizes(plan: FencePlan) -> list[SizeAsked]:
+    p, fence = plan.brief.printer, plan.brief.fence
+    out = [
+        SizeAsked(f"fence.legs.{n}.length_mm", f"Leg {n + 1}", p.length(leg.length_mm))
+        for n, leg in enumerate(fence.legs)
+    ]
+    out += [
+        SizeAsked(f"fence.gates.{n}.opening_mm", f"Opening of {g.id}", p.length(g.opening_mm))
+        for n, g in enumerate(fence.gates)
+    ]
+    if not plan.brief.style.on_centres:
+        out.append(SizeAsked("fence.skin.measured_mm", "Width of the boards", p.fine(plan.brief.board.width_mm)))
+    return out
+
+
+def _pending(plan: FencePlan, reads: dict[str, Read]) -> dict[str, str]:
+    """Pieces that lie along bays whose posts have not both been read: the bays, by label."""
+    open_: dict[int, list[tuple[float, float, str]]] = {}
+    for bay in plan.laid.layout.bays:
+        if bay.left.label not in reads or bay.right.label not in reads:
+            open_.setdefault(bay.leg, []).append((bay.left.on(bay.leg), bay.right.on(bay.leg), bay.label))
+    out = {}
+    for part in plan.parts:
+        if part.solid is None or part.unit != "piece" or part.step == "gates" or part.kind == "post":
+            continue
+        at = on_leg(part, plan.laid.layout.poses)
+        if at.right_mm - at.left_mm <= part.length_mm / 2:
+            continue
+        over = [
+            name for a, b, name in open_.get(at.leg, ()) if a < at.right_mm - INSIDE_MM and b > at.left_mm + INSIDE_MM
+        ]
+        if over:
+            out[part.label] = ", ".join(over)
+    return out

@@ -1,0 +1,125 @@
+"""What site mode shows of a plan, of whatever trade: holes, bays, frames to be squared, rows to be kept parallel, supports."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from rowstake.core.planned import AnyPlan
+from rowstake.core.record.question import AsBuilt
+
+
+@dataclass(frozen=True, slots=True)
+class HoleTold:
+    """One hole or footing. `key_mm` is the mark that tells which it is, `mark_mm` where its post stands; both from its leg's start. `entries`
+    are the readings that count; `off` what was measured beside what was drawn, and `asks` where that is out of tolerance."""
+
+    id: str
+    label: str
+    leg: int
+    key_mm: float
+    mark_mm: float
+    mark: str
+    face: str
+    kind: str
+    depth: str
+    across: str
+    fill: tuple[str, ...]
+    stick: str
+    post: str
+    entries: tuple[str, ...] = ()
+    off: tuple[str, ...] = ()
+    asks: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class BayTold:
+    """One bay: `hole` is the id of the post at its end, `after_mm` the mark of the post before, `faces_mm` half of both posts' faces."""
+
+    label: str
+    leg: int
+    hole: str
+    key_mm: float
+    after_mm: float
+    faces_mm: float
+    clear_mm: float
+    clear: str
+    read: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Stretch:
+    """What marks are divided over when there is no signal: between fixed posts, in equal bays of at most `pitch_mm`."""
+
+    leg: int
+    start_mm: float
+    end_mm: float
+    pitch_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class FrameTold:
+    """A frame that is squared by its diagonals: the rectangle that exists, in words and in figures."""
+
+    id: str
+    name: str
+    long_mm: float
+    wide_mm: float
+    diagonal: str
+    note: str
+
+
+@dataclass(frozen=True, slots=True)
+class RowsTold:
+    """Rows of boards that are kept parallel: their width, the gap as designed, and its limits."""
+
+    id: str
+    name: str
+    board_mm: float
+    gap_mm: float
+    least_mm: float
+    most_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class SupportTold:
+    """What stands at a height: `drawn` in words, `cut_mm` the post on it, where there is one that is cut to fit."""
+
+    id: str
+    name: str
+    drawn: str
+    cut_mm: float | None
+    off_mm: float | None = None
+    entry: str = ""
+    do: str = ""
+    asks: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class SizeAsked:
+    """Something of the document that may be measured, by its path."""
+
+    path: str
+    name: str
+    drawn: str
+
+
+@dataclass(frozen=True, slots=True)
+class SiteTold:
+    holes: tuple[HoleTold, ...] = ()
+    bays: tuple[BayTold, ...] = ()
+    stretches: tuple[Stretch, ...] = ()
+    frames: tuple[FrameTold, ...] = ()
+    rows: tuple[RowsTold, ...] = ()
+    supports: tuple[SupportTold, ...] = ()
+    sizes: tuple[SizeAsked, ...] = ()
+    pending: Mapping[str, str] = field(default_factory=dict)
+    """Pieces that are cut to what is not measured yet, by label: what is to be measured first."""
+    lengths: Mapping[str, float] = field(default_factory=dict)
+    """Lengths of pieces that a reading has changed, by label."""
+
+
+def site_told(plan: AnyPlan, built: AsBuilt) -> SiteTold:
+    """What site mode shows of a plan as built; nothing of a trade that has nothing to measure."""
+    made: SiteTold | None = plan.trade.site(plan, built)
+    return made or SiteTold()

@@ -1,0 +1,196 @@
+"""On site: steps and hold points, cuts at the saw, ways out of a post that is off, a deck's readings, deliveries, inspection, the log."""
+
+from __future__ import annotations
+
+import json
+
+import pytest
+
+from rowstake.cli import main
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.faults import JobFault
+from rowstake.core.job import write_job_text
+from rowstake.core.plan import plan
+from rowstake.core.record import Record, read_entries
+from rowstake.core.site.as_built import as_built
+from rowstake.core.site.choices import ways_out, with_entries
+from rowstake.core.site.cuts import at_the_saw
+from rowstake.core.site.inspection import faults_found, inspection
+from rowstake.core.site.sheet import site_sheet
+from rowstake.core.site.steps import check_step, steps_told
+from tests.core.test_record import LEG, stations
+from tests.decks import deck
+from tests.entries import entry, raw_entry
+from tests.jobs import edited, put, yard
+
+SET = "set-end-corner-and-gate-posts-then-the-o"
+
+
+def test_a_step_waits_for_its_hold_points_unless_a_reason_stays():
+    made, tick = plan(yard()), entry(3, "step", SET)
+    with pytest.raises(JobFault, match="Not yet looked at: the depth of every hole"):
+        check_step(made, Record(), tick)
+    later = entry(3, "step", "boards-plumb-every-fifth-checked")
+    with pytest.raises(JobFault, match="and 1 more"):
+        check_step(made, Record(), later)
+    failed = Record([entry(1, "hold", f"{SET}/covered", result="fail")])
+    with pytest.raises(JobFault, match="Not yet looked at"):
+        check_step(made, failed, tick)
+    passed = Record(
+        [entry(1, "hold", f"{SET}/covered", result="pass"), entry(2, "hold", f"{SET}/the-gates", result="pass")]
+    )
+    check_step(made, passed, tick)
+    reasoned = entry(3, "step", SET, reason="the inspector saw it by phone")
+    check_step(made, Record(), reasoned)
+    told = {s.key: s for s in steps_told(made, Record([reasoned]))}
+    assert told[SET].done
+    assert told[SET].reason == "the inspector saw it by phone"
+    assert not told["dig-the-holes"].done
+
+
+def test_what_is_cut_is_not_asked_for_twice_and_what_no_longer_fits_is_offered_elsewhere():
+    job = yard()
+    saw = at_the_saw(plan(job), Record())
+    rail = next(t for t in saw.tickets if t.kind == "rail")
+    one = entry(1, "cut", good=rail.good, length_mm=rail.length_mm, label=rail.labels[0])
+    after = at_the_saw(plan(job), Record([one]))
+    mine = next(t for t in after.tickets if rail.labels[0] in t.labels)
+    assert (mine.cut, after.done, after.total) == (1, 1, saw.total)
+    assert mine.labels[-1] == rail.labels[0], "what is still to be cut is named first"
+    long = entry(1, "cut", good=rail.good, length_mm=rail.length_mm + 25, label=rail.labels[0])
+    left = at_the_saw(plan(job), Record([long])).misfits
+    assert left[0].label == rail.labels[0]
+    assert left[0].offer.startswith("cut it down to ")
+    short = entry(1, "cut", good=rail.good, length_mm=120)
+    assert at_the_saw(plan(job), Record([short])).misfits[0].offer == "too short for anything that is left"
+    assert not at_the_saw(plan(job), Record([one, entry(2, "settled", answers=("entry-0001",))])).done
+
+
+def test_rails_wait_for_the_posts_at_both_ends_to_be_read():
+    sheet = site_sheet(LEG, Record())
+    rail = next(t for t in sheet.saw.tickets if t.kind == "rail")
+    assert not rail.ready
+    assert rail.why.startswith("measure first: bay ")
+    assert all(t.ready for t in sheet.saw.tickets if t.kind in ("post", "board"))
+    all_read = Record([entry(n, "post", h.id, drawn_mm=h.key_mm) for n, h in enumerate(sheet.site.holes, 1)])
+    read = site_sheet(LEG, all_read)
+    assert all(t.ready for t in read.saw.tickets)
+    assert all(b.read for b in read.site.bays)
+    assert read.changes.sentence == "no headline figure changes"
+
+
+def test_ways_out_of_a_post_that_is_off_and_what_each_would_do():
+    record = Record([entry(1, "post", "1/post/2", at_mm=1890, met="root")])
+    ways = {w.key: w for w in ways_out(LEG, record, "entry-0001")}
+    assert list(ways) == ["redivide", "keep", "back", "another"]
+    assert "posts 11 → 12" in ways["redivide"].consequence.sentence
+    assert "posts 12 → 11" in ways["keep"].consequence.sentence
+    kept = as_built(LEG, with_entries(record, ways["keep"].entries))
+    assert stations(kept.job) == [0, 1890, 3600, 5400, 7200, 9000, 10_800]
+    back = with_entries(record, ways["back"].entries)
+    assert stations(as_built(LEG, back).job) == stations(LEG)
+    assert site_sheet(LEG, back).punch[0].fault == "Move P3 back to 1800 mm"
+    more = as_built(LEG, with_entries(record, ways["another"].entries))
+    assert len(stations(more.job)) == len(stations(as_built(LEG, record).job)) + 1
+    with pytest.raises(JobFault, match="no such reading"):
+        ways_out(LEG, record, "entry-0009")
+
+
+def test_out_of_tolerance_is_told_by_the_jobs_own_values():
+    record = Record([entry(1, "post", "1/post/2", at_mm=1808, along_mm_m=6, aside_mm=-12, depth_mm=900)])
+    hole = next(h for h in site_sheet(LEG, record).site.holes if h.entries)
+    assert hole.asks
+    assert hole.off == (
+        "8 mm further than drawn", "900 mm deep, 150 mm less than asked", "leans 6 mm a metre towards the end",
+        "12 mm off the string, to the right",
+    )  # fmt: skip
+    wide = edited(
+        LEG, *(put(f"tolerances.{k}", v) for k, v in (("plumb_mm_m", 10), ("post_mm", 20), ("depth_mm", 200)))
+    )
+    assert not next(h for h in site_sheet(wide, record).site.holes if h.entries).asks
+    assert any("150 mm less than asked" in f.title for f in plan(as_built(LEG, record).job).findings)
+
+
+def test_a_deck_is_measured_by_its_frame_its_supports_and_its_boards():
+    job = deck()
+    sheet = site_sheet(job, Record())
+    support = next(s for s in sheet.site.supports if s.cut_mm)
+    high = Record([entry(1, "height", support.id, off_mm=12)])
+    told = next(s for s in site_sheet(job, high).site.supports if s.id == support.id)
+    assert told.cut_mm == pytest.approx(support.cut_mm - 12), "cut = drawn − off"
+    assert told.asks
+    label = support.name.replace("F", "P")
+    saw = site_sheet(job, high).saw
+    assert any(label in t.labels and t.length_mm == pytest.approx(told.cut_mm) for t in saw.tickets)
+    frame = sheet.site.frames[0]
+    off = as_built(job, Record([entry(1, "square", "main", a_mm=5000, b_mm=4990)])).job.deck.squaring
+    assert (off.diagonal_a_mm, off.diagonal_b_mm) == (5000, 4990)
+    assert frame.long_mm > frame.wide_mm > 0
+    wider = as_built(
+        job, Record([entry(1, "size", "deck.levels.0.shape.width_mm", mm=job.deck.levels[0].shape.width_mm + 60)])
+    )
+    assert wider.job.deck.levels[0].shape.width_mm == job.deck.levels[0].shape.width_mm + 60
+
+
+def test_widths_measured_on_delivery_come_back_to_the_job():
+    job = deck()
+    board = next(iter(plan(job).trade.measured(plan(job))))
+    wide = CATALOGUE.sections[board].width_mm
+    two = Record([entry(n, "delivery", board, count=20, width_mm=wide - d) for n, d in ((1, 2.5), (2, 3.5))])
+    assert as_built(job, two).job.deck.boards.measured_mm == pytest.approx(wide - 3), "the mean of what was measured"
+    near = Record([entry(1, "delivery", board, count=20, width_mm=wide - 0.5)])
+    assert as_built(job, near).job.deck.boards.measured_mm is None, "within tolerance"
+    own = Record([*two.entries, entry(3, "size", "deck.boards.measured_mm", mm=wide - 1.5)])
+    assert as_built(job, own).job.deck.boards.measured_mm == wide - 1.5
+    with pytest.raises(JobFault, match="no more that is damaged"):
+        entry(1, "delivery", board, count=2, damaged=3)
+
+
+def test_an_inspection_asks_every_rule_and_reports_the_worst_first():
+    record = Record([
+        entry(1, "inspection", "deck_guard_cap_mitres_open", answer="wrong", place="left of the steps"),
+        entry(2, "inspection", "deck_ledger_no_flashing_behind_or", answer="wrong"),
+        entry(3, "inspection", "deck_boards_joints_unsupported_ends_past", answer="right"),
+    ])  # fmt: skip
+    made = inspection("deck", record)
+    rules = [r for r in CATALOGUE.inspection.values() if r.trade == "deck"]
+    assert [q.key for q in made.questions] == [r.id for r in rules]
+    assert made.verdict == f"1 danger, 1 will show; {len(rules) - 3} not looked at"
+    assert [q.bad for q in faults_found(made)] == ["danger", "will show"]
+    assert inspection("fence", Record()).verdict == "nothing looked at yet"
+
+
+def test_every_kind_of_entry_is_told_in_words():
+    record = Record([
+        entry(1, "post", "1/post/2", clear_mm=1700, depth_mm=1000, across_mm_m=-3, aside_mm=4), entry(2, "extra", "1/post", at_mm=2000),
+        entry(3, "size", "fence.legs.0.length_mm", mm=10_810), entry(4, "square", "main", a_mm=5000, b_mm=4990), entry(5, "creep", "boards", near_mm=900, far_mm=890),
+        entry(6, "height", "footing/F1", off_mm=-4), entry(7, "cut", good="uk_38x87", length_mm=900, label="1R1-1", rack="R3"), entry(8, "step", "dig-the-holes", reason="late"),
+        entry(9, "hold", f"{SET}/covered", result="fail", note="water"), entry(10, "delivery", "uk_38x87", count=12, damaged=1, moisture_pct=22), entry(11, "note", text="wet day"),
+        entry(12, "punch", "1/post/2", fault="plumb P2", due="2026-04-01", cost=40), entry(13, "inspection", "fence_cap_mitre_open_butt_joint", answer="unseen"),
+        entry(14, "settled", answers=("entry-0011",), why="wrong day"),
+    ])  # fmt: skip
+    log = site_sheet(LEG, record).log
+    assert [line.words for line in log] == [
+        "1700 mm clear to the post before, 1000 mm deep, across -3 mm a metre, 4 mm off the string", "at 2000 mm", "10810 mm",
+        "5000 mm and 4990 mm, 10 mm apart", "900 mm and 890 mm left to cover", "4 mm low", "1 × 900 mm 38×87, for 1R1-1, from offcut R3",
+        "done, though something was open: late", "not right: water", "12 came, 1 damaged, 22 % moist", "wet day", "plumb P2, by 1 Apr 2026, costs 40.00",
+        "could not be seen", "note of 2 Mar 06:11, wrong day",
+    ]  # fmt: skip
+    assert [line.id for line in log if not line.counts] == ["entry-0011"]
+    assert log[7].part == "Dig the holes"
+
+
+def test_the_command_line_plans_as_built_and_writes_the_log(tmp_path, capsys):
+    job, entries = tmp_path / "job.json", tmp_path / "built.jsonl"
+    job.write_text(write_job_text(LEG))
+    entries.write_text(json.dumps(raw_entry(1, "post", "1/post/2", at_mm=1890)) + "\n")
+    assert main(["plan", str(job), "--built", str(entries)]) == 0
+    out = json.loads(capsys.readouterr().out)
+    assert "posts 11 → 12" in out["site"]["changes"]["sentence"]
+    assert sum(part["kind"] == "post" for part in out["parts"]) == 12
+    target = tmp_path / "log.jsonl"
+    assert main(["export", str(job), "--format", "log", "--built", str(entries), "--out", str(target)]) == 0
+    assert [e.id for e in read_entries(target.read_text())] == ["entry-0001"]
+    entries.write_text('{"id": "x"}\n')
+    assert main(["plan", str(job), "--built", str(entries)]) == 2
+    assert "entries.1.kind" in capsys.readouterr().err
