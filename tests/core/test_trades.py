@@ -2,6 +2,7 @@
 
 import json
 from dataclasses import dataclass
+from datetime import date
 from typing import Literal
 
 import pytest
@@ -23,13 +24,15 @@ from rowstake.core.job.base import Block
 from rowstake.core.parts import Part
 from rowstake.core.plan import plan
 from rowstake.core.planned import Plan
+from rowstake.core.record import Record
 from rowstake.core.schedule.days import Work, days
 from rowstake.core.space import Pose, Solid
 from rowstake.core.takeoff.lists import Buyer, take_off
 from rowstake.core.views.base import Card, Choice, Figure, Line, Mark, Tape, Thing, flagged
-from rowstake.files import export, formats
+from rowstake.files import Issue, export, formats
 from rowstake.server.app import create_app
 from tests.conftest import HERE
+from tests.entries import entry
 from tests.jobs import yard
 
 
@@ -111,6 +114,9 @@ def toy():
     del kinds.KINDS["slat"], GOODS["bench_foot"]
 
 
+ISSUE = Issue(date(2026, 3, 2), record=Record([entry(1, "note", text="the pond is frozen")]))
+
+
 def test_a_toy_trade_goes_all_the_way(toy):
     made = plan(toy)
     assert made.count("slat") == 4
@@ -123,7 +129,7 @@ def test_a_toy_trade_goes_all_the_way(toy):
     assert read_job_text(write_job_text(toy)) == toy
     for made_of in formats().values():
         for document in () if made_of.priced else made_of.documents(made):
-            assert len(export(made, made_of.id, document)[2]) > 100, (made_of.id, document)
+            assert len(export(made, made_of.id, document, ISSUE)[2]) > 100, (made_of.id, document)
     assert cautions(made) == []
     assert apply_raw(toy, [{"do": "longer", "by_mm": 100}]).bench.long_mm == 1600
     assert apply_raw(toy, [{"do": "set", "path": "bench.slats", "value": 5}]).bench.slats == 5

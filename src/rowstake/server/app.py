@@ -15,6 +15,7 @@ from starlette.middleware.gzip import GZipMiddleware
 from rowstake.outside.conditions import Skies
 from rowstake.outside.yards import Yards
 from rowstake.server import limits, problems
+from rowstake.server.events import Hub
 from rowstake.server.routes import (
     actuals,
     books,
@@ -25,6 +26,7 @@ from rowstake.server.routes import (
     quotations,
     rack,
     reckoners,
+    records,
     sites,
     start,
     yards_told,
@@ -47,6 +49,7 @@ def create_app(
     """`engine` may be left out to read the OpenAPI document alone; without `skies` and `yards` nobody outside is asked."""
     app = FastAPI(title="Row Stake", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.engine, app.state.skies, app.state.yards = engine, skies or Skies(), yards or Yards()
+    app.state.hub = Hub(engine)
     problems.install(app)
     app.add_middleware(GZipMiddleware, minimum_size=SMALL, compresslevel=5)
     app.add_middleware(limits.BodyLimit)
@@ -63,6 +66,7 @@ def create_app(
         prices.router,
         quotations.router,
         reckoners.router,
+        records.router,
         sites.router,
         start.router,
         yards_told.router,

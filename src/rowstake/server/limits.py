@@ -13,6 +13,10 @@ from rowstake.server.problems import answer
 
 LARGEST = 2_000_000
 """Bytes: a job of 10 km is well under this."""
+LARGEST_PHOTO = 12_000_000
+PHOTOS = "/photos/"
+EVENTS = "/events"
+"""What goes on for as long as a page is open takes no turn from others."""
 MOST_AT_ONCE = 24
 """Requests to the interface that are worked on together; more than two cores can do, fewer than the pool has connections."""
 LONGEST_S = 10.0
@@ -32,9 +36,10 @@ class BodyLimit:
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return
+        largest = LARGEST_PHOTO if PHOTOS in scope["path"] else self.largest
         said = Headers(scope=scope).get("content-length", "0")
-        refusal = answer(413, "That is too large", f"The largest body accepted is {self.largest // 1_000_000} MB")
-        if not said.isdigit() or int(said) > self.largest:
+        refusal = answer(413, "That is too large", f"The largest body accepted is {largest // 1_000_000} MB")
+        if not said.isdigit() or int(said) > largest:
             await refusal(scope, receive, send)
             return
         body, more = bytearray(), scope["method"] not in SAFE
@@ -44,7 +49,7 @@ class BodyLimit:
                 return
             body += message.get("body", b"")
             more = message.get("more_body", False)
-            if len(body) > self.largest:
+            if len(body) > largest:
                 await refusal(scope, receive, send)
                 return
         given = False
@@ -70,7 +75,7 @@ class Busy:
         self.waiting = 0
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        if scope["type"] != "http" or not scope["path"].startswith("/api/"):
+        if scope["type"] != "http" or not scope["path"].startswith("/api/") or scope["path"].endswith(EVENTS):
             await self.app(scope, receive, send)
         elif await self._turn():
             try:

@@ -15,6 +15,7 @@ from rowstake.store.books import Books
 from rowstake.store.jobs import Jobs
 from rowstake.store.quotations import Quotations
 from rowstake.store.rack import Rack
+from rowstake.store.records import Records
 from rowstake.store.sites import Sites
 
 
@@ -50,6 +51,10 @@ def _actuals(session: SessionHere) -> Actuals:
     return Actuals(session)
 
 
+def _records(session: SessionHere) -> Records:
+    return Records(session)
+
+
 def _skies(request: Request) -> Skies:
     found: Skies = request.app.state.skies
     return found
@@ -60,6 +65,7 @@ def _yards(request: Request) -> Yards:
     return found
 
 
+RecordsHere = Annotated[Records, Depends(_records, scope="function")]
 RackHere = Annotated[Rack, Depends(_rack, scope="function")]
 ActualsHere = Annotated[Actuals, Depends(_actuals, scope="function")]
 SkyHere = Annotated[Skies, Depends(_skies)]

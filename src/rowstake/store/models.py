@@ -6,7 +6,7 @@ from datetime import date, datetime
 from decimal import Decimal
 from typing import Any
 
-from sqlalchemy import JSON, Boolean, Date, DateTime, Float, ForeignKey, Integer, Numeric, String, func
+from sqlalchemy import JSON, Boolean, Date, DateTime, Float, ForeignKey, Integer, LargeBinary, Numeric, String, func
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 
 
@@ -127,3 +127,27 @@ class ActualRow(Base):
     words: Mapped[str] = mapped_column(String(200))
     amount: Mapped[Decimal] = mapped_column(Numeric(14, 4))
     hours: Mapped[float | None] = mapped_column(Float, nullable=True)
+
+
+class EntryRow(Base):
+    """An entry of a job's record as it came, the `number`-th. Never changed, never removed."""
+
+    __tablename__ = "entries"
+
+    job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id"), primary_key=True)
+    id: Mapped[str] = mapped_column(String(64), primary_key=True)
+    number: Mapped[int] = mapped_column(Integer)
+    body: Mapped[dict[str, Any]] = mapped_column(JSON)
+    came_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class PhotoRow(Base):
+    """A picture, and a small one of it."""
+
+    __tablename__ = "photos"
+
+    job_id: Mapped[str] = mapped_column(ForeignKey("jobs.id"), primary_key=True)
+    id: Mapped[str] = mapped_column(String(64), primary_key=True)
+    picture: Mapped[bytes] = mapped_column(LargeBinary)
+    small: Mapped[bytes] = mapped_column(LargeBinary)
+    came_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

@@ -9,10 +9,11 @@ from fastapi import APIRouter, Response
 
 from rowstake.core.job import read_job
 from rowstake.core.kept import kept_plan
+from rowstake.core.site.as_built import as_built
 from rowstake.files import Issue, export, formats
 from rowstake.server.prices import prices_of, racked
 from rowstake.server.routes.quotations import whom
-from rowstake.server.session import BooksHere, JobsHere, RackHere, SitesHere, SkyHere
+from rowstake.server.session import BooksHere, JobsHere, RackHere, RecordsHere, SitesHere, SkyHere
 
 router = APIRouter(prefix="/api/jobs/{key}/exports", tags=["exports"])
 
@@ -31,14 +32,14 @@ class Offer:
 
 
 @router.get("")
-def offers(key: str, jobs: JobsHere, books: BooksHere) -> list[Offer]:
+def offers(key: str, jobs: JobsHere, books: BooksHere, records: RecordsHere) -> list[Offer]:
     """Everything that can be taken out of this job."""
     job = read_job(jobs.get(key).document)
-    made, prices = kept_plan(job), prices_of(job, books)
+    made, prices, entered = kept_plan(job), prices_of(job, books), records.since(key, 0).last > 0
     return [
         Offer(f.group, f.id, document, name.split(";")[0].split(",")[0], f.suffix.split(".")[-1].upper())
         for f in sorted(formats().values(), key=lambda f: ORDER.index(f.group))
-        if prices or not f.priced
+        if (prices or not f.priced) and (entered or not f.logged)
         for document, name in f.documents(made).items()
     ]
 
@@ -53,8 +54,13 @@ def take(
     sites: SitesHere,
     sky: SkyHere,
     rack: RackHere,
+    records: RecordsHere,
+    built: bool = False,
 ) -> Response:
+    """`built` takes it as it stands by its record, not as it was drawn."""
     held = jobs.get(key)
+    record, wanted = records.of(key), formats().get(format_id)
+    logged = wanted is not None and wanted.logged
     job, (customer, address) = read_job(held.document), whom(held, sites)
     issue = Issue(
         datetime.date.today(),
@@ -65,6 +71,9 @@ def take(
         address,
         sky.forecast(job.terms.calendar.place),
         racked(job, key, rack),
+        record,
+        records.small_addresses(key) if logged else {},
+        built and not logged,
     )
-    made, name, data = export(kept_plan(job), format_id, document, issue)
+    made, name, data = export(kept_plan(as_built(job, record).job if issue.built else job), format_id, document, issue)
     return Response(data, media_type=made.media, headers={"Content-Disposition": f'attachment; filename="{name}"'})
