@@ -354,3 +354,15 @@ def test_a_brace_stops_at_the_end_of_a_beam_that_it_passes_by_half():
     made = plan(deck(1200, 5995, 1076, *edits, region="north_america", support="free"))
     assert made.count("post brace")
     check_solids(made)
+
+
+def test_a_clipped_rim_does_not_run_on_to_a_beam_that_begins_further_along():
+    """The beam begins 71 past the corner, where the strip between the notch and the end is: a rim lies before it."""
+    edits = [
+        {"do": "add_cut", "kind": "clip", "corner": "house_left"}, *cut(along_mm=131.25, out_mm=131.25),
+        {"do": "add_cut", "kind": "notch"}, *cut(1, corner="far_left", along_mm=187.5, out_mm=300), put("deck.beams.way", "flush"),
+    ]  # fmt: skip
+    made = plan(deck(1200, 1200, 250, *edits, region="north_america", support="free"))
+    check_deck(made)
+    check_solids(made)
+    assert made.count("rim") == 1

@@ -717,3 +717,16 @@ def test_a_flight_too_long_for_any_board_is_told_with_its_ways_out():
         after = plan(apply_raw(job, list(fix.edits)))
         assert max(p.length_mm for p in after.parts if p.kind == "stringer") <= 4800
     check_solids(made)
+
+
+def test_the_pad_of_a_flight_is_poured_round_a_post_that_stands_on_a_slab_beside_it():
+    """The post stands 6.35 into the pad, lower than its top."""
+    edits = [
+        put("deck.beams.way", "flush"), put("deck.footings.kind", "slab"), put("deck.boards.run", "across"), put("deck.boards.border.boards", 1),
+        {"do": "add_steps", "side": "left"}, put("deck.steps.0.at_mm", 1066.8), put("deck.steps.0.width_mm", 1219.2), put("deck.steps.0.nosing_mm", 0),
+        put("deck.steps.0.closed", False),
+    ]  # fmt: skip
+    made = plan(deck(2000, 3418, 401, *edits, region="north_america"))
+    poured = next(p for p in made.parts if p.label == "S1 concrete")
+    assert len(poured.solid.profile) == 8
+    check_solids(made)

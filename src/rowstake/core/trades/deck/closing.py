@@ -23,6 +23,8 @@ from rowstake.core.trades.deck.shape import SAME_MM, SQUARE, Edge, Point, leans
 
 TAIL = 2
 """The last piece of a long ledger or rim reaches over at least so many spaces of joists."""
+SHORT_MM = 1.0
+"""A beam that ends no further off a corner ends there."""
 SHARED_MM2, GRID_MM = 50.0, 0.001
 
 
@@ -125,10 +127,12 @@ def _end_by(beam: Stick, corner: Point) -> float:
 
 
 def _beam_at(edge: Edge, corner: Point, beams: list[Stick]) -> Stick | None:
-    """The flush beam that closes the frame along an edge up to a corner."""
+    """The flush beam that closes the frame along an edge up to a corner: one that begins further along leaves room for a rim before it,
+    and a leaning ply that went on to it would leave the frame."""
     along_s = abs(edge.a[1] - edge.b[1]) < 0.01
+    inward = 1 if max(edge.a[0], edge.b[0]) > corner[0] + SAME_MM else -1
     for beam in beams if along_s else ():
-        reaches = abs(_end_by(beam, corner) - corner[0]) < beam.across_mm
+        reaches = -beam.across_mm < (_end_by(beam, corner) - corner[0]) * inward < SHORT_MM
         if reaches and abs(abs(beam.a[1] - edge.a[1]) - beam.across_mm / 2) < 1:
             return beam
     return None

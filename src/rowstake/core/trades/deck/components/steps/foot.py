@@ -81,15 +81,17 @@ def _strip(level: DeckLevel, flight: Flight) -> BaseGeometry:
 
 
 def _ring(level: DeckLevel, flight: Flight) -> tuple[Flat, ...]:
-    """Under all of the flight, less what footings take of it."""
+    """Under all of the flight, less what footings take of it, and posts that stand lower than its top."""
     whole = unary_union([_strip(level, own) for own in flight.runs])
     reach = flight.foot_mm - FACTS.pad_mm - FACTS.pad_gravel_mm
     taken = [
         Polygon(part.solid.profile)
         for part in level.parts
-        if part.solid and part.step == "holes" and part.solid.box[1][2] - level.place.ground_mm > reach
+        if part.solid
+        and (part.step == "holes" or (part.kind == "post" and part.solid.box[0][2] - level.place.ground_mm < flight.foot_mm))
+        and part.solid.box[1][2] - level.place.ground_mm > reach
     ]
-    left = whole.difference(unary_union(taken).buffer(1.0)) if taken else whole
+    left = whole.difference(unary_union(taken).buffer(1.0, join_style="mitre")) if taken else whole
     pieces = [g for g in getattr(left, "geoms", [left]) if isinstance(g, Polygon)]
     best = max(pieces, key=lambda g: g.area)
     return tuple((float(x), float(y)) for x, y in best.exterior.coords[:-1])
