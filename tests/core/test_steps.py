@@ -722,7 +722,8 @@ def test_a_flight_too_long_for_any_board_is_told_with_its_ways_out():
 def test_the_pad_of_a_flight_is_poured_round_a_post_that_stands_on_a_slab_beside_it():
     """The post stands 6.35 into the pad, lower than its top."""
     edits = [
-        put("deck.beams.way", "flush"), put("deck.footings.kind", "slab"), put("deck.boards.run", "across"), put("deck.boards.border.boards", 1),
+        put("deck.beams.way", "flush"), put("deck.footings.kind", "slab"), put("deck.ground.paving_mm", 60),
+        put("deck.ground.fall_along_mm", 140), put("deck.posts.size", "na_4x4"), put("deck.boards.run", "across"), put("deck.boards.border.boards", 1),
         {"do": "add_steps", "side": "left"}, put("deck.steps.0.at_mm", 1066.8), put("deck.steps.0.width_mm", 1219.2), put("deck.steps.0.nosing_mm", 0),
         put("deck.steps.0.closed", False),
     ]  # fmt: skip
