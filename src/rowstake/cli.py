@@ -1,4 +1,4 @@
-"""rowstake serve | demo | plan | check | cost | reckon | check-vectors | export | openapi"""
+"""rowstake serve | demo | plan | check | cost | reckon | check-vectors | export | formulas | openapi"""
 
 from __future__ import annotations
 
@@ -165,6 +165,14 @@ def openapi_command(args: argparse.Namespace) -> int:
     return 0
 
 
+def formulas_command(args: argparse.Namespace) -> int:
+    """The closed formulas that site mode needs without a signal, as TypeScript."""
+    from rowstake.files.closed_ts import closed_ts
+
+    print(closed_ts(), end="")
+    return 0
+
+
 def serve_command(args: argparse.Namespace) -> int:
     from rowstake.server.run import serve
 
@@ -226,6 +234,7 @@ def parser() -> argparse.ArgumentParser:
     )
     export.add_argument("--document", help="which list or drawing; the first when left out")
     export.add_argument("--out", help="a file to write, or - for standard output")
+    command("formulas", formulas_command, "print the closed formulas of the core as TypeScript")
     command("openapi", openapi_command, "print the OpenAPI document of the server")
     return top
 

@@ -366,3 +366,14 @@ def test_a_clipped_rim_does_not_run_on_to_a_beam_that_begins_further_along():
     check_deck(made)
     check_solids(made)
     assert made.count("rim") == 1
+
+
+def test_a_clipped_rim_is_turned_off_a_beam_that_begins_so_near_that_no_rim_fits_before_it():
+    """10.5 past the corner: both plies are cut short of the beam's end, and neither leaves the frame."""
+    edits = [
+        {"do": "add_cut", "kind": "clip", "corner": "far_left"}, *cut(along_mm=300, out_mm=300),
+        {"do": "add_cut", "kind": "notch"}, *cut(1, corner="house_left", along_mm=300, out_mm=300), put("deck.beams.way", "flush"),
+    ]  # fmt: skip
+    made = plan(deck(1200, 1200, 250, *edits, region="north_america"))
+    check_deck(made)
+    check_solids(made)

@@ -304,3 +304,16 @@ def test_cleats_end_under_boards_that_are_cut_down_to_the_ground():
         )
     )  # fmt: skip
     check_solids(made)
+
+
+def test_lying_boards_between_two_inside_corners_are_told_to_bear_on_nothing():
+    """A bay of 1500 between two corners, boards on the inside: they begin 19 past the edge of one post and end at that of the other."""
+    made = plan(edited(
+        fence((1500, 0), (1500, 90), (1500, 90), region="north_america", style="horizontal"), put("fence.skin.side", "left"),
+        put("fence.bays.way", "module"), put("fence.bays.told", "clear"), put("fence.bays.module_mm", 1234), put("fence.bays.remainder", "start"),
+    ))  # fmt: skip
+    told = [f.title for f in made.findings if f.rule == "corner_rail"]
+    assert told == [
+        f"The boards of leg {n} and leg {n + 1} end beside the corner post P{n + 1}, not on it" for n in (1, 2)
+    ]
+    check_solids(made)

@@ -230,7 +230,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Take */
+        /**
+         * Take
+         * @description `built` takes it as it stands by its record, not as it was drawn.
+         */
         get: operations["take_api_jobs__key__exports__format_id___document__get"];
         put?: never;
         post?: never;
@@ -1022,6 +1025,112 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{key}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Since
+         * @description What came after a number, in order.
+         */
+        get: operations["since_api_jobs__key__entries_get"];
+        put?: never;
+        /**
+         * Add
+         * @description Adds what is not there yet, in the order given. Sending the same again does no harm; one that cannot be taken stops none of the
+         *     others.
+         */
+        post: operations["add_api_jobs__key__entries_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{key}/built": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Built
+         * @description The job as it stands by its record, with all that site mode shows.
+         */
+        get: operations["built_api_jobs__key__built_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{key}/ways-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ways
+         * @description What may be done about a post that is not where it was drawn, each with what it would change.
+         */
+        post: operations["ways_api_jobs__key__ways_out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{key}/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show Photo */
+        get: operations["show_photo_api_jobs__key__photos__photo__get"];
+        /**
+         * Keep Photo
+         * @description Keeps a picture, encoded again; `place` keeps where it was taken too.
+         */
+        put: operations["keep_photo_api_jobs__key__photos__photo__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{key}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Events
+         * @description Server-sent events: `changed` when entries or the document of the job changed, from whatever device and process.
+         */
+        get: operations["events_api_jobs__key__events_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites": {
         parameters: {
             query?: never;
@@ -1480,6 +1589,78 @@ export interface components {
             };
             sight: components["schemas"]["Sight"];
         };
+        /** AskWaysOut */
+        AskWaysOut: {
+            /** Reading */
+            reading: string;
+        };
+        /**
+         * Asked
+         * @description One rule as a question, with its answer where there is one.
+         */
+        Asked: {
+            /** Key */
+            key: string;
+            /** Where */
+            where: string;
+            /** Ask */
+            ask: string;
+            /** Why */
+            why: string;
+            /** Right */
+            right: string;
+            /** Bad */
+            bad: string;
+            /** Answer */
+            answer: string;
+            /** Place */
+            place: string;
+            /** Note */
+            note: string;
+            /** By */
+            by: string;
+            /** Cost */
+            cost: number | null;
+            /** Photos */
+            photos: string[];
+            /** Entry */
+            entry: string;
+        };
+        /** AtTheSaw */
+        AtTheSaw: {
+            /** Tickets */
+            tickets: components["schemas"]["CutTicket"][];
+            /** Misfits */
+            misfits: components["schemas"]["Misfit"][];
+            /** Done */
+            done: number;
+            /** Total */
+            total: number;
+        };
+        /**
+         * BayTold
+         * @description One bay: `hole` is the id of the post at its end, `after_mm` the mark of the post before, `faces_mm` half of both posts' faces.
+         */
+        BayTold: {
+            /** Label */
+            label: string;
+            /** Leg */
+            leg: number;
+            /** Hole */
+            hole: string;
+            /** Key Mm */
+            key_mm: number;
+            /** After Mm */
+            after_mm: number;
+            /** Faces Mm */
+            faces_mm: number;
+            /** Clear Mm */
+            clear_mm: number;
+            /** Clear */
+            clear: string;
+            /** Read */
+            read: boolean;
+        };
         /**
          * BookHeld
          * @description A book as a list shows it.
@@ -1789,6 +1970,47 @@ export interface components {
             labels: string;
         };
         /**
+         * CutTicket
+         * @description Pieces alike from boards alike. `ready`: both ends are measured, or nothing has to be; else `why` not. `cut` of `count` are cut, by
+         *     `entries`; `bays` are where they go.
+         */
+        CutTicket: {
+            /** Key */
+            key: string;
+            /** Good */
+            good: string;
+            /** Section */
+            section: string;
+            /** Kind */
+            kind: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Length */
+            length: string;
+            /** Width */
+            width: string;
+            /** Ends */
+            ends: string;
+            /** Count */
+            count: number;
+            /** Labels */
+            labels: string[];
+            /** Source */
+            source: string;
+            /** Rack */
+            rack: string;
+            /** Left Mm */
+            left_mm: number;
+            /** Ready */
+            ready: boolean;
+            /** Why */
+            why: string;
+            /** Cut */
+            cut: number;
+            /** Entries */
+            entries: string[];
+        };
+        /**
          * DayRow
          * @description A task in words. `when` is its days; `waits` what it waits for; `may_start`: everything before it is done, or planned to be.
          */
@@ -1991,6 +2213,13 @@ export interface components {
             do: "drop_variants";
             /** Name */
             name?: string | null;
+        };
+        /** Entries */
+        Entries: {
+            /** Entries */
+            entries: {
+                [key: string]: unknown;
+            }[];
         };
         /**
          * Entry
@@ -2199,6 +2428,24 @@ export interface components {
             clearance_mm: number;
         };
         /**
+         * FrameTold
+         * @description A frame that is squared by its diagonals: the rectangle that exists, in words and in figures.
+         */
+        FrameTold: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Long Mm */
+            long_mm: number;
+            /** Wide Mm */
+            wide_mm: number;
+            /** Diagonal */
+            diagonal: string;
+            /** Note */
+            note: string;
+        };
+        /**
          * FromPost
          * @description A distance as it is measured from a post that stays where it is, on or back along the leg.
          */
@@ -2293,6 +2540,88 @@ export interface components {
             can_redo: boolean;
             /** Site */
             site?: string | null;
+        };
+        /**
+         * HoldPoint
+         * @description Something to see, measure or photograph before its step covers it. `result` is that of the last look; `looks` are all of them, by id.
+         */
+        HoldPoint: {
+            /** Key */
+            key: string;
+            /** Step */
+            step: string;
+            /** Words */
+            words: string;
+            /** Result */
+            result: string;
+            /** Note */
+            note: string;
+            /** By */
+            by: string;
+            /** Photos */
+            photos: string[];
+            /** Looks */
+            looks: string[];
+        };
+        /**
+         * HoleTold
+         * @description One hole or footing. `key_mm` is the mark that tells which it is, `mark_mm` where its post stands; both from its leg's start. `entries`
+         *     are the readings that count; `off` what was measured beside what was drawn, and `asks` where that is out of tolerance.
+         */
+        HoleTold: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Leg */
+            leg: number;
+            /** Key Mm */
+            key_mm: number;
+            /** Mark Mm */
+            mark_mm: number;
+            /** Mark */
+            mark: string;
+            /** Face */
+            face: string;
+            /** Kind */
+            kind: string;
+            /** Depth */
+            depth: string;
+            /** Across */
+            across: string;
+            /** Fill */
+            fill: string[];
+            /** Stick */
+            stick: string;
+            /** Post */
+            post: string;
+            /**
+             * Entries
+             * @default []
+             */
+            entries?: string[];
+            /**
+             * Off
+             * @default []
+             */
+            off?: string[];
+            /**
+             * Asks
+             * @default false
+             */
+            asks?: boolean;
+        };
+        /**
+         * Inspection
+         * @description `open` are questions not answered yet; `verdict` sums up what was found, the worst first.
+         */
+        Inspection: {
+            /** Questions */
+            questions: components["schemas"]["Asked"][];
+            /** Open */
+            open: number;
+            /** Verdict */
+            verdict: string;
         };
         /**
          * Item
@@ -2474,6 +2803,34 @@ export interface components {
             picture: components["schemas"]["Scene"] | null;
         };
         /**
+         * LogLine
+         * @description `counts` is false for what a later entry has answered; `answers` names what it answers itself.
+         */
+        LogLine: {
+            /** Id */
+            id: string;
+            /** Time */
+            time: string;
+            /** Day */
+            day: string;
+            /** Author */
+            author: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Part */
+            part: string;
+            /** Words */
+            words: string;
+            /** Photos */
+            photos: string[];
+            /** Counts */
+            counts: boolean;
+            /** Answers */
+            answers: string[];
+        };
+        /**
          * Mark
          * @description One running mark: the post's middle and both faces, from the leg's start.
          */
@@ -2500,6 +2857,22 @@ export interface components {
              * @default
              */
             top?: string;
+        };
+        /**
+         * Misfit
+         * @description A piece that was cut and that nothing takes as it is now; `offer` is what may be made of it.
+         */
+        Misfit: {
+            /** Entry */
+            entry: string;
+            /** Label */
+            label: string;
+            /** Section */
+            section: string;
+            /** Length */
+            length: string;
+            /** Offer */
+            offer: string;
         };
         /**
          * MoveCorner
@@ -2815,7 +3188,7 @@ export interface components {
             desk: components["schemas"]["Desk"];
         };
         /** Question */
-        Question: {
+        "Question-Input": {
             /**
              * Units
              * @default mm
@@ -2826,6 +3199,18 @@ export interface components {
             inputs: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * Question
+         * @description `entries` are the ids that it is about: whoever knows takes back those that are wrong.
+         */
+        "Question-Output": {
+            /** Part */
+            part: string;
+            /** Words */
+            words: string;
+            /** Entries */
+            entries: string[];
         };
         /**
          * Quotation
@@ -2873,6 +3258,18 @@ export interface components {
             exclusions: string[];
             /** Without */
             without: string[];
+        };
+        /**
+         * RefusedEntry
+         * @description An entry that was not taken, and why: it stays on the device that made it.
+         */
+        RefusedEntry: {
+            /** Id */
+            id: string;
+            /** Why */
+            why: string;
+            /** Allowed */
+            allowed: string;
         };
         /** RegionChoice */
         RegionChoice: {
@@ -2986,6 +3383,24 @@ export interface components {
             made_at: string;
             /** Current */
             current: boolean;
+        };
+        /**
+         * RowsTold
+         * @description Rows of boards that are kept parallel: their width, the gap as designed, and its limits.
+         */
+        RowsTold: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Board Mm */
+            board_mm: number;
+            /** Gap Mm */
+            gap_mm: number;
+            /** Least Mm */
+            least_mm: number;
+            /** Most Mm */
+            most_mm: number;
         };
         /** Save */
         Save: {
@@ -3300,6 +3715,18 @@ export interface components {
                 [key: string]: components["schemas"]["Window"];
             };
         };
+        /**
+         * Since
+         * @description Entries that came after a number, and the number of the last.
+         */
+        Since: {
+            /** Entries */
+            entries: {
+                [key: string]: unknown;
+            }[];
+            /** Last */
+            last: number;
+        };
         /** SiteChanged */
         SiteChanged: {
             /** Name */
@@ -3390,10 +3817,46 @@ export interface components {
             total: string;
         };
         /**
+         * SiteSheet
+         * @description `changes` are the figures that differ from the drawing; `scene` is the plan as built, with what was drawn behind it.
+         */
+        SiteSheet: {
+            /** Name */
+            name: string;
+            /** Trade */
+            trade: string;
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "mm" | "ft-in";
+            /** Fraction */
+            fraction: number;
+            site: components["schemas"]["SiteTold-Output"];
+            /** Steps */
+            steps: components["schemas"]["StepTold"][];
+            saw: components["schemas"]["AtTheSaw"];
+            /** Asked */
+            asked: components["schemas"]["Question-Output"][];
+            changes: components["schemas"]["Consequence"];
+            scene: components["schemas"]["Scene"];
+            /** Buy */
+            buy: components["schemas"]["BuyRow"][];
+            /** Log */
+            log: components["schemas"]["LogLine"][];
+            /** Punch */
+            punch: components["schemas"]["ToDo"][];
+            inspection: components["schemas"]["Inspection"];
+            /** Caution */
+            caution: string[];
+            /** Entries */
+            entries: number;
+        };
+        /**
          * SiteTold
          * @description What is told of a site.
          */
-        SiteTold: {
+        "SiteTold-Input": {
             /** Name */
             name: string;
             /**
@@ -3411,6 +3874,64 @@ export interface components {
              * @default
              */
             notes?: string;
+        };
+        /** SiteTold */
+        "SiteTold-Output": {
+            /**
+             * Holes
+             * @default []
+             */
+            holes?: components["schemas"]["HoleTold"][];
+            /**
+             * Bays
+             * @default []
+             */
+            bays?: components["schemas"]["BayTold"][];
+            /**
+             * Stretches
+             * @default []
+             */
+            stretches?: components["schemas"]["Stretch"][];
+            /**
+             * Frames
+             * @default []
+             */
+            frames?: components["schemas"]["FrameTold"][];
+            /**
+             * Rows
+             * @default []
+             */
+            rows?: components["schemas"]["RowsTold"][];
+            /**
+             * Supports
+             * @default []
+             */
+            supports?: components["schemas"]["SupportTold"][];
+            /**
+             * Sizes
+             * @default []
+             */
+            sizes?: components["schemas"]["SizeAsked"][];
+            /** Pending */
+            pending?: {
+                [key: string]: string;
+            };
+            /** Lengths */
+            lengths?: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * SizeAsked
+         * @description Something of the document that may be measured, by its path.
+         */
+        SizeAsked: {
+            /** Path */
+            path: string;
+            /** Name */
+            name: string;
+            /** Drawn */
+            drawn: string;
         };
         /**
          * SizeDeck
@@ -3501,6 +4022,52 @@ export interface components {
             /** Region */
             region: string;
         };
+        /**
+         * StepTold
+         * @description `open` are the hold points at it or before it that are not passed: it cannot be ticked while there are any, unless a reason is given,
+         *     which stays.
+         */
+        StepTold: {
+            /** Key */
+            key: string;
+            /** Stake */
+            stake: string;
+            /** Do */
+            do: string;
+            /** What */
+            what: string;
+            /** Wait */
+            wait: string;
+            /** Holds */
+            holds: components["schemas"]["HoldPoint"][];
+            /** Done */
+            done: boolean;
+            /** By */
+            by: string;
+            /** Reason */
+            reason: string;
+            /** Open */
+            open: string[];
+            /**
+             * Entry
+             * @default
+             */
+            entry?: string;
+        };
+        /**
+         * Stretch
+         * @description What marks are divided over when there is no signal: between fixed posts, in equal bays of at most `pitch_mm`.
+         */
+        Stretch: {
+            /** Leg */
+            leg: number;
+            /** Start Mm */
+            start_mm: number;
+            /** End Mm */
+            end_mm: number;
+            /** Pitch Mm */
+            pitch_mm: number;
+        };
         /** SubtotalRow */
         SubtotalRow: {
             /** Key */
@@ -3539,6 +4106,37 @@ export interface components {
              * @default false
              */
             best?: boolean;
+        };
+        /**
+         * SupportTold
+         * @description What stands at a height: `drawn` in words, `cut_mm` the post on it, where there is one that is cut to fit.
+         */
+        SupportTold: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Drawn */
+            drawn: string;
+            /** Cut Mm */
+            cut_mm: number | null;
+            /** Off Mm */
+            off_mm?: number | null;
+            /**
+             * Entry
+             * @default
+             */
+            entry?: string;
+            /**
+             * Do
+             * @default
+             */
+            do?: string;
+            /**
+             * Asks
+             * @default false
+             */
+            asks?: boolean;
         };
         /** Swept */
         Swept: {
@@ -3589,6 +4187,18 @@ export interface components {
              * @default false
              */
             only?: boolean;
+        };
+        /**
+         * Taken
+         * @description `taken` are the ids that are in the record now, those that were there before among them.
+         */
+        Taken: {
+            /** Taken */
+            taken: string[];
+            /** Refused */
+            refused: components["schemas"]["RefusedEntry"][];
+            /** Last */
+            last: number;
         };
         /**
          * Tape
@@ -3665,6 +4275,22 @@ export interface components {
             /** Count */
             count: number;
         };
+        /**
+         * ToDo
+         * @description Something on the list of what is to be put right.
+         */
+        ToDo: {
+            /** Entry */
+            entry: string;
+            /** Fault */
+            fault: string;
+            /** About */
+            about: string;
+            /** Cause */
+            cause: string;
+            /** Due */
+            due: string;
+        };
         /** Tried */
         Tried: {
             /** Document */
@@ -3697,6 +4323,23 @@ export interface components {
             agrees: "agrees" | "short" | "over" | "cannot be";
             /** Words */
             words: string;
+        };
+        /**
+         * WayOut
+         * @description `entries` are made when it is taken; the consequence is against the job as it stands now.
+         */
+        WayOut: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Words */
+            words: string;
+            /** Entries */
+            entries: {
+                [key: string]: unknown;
+            }[];
+            consequence: components["schemas"]["Consequence"];
         };
         /**
          * Window
@@ -4159,6 +4802,11 @@ export interface components {
              * @enum {string}
              */
             stock: "wet" | "yard" | "indoors";
+            /**
+             * Measured Mm
+             * @default null
+             */
+            measured_mm: number | null;
             /**
              * Fascia
              * @default null
@@ -4920,6 +5568,42 @@ export interface components {
              */
             handrail_risers: number | null;
         };
+        /**
+         * Tolerances
+         * @description What may be off on site before anybody asks about it.
+         */
+        Tolerances: {
+            /**
+             * Post Mm
+             * @default 10
+             */
+            post_mm: number;
+            /**
+             * Plumb Mm M
+             * @default 5
+             */
+            plumb_mm_m: number;
+            /**
+             * Depth Mm
+             * @default 25
+             */
+            depth_mm: number;
+            /**
+             * Height Mm
+             * @default 3
+             */
+            height_mm: number;
+            /**
+             * Square Mm
+             * @default 3
+             */
+            square_mm: number;
+            /**
+             * Width Mm
+             * @default 1
+             */
+            width_mm: number;
+        };
         /** DeckJob */
         DeckJob: {
             /**
@@ -5013,6 +5697,17 @@ export interface components {
              *     }
              */
             terms: components["schemas"]["Terms"];
+            /**
+             * @default {
+             *       "post_mm": 10,
+             *       "plumb_mm_m": 5,
+             *       "depth_mm": 25,
+             *       "height_mm": 3,
+             *       "square_mm": 3,
+             *       "width_mm": 1
+             *     }
+             */
+            tolerances: components["schemas"]["Tolerances"];
             deck: components["schemas"]["Deck"];
             /**
              * Variants
@@ -5073,6 +5768,11 @@ export interface components {
              */
             obstacles: components["schemas"]["Obstacle"][];
             /**
+             * Fixed
+             * @default []
+             */
+            fixed: components["schemas"]["Fixed"][];
+            /**
              * Ground
              * @default []
              */
@@ -5115,6 +5815,27 @@ export interface components {
             /** Name */
             name: string;
             fence: components["schemas"]["Fence"];
+        };
+        /**
+         * Fixed
+         * @description A post that stands already, where it stands: its middle from the leg's start. Bays are divided between what stands; with `as_is` the
+         *     bay before it stays one bay, however wide. `depth_mm` is how deep its hole was dug.
+         */
+        Fixed: {
+            /** Leg */
+            leg: number;
+            /** At Mm */
+            at_mm: number;
+            /**
+             * As Is
+             * @default false
+             */
+            as_is: boolean;
+            /**
+             * Depth Mm
+             * @default null
+             */
+            depth_mm: number | null;
         };
         /**
          * Gate
@@ -5404,6 +6125,11 @@ export interface components {
              */
             meter_pct: number | null;
             /**
+             * Measured Mm
+             * @default null
+             */
+            measured_mm: number | null;
+            /**
              * Both Faces
              * @default false
              */
@@ -5577,6 +6303,17 @@ export interface components {
              *     }
              */
             terms: components["schemas"]["Terms"];
+            /**
+             * @default {
+             *       "post_mm": 10,
+             *       "plumb_mm_m": 5,
+             *       "depth_mm": 25,
+             *       "height_mm": 3,
+             *       "square_mm": 3,
+             *       "width_mm": 1
+             *     }
+             */
+            tolerances: components["schemas"]["Tolerances"];
             fence: components["schemas"]["Fence"];
             /**
              * Variants
@@ -6282,7 +7019,9 @@ export interface operations {
     };
     take_api_jobs__key__exports__format_id___document__get: {
         parameters: {
-            query?: never;
+            query?: {
+                built?: boolean;
+            };
             header?: never;
             path: {
                 key: string;
@@ -8107,7 +8846,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Question"];
+                "application/json": components["schemas"]["Question-Input"];
             };
         };
         responses: {
@@ -8118,6 +8857,304 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Answer"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    since_api_jobs__key__entries_get: {
+        parameters: {
+            query?: {
+                after?: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Since"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_api_jobs__key__entries_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Entries"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    built_api_jobs__key__built_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteSheet"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ways_api_jobs__key__ways_out_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskWaysOut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WayOut"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_photo_api_jobs__key__photos__photo__get: {
+        parameters: {
+            query?: {
+                small?: boolean;
+            };
+            header?: never;
+            path: {
+                key: string;
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_photo_api_jobs__key__photos__photo__put: {
+        parameters: {
+            query?: {
+                place?: boolean;
+            };
+            header?: never;
+            path: {
+                key: string;
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    events_api_jobs__key__events_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */
@@ -8187,7 +9224,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SiteTold"];
+                "application/json": components["schemas"]["SiteTold-Input"];
             };
         };
         responses: {

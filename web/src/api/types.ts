@@ -86,3 +86,25 @@ type Step<T, K extends string> = T extends readonly (infer E)[] ? (K extends `${
 type In<T, P extends string> = P extends `${infer K}.${infer Rest}` ? In<NonNullable<Step<T, K>>, Rest> : Step<T, P>;
 /** What stands at a place; nothing where the document is of the other trade, or there is none yet. */
 export type At<P extends Path> = In<FenceJob, P> | In<DeckJob, P> | undefined;
+
+/** What the server always sends whole, though fields of it may be left out when they come in. */
+type Whole<T> = T extends (infer E)[] ? Whole<E>[] : T extends object ? { [K in keyof T]-?: Whole<T[K]> } : T;
+export type SiteSheet = Omit<S["SiteSheet"], "site" | "steps" | "asked"> & {
+  site: Whole<S["SiteSheet"]["site"]>;
+  steps: Whole<S["StepTold"]>[];
+  asked: Whole<S["SiteSheet"]["asked"]>;
+};
+export type HoleTold = SiteSheet["site"]["holes"][number];
+export type BayTold = SiteSheet["site"]["bays"][number];
+export type StretchTold = SiteSheet["site"]["stretches"][number];
+export type SupportTold = SiteSheet["site"]["supports"][number];
+export type FrameTold = SiteSheet["site"]["frames"][number];
+export type RowsTold = SiteSheet["site"]["rows"][number];
+export type StepTold = SiteSheet["steps"][number];
+export type HoldPoint = StepTold["holds"][number];
+export type CutTicket = S["CutTicket"];
+export type LogLine = S["LogLine"];
+export type QuestionTold = SiteSheet["asked"][number];
+export type WayOut = S["WayOut"];
+export type Taken = S["Taken"];
+export type InspectionAsked = S["Asked"];

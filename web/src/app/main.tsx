@@ -9,6 +9,7 @@ import { currentTheme, setTheme } from "./theme";
 const DeskPage = lazy(() => import("../features/desk/DeskPage").then((m) => ({ default: m.DeskPage })));
 const SitePage = lazy(() => import("../features/sites/SitePage").then((m) => ({ default: m.SitePage })));
 const BooksPage = lazy(() => import("../features/prices/BooksPage").then((m) => ({ default: m.BooksPage })));
+const OnSitePage = lazy(() => import("../features/onsite/OnSitePage").then((m) => ({ default: m.OnSitePage })));
 const AnswersPage = lazy(() => import("../features/answers/AnswersPage").then((m) => ({ default: m.AnswersPage })));
 
 /** An address that nothing stands at. */
@@ -37,6 +38,7 @@ createRoot(document.getElementById("root")!).render(
         <Routes>
           <Route path="/" element={<JobsPage />} />
           <Route path="/job/:id" element={<DeskPage />} />
+          <Route path="/job/:id/on-site" element={<OnSitePage />} />
           <Route path="/site/:id" element={<SitePage />} />
           <Route path="/prices" element={<BooksPage />} />
           <Route path="/answers/:name?" element={<AnswersPage />} />

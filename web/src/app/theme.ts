@@ -1,9 +1,10 @@
 const KEY = "rowstake-theme";
-export type Theme = "light" | "dark";
+/** `day` is for the sun: more contrast than any room needs. */
+export type Theme = "light" | "dark" | "day";
 
 export function currentTheme(): Theme {
   const kept = localStorage.getItem(KEY);
-  if (kept === "light" || kept === "dark") return kept;
+  if (kept === "light" || kept === "dark" || kept === "day") return kept;
   return window.matchMedia?.("(prefers-color-scheme: dark)").matches ? "dark" : "light";
 }
 

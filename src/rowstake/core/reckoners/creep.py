@@ -5,6 +5,7 @@ from __future__ import annotations
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, Reckoner, counted
+from rowstake.core.reckoners.closed import boards_left, gap_at
 
 
 class Creep(Inputs):
@@ -37,13 +38,10 @@ def run(given: Creep) -> Corrected:
             f"at least half a board, {given.board_mm / 2:g}",
             "No board is left",
         )
-    near = counted(int(mean / (given.board_mm + given.gap_mm)), "board_mm", given.board_mm)
-    boards = min(
-        (k for k in (near - 1, near, near + 1) if k >= 1),
-        key=lambda k: abs(mean / k - given.board_mm - given.gap_mm),
-    )
-    gap_a = given.remaining_a_mm / boards - given.board_mm
-    gap_b = given.remaining_b_mm / boards - given.board_mm
+    left = boards_left(given.remaining_a_mm, given.remaining_b_mm, given.board_mm, given.gap_mm)
+    boards = counted(int(left), "board_mm", given.board_mm)
+    gap_a = gap_at(given.remaining_a_mm, boards, given.board_mm)
+    gap_b = gap_at(given.remaining_b_mm, boards, given.board_mm)
     inside = all(given.min_gap_mm <= g <= given.max_gap_mm for g in (gap_a, gap_b))
     return Corrected(boards_left=boards, gap_a_mm=gap_a, gap_b_mm=gap_b, within_limits=inside)
 

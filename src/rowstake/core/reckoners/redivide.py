@@ -9,7 +9,8 @@ from pydantic import Field
 
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
-from rowstake.core.reckoners.base import Inputs, Length, Outputs, Reckoner, counted, up
+from rowstake.core.reckoners.base import Inputs, Length, Outputs, Reckoner, counted
+from rowstake.core.reckoners.closed import bays_in, mark_in
 
 
 class Redivide(Inputs):
@@ -36,9 +37,11 @@ def run(given: Redivide) -> Redivided:
         if after <= before:
             raise refuse("built_mm", f"{after:g} mm", f"more than {before:g} mm and less than {given.run_mm:g} mm",
                          "What is built is told in order, inside the run")  # fmt: skip
-    bays = [max(1, up((after - before) / given.max_spacing_mm)) for before, after in pairwise(ends)]
+    bays = [int(bays_in(after - before, given.max_spacing_mm)) for before, after in pairwise(ends)]
     counted(sum(bays), "max_spacing_mm", given.max_spacing_mm)
-    marks = [a + (b - a) * i / n for (a, b), n in zip(pairwise(ends), bays, strict=True) for i in range(n)]
+    marks = [
+        mark_in(a, b, given.max_spacing_mm, i) for (a, b), n in zip(pairwise(ends), bays, strict=True) for i in range(n)
+    ]
     return Redivided(bays=sum(bays), marks_mm=[*marks, given.run_mm])
 
 

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-import math
-
 from rowstake.core.measure import Printer
 from rowstake.core.reckoners.base import Inputs, Length, Outputs, Reckoner
+from rowstake.core.reckoners.closed import out_of_square, push, true_diagonal
 
 
 class SquareUp(Inputs):
@@ -29,9 +28,9 @@ def run(given: SquareUp) -> Push:
     """
     a, b = given.diagonal_a_mm, given.diagonal_b_mm
     return Push(
-        target_diagonal_mm=math.hypot(given.length_mm, given.width_mm),
-        out_mm=a - b,
-        push_mm=(a * a - b * b) / (4 * given.length_mm),
+        target_diagonal_mm=true_diagonal(given.length_mm, given.width_mm),
+        out_mm=out_of_square(a, b),
+        push_mm=push(a, b, given.length_mm),
     )
 
 

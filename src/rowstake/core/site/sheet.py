@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from typing import Literal
 
 from rowstake.core.drawing.scene import Scene, Shape
 from rowstake.core.job import Job
@@ -37,7 +38,8 @@ class SiteSheet:
 
     name: str
     trade: str
-    units: str
+    units: Literal["mm", "ft-in"]
+    fraction: int
     site: SiteTold
     steps: tuple[StepTold, ...]
     saw: AtTheSaw
@@ -74,7 +76,7 @@ def site_sheet(
         for e in punch_list(record)
     )
     return SiteSheet(
-        job.name, plan.trade.id, job.units, told, tuple(steps_told(plan, record)), at_the_saw(bought, record, told.pending, told.lengths),
+        job.name, plan.trade.id, job.units, job.fraction, told, tuple(steps_told(plan, record)), at_the_saw(bought, record, told.pending, told.lengths),
         built.asked, compare(drawn, plan, more), built_scene(drawn, plan), tuple(buy_rows(bought.lists)), log, punch,
         inspection(plan.trade.id, record), cautions, len(record.entries),
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""The last stakes of every job, of whatever trade: what it costs, and when it is done."""
+"""The last stakes of every job, of whatever trade: what it costs, when it is done, how it stands, and what was noted."""
 
 from __future__ import annotations
 
@@ -6,6 +6,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.planned import AnyPlan
 from rowstake.core.schedule.days import told
 from rowstake.core.views.base import Stake
+from rowstake.core.views.build import counted
 
 
 def business_stakes(plan: AnyPlan) -> list[Stake]:
@@ -15,6 +16,8 @@ def business_stakes(plan: AnyPlan) -> list[Stake]:
     start = plan.brief.job.terms.calendar.start
     begins = f", from {start.day} {start:%b}" if start else ""
     cautions = CATALOGUE.cautions["business"]
+    steps = plan.trade.order(plan)
+    looks = sum(bool(step.hides) for step in steps)
     return [
         Stake("price", "Price", whose, "", "clear", "nothing in the way", tuple(cautions["price"])),
         Stake(
@@ -25,5 +28,17 @@ def business_stakes(plan: AnyPlan) -> list[Stake]:
             "clear",
             "nothing in the way",
             tuple(cautions["days"]),
+        ),
+        Stake(
+            "build", "Build", counted(len(steps), "step"), "", "clear", "nothing in the way", tuple(cautions["build"])
+        ),
+        Stake(
+            "log",
+            "Log",
+            counted(looks, "hold point") or "nothing to look at",
+            "",
+            "clear",
+            "nothing in the way",
+            tuple(cautions["log"]),
         ),
     ]

@@ -103,7 +103,31 @@ def _cut(
         flush = _meets(edge, off_mm, other.along, 0.0)
         if abs(flush[1]) <= STEEP:
             return flush
-    return _meets(edge, off_mm, mitre, 0.0)
+    cut = _meets(edge, off_mm, mitre, 0.0)
+    return _short_of(grid, edge, other, corner, off_mm, cut, beams) if leans(edge) else cut
+
+
+def _short_of(
+    grid: Grid, edge: Edge, other: Edge, corner: Point, off_mm: float, cut: tuple[float, float], beams: list[Stick]
+) -> tuple[float, float]:
+    """The mitre of a leaning ply turned, so that neither of its corners comes past the end of a flush beam that begins further along."""
+    (ux, _), (nx, _), half = edge.along, edge.inward, grid.thick_mm / 2
+    beam, way = _beam_at(other, corner, beams, math.inf), _onwards(other, corner)
+    if beam is None or abs(ux) < SQUARE:
+        return cut
+    ends = []
+    for side in (half, -half):
+        along = cut[0] + side * cut[1]
+        base = corner[0] + nx * (off_mm + side)
+        past = (base + ux * along - _end_by(beam, corner)) * way
+        ends.append((_end_by(beam, corner) - base) / ux if past > 0 else along)
+    inner, outer = ends
+    return (inner + outer) / 2, (inner - outer) / grid.thick_mm
+
+
+def _onwards(edge: Edge, corner: Point) -> int:
+    """Which way along s an edge goes from its corner."""
+    return 1 if max(edge.a[0], edge.b[0]) > corner[0] + SAME_MM else -1
 
 
 def _beside_joist(
@@ -126,16 +150,14 @@ def _end_by(beam: Stick, corner: Point) -> float:
     return min((beam.a[0], beam.b[0]), key=lambda s: abs(s - corner[0]))
 
 
-def _beam_at(edge: Edge, corner: Point, beams: list[Stick]) -> Stick | None:
-    """The flush beam that closes the frame along an edge up to a corner: one that begins further along leaves room for a rim before it,
-    and a leaning ply that went on to it would leave the frame."""
+def _beam_at(edge: Edge, corner: Point, beams: list[Stick], short_mm: float = SHORT_MM) -> Stick | None:
+    """The flush beam that closes the frame along an edge up to a corner, or up to `short_mm` short of it: where a beam begins further along,
+    a leaning ply that went on to it would leave the frame."""
     along_s = abs(edge.a[1] - edge.b[1]) < 0.01
-    inward = 1 if max(edge.a[0], edge.b[0]) > corner[0] + SAME_MM else -1
-    for beam in beams if along_s else ():
-        reaches = -beam.across_mm < (_end_by(beam, corner) - corner[0]) * inward < SHORT_MM
-        if reaches and abs(abs(beam.a[1] - edge.a[1]) - beam.across_mm / 2) < 1:
-            return beam
-    return None
+    near = [b for b in beams if along_s and abs(abs(b.a[1] - edge.a[1]) - b.across_mm / 2) < 1]
+    way = _onwards(edge, corner)
+    off = {id(b): (_end_by(b, corner) - corner[0]) * way for b in near}
+    return min((b for b in near if -b.across_mm < off[id(b)] < short_mm), key=lambda b: abs(off[id(b)]), default=None)
 
 
 def _meets(edge: Edge, off_mm: float, line: Point, in_mm: float) -> tuple[float, float]:

@@ -9,6 +9,7 @@ from typing import Any
 
 from rowstake.core.faults import JobFault
 from rowstake.core.parts import identified
+from rowstake.core.reckoners.closed import mark_after
 from rowstake.core.record.entry import PostRead
 from rowstake.core.record.question import AsBuilt, Question, differ, governing
 from rowstake.core.record.read import Read, read_together
@@ -119,7 +120,7 @@ class _Builder:
             before = [q.on(leg) for q in self.drawn.leg_posts(leg) if q.on(leg) < mark - SAME_MM]
             after = max(before, default=0.0)
         faces = self._face(leg, after) + self._face(leg, mark)
-        return float(after + faces / 2 + values.clear_mm)
+        return mark_after(after, faces / 2, values.clear_mm)
 
     def _face(self, leg: int, mark: float) -> float:
         post = self._post_at(leg, mark)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.reckoners.closed import cut_by
 from rowstake.core.reckoners.hole_concrete import bags_for
 from rowstake.core.record.question import AsBuilt
 from rowstake.core.record.record import Record
@@ -80,12 +81,14 @@ def _support(plan: DeckPlan, f: FootingAt, record: Record) -> SupportTold:
         return SupportTold(id, f.label, drawn, tall)
     off = read.values.off_mm
     if tall:
-        do = f"cut the post {p.length(tall - off)}"
+        do = f"cut the post {p.length(cut_by(tall, off))}"
     elif abs(off) <= may:
         do = "leave it"
     else:
         do = f"plane {p.fine(off)} off" if off > 0 else f"pack it up {p.fine(-off)}"
-    return SupportTold(id, f.label, drawn, None if tall is None else tall - off, off, read.id, do, abs(off) > may)
+    return SupportTold(
+        id, f.label, drawn, None if tall is None else cut_by(tall, off), off, read.id, do, abs(off) > may
+    )
 
 
 def _rows(plan: DeckPlan) -> tuple[RowsTold, ...]:

@@ -70,25 +70,39 @@ def _past_rails(planned: FencePlan, lap: float) -> Iterator[Finding]:
 
 
 def _beside_post(planned: FencePlan) -> Iterator[Finding]:
-    """Lying boards on the inside of a corner begin past the boards of the leg before, and so past the post they would end on."""
-    brief, p = planned.brief, planned.brief.printer
-    for leg, (start, _, _) in sorted(_first_of_legs(planned.parts, "board").items()):
-        post = planned.laid.layout.leg_posts(leg)[0]
-        past = start - post.on(leg) - post.face_mm / 2
-        if post.kind == "corner" and brief.on_posts and past > -CATALOGUE.materials.limits.bears_mm:
+    """Lying boards on the inside of a corner end at the back of the boards of the leg after, and begin past those of the leg before: either
+    way beside the post they would bear on."""
+    brief, p, legs = planned.brief, planned.brief.printer, planned.laid.layout.legs
+    if not brief.on_posts:
+        return
+    least = CATALOGUE.materials.limits.bears_mm
+    firsts, lasts = _first_of_legs(planned.parts, "board"), _last_of_legs(planned.parts, "board")
+    for leg in range(len(legs) - 1):
+        post, beside, furthest = planned.laid.layout.leg_posts(leg)[-1], [], 0.0
+        for own, ends, at, way in ((leg, lasts, 1, -1), (leg + 1, firsts, 0, 1)):
+            if own in ends:
+                mark = ends[own][:2][at]
+                past = (mark - post.on(own)) * way - post.face_mm / 2
+                if past > -least:
+                    beside.append((own, mark))
+                    furthest = max(furthest, past)
+        if beside:
+            whose = " and ".join(f"leg {own + 1}" for own, _ in beside)
             yield found(
-                f"The boards of leg {leg + 1} begin beside the corner post {post.label}, not on it",
-                f"On the inside of a corner they come after the boards of the leg before, {p.length(max(0.0, past))} past the edge of the "
-                f"post: no timber is behind their ends. Screw a cleat to {post.label} for them, or put the boards on the other side.",
-                [*_beginning_at(planned.parts, leg, start), post.label],
+                f"The boards of {whose} end beside the corner post {post.label}, not on it",
+                f"On the inside of a corner they meet {p.length(furthest)} past the edge of the post: no timber is behind their ends. "
+                f"Screw a cleat to {post.label} for them, or put the boards on the other side.",
+                [label for own, mark in beside for label in _ending_at(planned.parts, own, mark)] + [post.label],
                 [put("Boards on the other side", skin__side="right" if brief.fence.skin.side == "left" else "left")],
             )
 
 
-def _beginning_at(parts: Iterable[Part], leg: int, start: float) -> list[str]:
-    """The boards of a leg that begin at a station."""
-    own = [q for q in parts if q.kind == "board" and q.solid and q.solid.pose.number == leg]
-    return [q.label for q in own if q.solid and abs(min(a for a, _ in q.solid.profile) - start) < 1]
+def _ending_at(parts: Iterable[Part], leg: int, mark: float) -> list[str]:
+    """The boards of a leg that begin or end at a station, and what is screwed to them alone."""
+    own = [q for q in parts if q.solid and q.solid.pose.number == leg]
+    boards = [q for q in own if q.kind == "board" and q.solid and any(abs(a - mark) < 1 for a, _ in q.solid.profile)]
+    of = {q.of for q in boards}
+    return [q.label for q in boards] + [q.label for q in own if q.kind == "stiffener" and q.of in of]
 
 
 def _last_of_legs(parts: Iterable[Part], kind: str) -> dict[int, tuple[float, float, str]]:

@@ -88,7 +88,10 @@ def _ring(level: DeckLevel, flight: Flight) -> tuple[Flat, ...]:
         Polygon(part.solid.profile)
         for part in level.parts
         if part.solid
-        and (part.step == "holes" or (part.kind == "post" and part.solid.box[0][2] - level.place.ground_mm < flight.foot_mm))
+        and (
+            part.step == "holes"
+            or (part.kind == "post" and part.solid.box[0][2] - level.place.ground_mm < flight.foot_mm)
+        )
         and part.solid.box[1][2] - level.place.ground_mm > reach
     ]
     left = whole.difference(unary_union(taken).buffer(1.0, join_style="mitre")) if taken else whole

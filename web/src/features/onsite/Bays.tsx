@@ -1,0 +1,58 @@
+import { useState } from "react";
+import type { SiteSheet } from "../../api/types";
+import { Keys } from "./Keys";
+import { Big, Facts, Figure, OneOf } from "./parts";
+import { baysWith } from "./seen";
+import { useOnSite } from "./state";
+
+/** Bay by bay: what is free between two posts, and what is cut for it. */
+export function Bays({ sheet, part }: { sheet: SiteSheet; part: string }) {
+  const waiting = useOnSite((s) => s.waiting);
+  const { enter } = useOnSite.getState();
+  const bays = baysWith(sheet, waiting);
+  const [at, go] = useState(Math.max(0, part ? bays.findIndex((b) => b.label === part) : bays.findIndex((b) => !b.measured)));
+  const [asking, ask] = useState(false);
+  const bay = bays[Math.min(at, bays.length - 1)];
+  if (!bay) return <p className="p-4 text-lg">This job has no bays.</p>;
+  const answers = sheet.site.holes.find((h) => h.id === bay.hole)?.entries ?? [];
+  return (
+    <OneOf all={bays} at={at} go={go} done={(b) => b.measured} name={(b) => b.label}>
+      <article data-bay={bay.label}>
+        <h2 className="text-2xl font-bold first-letter:uppercase">{bay.label}</h2>
+        <Figure name={bay.measured ? "Free between the posts" : "Free between the posts, as drawn"}>{bay.clear}</Figure>
+        <Facts rows={[["Ends at", sheet.site.holes.find((h) => h.id === bay.hole)?.label ?? ""]]} />
+        {bay.unsent && <p className="mt-1 text-faint">Not sent yet.</p>}
+        <div className="mt-3 grid gap-2">
+          <Big strong onClick={() => ask(true)}>
+            Measure
+          </Big>
+          <Big
+            onClick={() => {
+              void enter("post", bay.hole, { drawn_mm: bay.key_mm, clear_mm: bay.clear_mm, after_mm: bay.after_mm });
+              go(Math.min(at + 1, bays.length - 1));
+            }}
+          >
+            It is just that
+          </Big>
+        </div>
+        {asking && (
+          <Keys
+            title={`Free in ${bay.label}`}
+            words={`Drawn: ${bay.clear}`}
+            units={sheet.units}
+            fraction={sheet.fraction}
+            laser="distance"
+            onClose={() => ask(false)}
+            done={(mm) => {
+              ask(false);
+              void enter("post", bay.hole, { drawn_mm: keyOf(sheet, bay.hole, bay.key_mm), clear_mm: mm, after_mm: bay.after_mm }, { answers });
+            }}
+          />
+        )}
+      </article>
+    </OneOf>
+  );
+}
+
+/** The mark that the post at a bay's end was drawn at. */
+const keyOf = (sheet: SiteSheet, hole: string, otherwise: number) => sheet.site.holes.find((h) => h.id === hole)?.key_mm ?? otherwise;

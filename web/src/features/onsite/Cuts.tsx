@@ -1,0 +1,70 @@
+import { useState } from "react";
+import type { SiteSheet } from "../../api/types";
+import { Big, Facts, Figure, OneOf } from "./parts";
+import { ticketsWith } from "./seen";
+import { useOnSite } from "./state";
+
+/** At the saw: one ticket at a time, from what, how many. */
+export function Cuts({ sheet, part }: { sheet: SiteSheet; part: string }) {
+  const waiting = useOnSite((s) => s.waiting);
+  const { enter } = useOnSite.getState();
+  const tickets = ticketsWith(sheet, waiting);
+  const open = tickets.findIndex((t) => t.ready && t.cut < t.count);
+  const [at, go] = useState(Math.max(0, part ? tickets.findIndex((t) => t.labels.includes(part)) : open));
+  const ticket = tickets[Math.min(at, tickets.length - 1)];
+  if (!ticket) return <p className="p-4 text-lg">Nothing is cut on this job.</p>;
+  const left = ticket.count - ticket.cut;
+  const cut = (count: number) =>
+    void enter("cut", ticket.key, {
+      good: ticket.good,
+      length_mm: ticket.length_mm,
+      label: count === 1 ? ticket.labels[0] : "",
+      count,
+      rack: ticket.rack,
+      left_mm: count === 1 && ticket.count === 1 ? ticket.left_mm : null,
+    });
+  return (
+    <OneOf all={tickets} at={at} go={go} done={(t) => t.cut >= t.count} name={(t) => t.labels[0]}>
+      <article data-ticket={ticket.labels[0]}>
+        <h2 className="text-2xl font-bold">
+          {ticket.section} <span className="text-lg font-normal text-faint">{ticket.kind}</span>
+        </h2>
+        <Figure name={ticket.ends}>{ticket.length}</Figure>
+        <Facts
+          rows={[
+            ["Rip", ticket.width],
+            ["From", ticket.source],
+            ["How many", ticket.cut ? `${left} more of ${ticket.count}` : String(ticket.count)],
+            ["For", ticket.labels.slice(0, 5).join(", ") + (ticket.labels.length > 5 ? "…" : "")],
+          ]}
+        />
+        {!ticket.ready && <p className="mt-2 border-l-4 border-bad pl-2 text-lg font-semibold text-bad">Not yet: {ticket.why}.</p>}
+        {ticket.unsent && <p className="mt-1 text-faint">Not sent yet.</p>}
+        <div className="mt-3 grid grid-cols-2 gap-2">
+          <Big strong disabled={left < 1} onClick={() => cut(1)}>
+            {left < 1 ? "All cut" : "One is cut"}
+          </Big>
+          <Big disabled={left < 2} onClick={() => cut(left)}>
+            All {left > 1 ? left : ""} are cut
+          </Big>
+          {ticket.entries.length > 0 && (
+            <Big className="col-span-2" onClick={() => void enter("settled", ticket.key, { why: "not cut after all" }, { answers: ticket.entries.slice(-1) })}>
+              The last one was not cut
+            </Big>
+          )}
+        </div>
+        {sheet.saw.misfits.map((m) => (
+          <p key={m.entry + m.label} className="mt-3 border-l-4 border-signal pl-2 text-lg">
+            <b>
+              {m.label || m.section}, cut {m.length},
+            </b>{" "}
+            fits nowhere now: {m.offer}.
+          </p>
+        ))}
+        <p className="mt-3 text-faint">
+          {sheet.saw.done} of {sheet.saw.total} pieces are cut.
+        </p>
+      </article>
+    </OneOf>
+  );
+}

@@ -1,0 +1,112 @@
+import { useState } from "react";
+import type { SiteSheet } from "../../api/types";
+import { Keys } from "./Keys";
+import { Big, Facts, Figure, OneOf } from "./parts";
+import { type Hole, holesWith } from "./seen";
+import { useOnSite } from "./state";
+
+type Ask = "at_mm" | "depth_mm" | "lean" | "met" | "";
+
+/** Hole by hole from the datum. */
+export function Holes({ sheet, part }: { sheet: SiteSheet; part: string }) {
+  const waiting = useOnSite((s) => s.waiting);
+  const holes = holesWith(sheet, waiting);
+  const first = holes.findIndex((h) => !h.entries.length);
+  const [at, go] = useState(Math.max(0, holes.findIndex((h) => h.label === part || h.id === part), part ? 0 : first));
+  const hole = holes[Math.min(at, holes.length - 1)];
+  if (!hole) return <p className="p-4 text-lg">Nothing is dug on this job.</p>;
+  return (
+    <OneOf all={holes} at={Math.min(at, holes.length - 1)} go={go} done={(h) => h.entries.length > 0} name={(h) => h.label}>
+      <One key={hole.id + hole.label} hole={hole} sheet={sheet} next={() => go(Math.min(at + 1, holes.length - 1))} />
+    </OneOf>
+  );
+}
+
+function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => void }) {
+  const { enter } = useOnSite.getState();
+  const [ask, setAsk] = useState<Ask>("");
+  const [met, setMet] = useState("");
+  const fence = sheet.trade === "fence";
+  const made = hole.id.includes("/new/");
+  const keep = (values: Record<string, unknown>) => {
+    setAsk("");
+    void enter("post", hole.id, { ...(fence ? { drawn_mm: hole.key_mm } : {}), ...values });
+  };
+  return (
+    <article data-hole={hole.label}>
+      <h2 className="text-2xl font-bold">
+        {hole.label} <span className="text-lg font-normal text-faint">{hole.kind}</span>
+      </h2>
+      <Figure name={fence ? "Middle, from the start of the leg" : "Along, from the left end of the frame"}>{hole.mark}</Figure>
+      <Facts
+        rows={[
+          [fence ? "Near face" : "Out", hole.face],
+          ["Deep", hole.depth],
+          ["Across", hole.across],
+          ...hole.fill.map((f) => ["Fill", f] as const),
+          ["Stick mark", hole.stick],
+          ["Post", hole.post],
+        ]}
+      />
+      {hole.off.map((words) => (
+        <p key={words} className={`mt-1 border-l-4 pl-2 text-lg ${hole.asks ? "border-bad font-semibold text-bad" : "border-timber"}`}>
+          {words}
+        </p>
+      ))}
+      {hole.unsent && <p className="mt-1 text-faint">Not sent yet.</p>}
+      {made ? (
+        <p className="mt-3 text-lg">Worked out on this phone: it is drawn as soon as there is signal.</p>
+      ) : (
+        <div className="mt-3 grid grid-cols-2 gap-2">
+          {fence && (
+            <>
+              <Big strong onClick={() => (keep({}), next())}>
+                Stands as drawn
+              </Big>
+              <Big onClick={() => setAsk("at_mm")}>Mark measured</Big>
+            </>
+          )}
+          <Big onClick={() => setAsk("depth_mm")}>Depth reached</Big>
+          {fence && <Big onClick={() => setAsk("lean")}>Out of plumb</Big>}
+          <Big onClick={() => setAsk("met")}>Met something</Big>
+        </div>
+      )}
+      {(ask === "at_mm" || ask === "depth_mm") && (
+        <Keys
+          title={ask === "at_mm" ? `${hole.label}: middle from the start` : `${hole.label}: depth reached`}
+          words={ask === "at_mm" ? `Drawn at ${hole.mark}` : `Asked for: ${hole.depth}`}
+          units={sheet.units}
+          fraction={sheet.fraction}
+          laser="distance"
+          onClose={() => setAsk("")}
+          done={(mm) => keep({ [ask]: mm })}
+        />
+      )}
+      {ask === "lean" && (
+        <Keys
+          title={`${hole.label}: leans along the line, a metre`}
+          words="High: towards the end. Low: towards the start."
+          units={sheet.units}
+          fraction={sheet.fraction}
+          signed
+          onClose={() => setAsk("")}
+          done={(mm) => keep({ along_mm_m: mm })}
+        />
+      )}
+      {ask === "met" && (
+        <form
+          className="mt-3 flex gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (met.trim()) keep({ met: met.trim() });
+          }}
+        >
+          <input aria-label="What was in the way" value={met} onChange={(e) => setMet(e.target.value)} maxLength={200} placeholder="root, rock, pipe…" className="min-h-14 min-w-0 flex-1 border-2 border-rule bg-board px-2 text-lg" />
+          <Big strong type="submit">
+            Keep
+          </Big>
+        </form>
+      )}
+    </article>
+  );
+}

@@ -1,0 +1,197 @@
+import { useState } from "react";
+import type { FrameTold, RowsTold, SiteSheet, SupportTold } from "../../api/types";
+import { boardsLeft, cutBy, gapAt, outOfSquare, push, trueDiagonal } from "./closed";
+import { Keys } from "./Keys";
+import { Big, Facts, Figure } from "./parts";
+import { shown } from "./seen";
+import { useOnSite } from "./state";
+
+/** Square, parallel and level: two readings in, what to do out. Nothing of it waits for a signal. */
+export function True({ sheet }: { sheet: SiteSheet }) {
+  const { frames, rows, supports, sizes } = sheet.site;
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4">
+      {frames.map((f) => (
+        <Square key={f.id} frame={f} sheet={sheet} />
+      ))}
+      {rows.map((r) => (
+        <Creep key={r.id} rows={r} sheet={sheet} />
+      ))}
+      {supports.length > 0 && (
+        <section className="mt-5">
+          <h2 className="text-2xl font-bold">Heights</h2>
+          <ul>
+            {supports.map((s) => (
+              <Support key={s.id} support={s} sheet={sheet} />
+            ))}
+          </ul>
+        </section>
+      )}
+      <section className="mt-5">
+        <h2 className="text-2xl font-bold">Sizes</h2>
+        <ul>
+          {sizes.map((s) => (
+            <Size key={s.path} path={s.path} name={s.name} drawn={s.drawn} sheet={sheet} />
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}
+
+type Pair = [number | null, number | null];
+const both = ([a, b]: Pair): [number, number] | null => (a !== null && b !== null ? [a, b] : null);
+
+/** Two readings side by side. */
+function TwoReadings({ names, pair, set, sheet }: { names: [string, string]; pair: Pair; set: (pair: Pair) => void; sheet: SiteSheet }) {
+  const [asking, ask] = useState<0 | 1 | null>(null);
+  return (
+    <>
+      <div className="mt-2 grid grid-cols-2 gap-2">
+        {names.map((name, n) => (
+          <Big key={name} onClick={() => ask(n as 0 | 1)}>
+            <span className="block text-base font-normal text-faint">{name}</span>
+            {pair[n] === null ? "…" : shown(pair[n], sheet.units, sheet.fraction)}
+          </Big>
+        ))}
+      </div>
+      {asking !== null && (
+        <Keys
+          title={names[asking]}
+          units={sheet.units}
+          fraction={sheet.fraction}
+          laser="distance"
+          onClose={() => ask(null)}
+          done={(mm) => {
+            set(asking ? [pair[0], mm] : [mm, pair[1]]);
+            ask(null);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+function Square({ frame, sheet }: { frame: FrameTold; sheet: SiteSheet }) {
+  const [pair, set] = useState<Pair>([null, null]);
+  const { enter } = useOnSite.getState();
+  const print = (mm: number) => shown(mm, sheet.units, sheet.fraction);
+  const read = both(pair);
+  const [a, b] = read ?? [0, 0];
+  const far = push(a, b, frame.long_mm);
+  const off = outOfSquare(a, b);
+  const isTrue = Math.abs(off) <= TRUE_MM;
+  return (
+    <section className="mt-3" data-square={frame.id}>
+      <h2 className="text-2xl font-bold">{frame.name}</h2>
+      <Facts rows={[["Both diagonals", print(trueDiagonal(frame.long_mm, frame.wide_mm))], ["Of", frame.note]]} />
+      <TwoReadings names={["a, from the left", "b, from the right"]} pair={pair} set={set} sheet={sheet} />
+      {read && (
+        <>
+          {isTrue ? (
+            <p className="mt-2 text-2xl font-bold">True: {print(Math.abs(off))} apart.</p>
+          ) : (
+            <Figure name={`Push the far edge to the ${far > 0 ? "left" : "right"}, so that ${far > 0 ? "a" : "b"} gets shorter`}>{print(Math.abs(far))}</Figure>
+          )}
+          <Big strong className="mt-2 w-full" onClick={() => void enter("square", frame.id, { a_mm: a, b_mm: b }).then(() => set([null, null]))}>
+            Keep, {isTrue ? "it is true" : "and measure again"}
+          </Big>
+        </>
+      )}
+    </section>
+  );
+}
+
+const TRUE_MM = 3;
+
+function Creep({ rows, sheet }: { rows: RowsTold; sheet: SiteSheet }) {
+  const [pair, set] = useState<Pair>([null, null]);
+  const { enter } = useOnSite.getState();
+  const print = (mm: number) => shown(mm, sheet.units, Math.max(sheet.fraction, 32));
+  const read = both(pair);
+  const [near, far] = read ?? [0, 0];
+  const left = boardsLeft(near, far, rows.board_mm, rows.gap_mm);
+  const gaps = [gapAt(near, left, rows.board_mm), gapAt(far, left, rows.board_mm)];
+  const within = gaps.every((g) => g >= rows.least_mm && g <= rows.most_mm);
+  return (
+    <section className="mt-5" data-creep={rows.id}>
+      <h2 className="text-2xl font-bold">{rows.name} parallel</h2>
+      <Facts rows={[["Gap as drawn", print(rows.gap_mm)]]} />
+      <TwoReadings names={["Left to cover, near end", "Left to cover, far end"]} pair={pair} set={set} sheet={sheet} />
+      {read && (
+        <>
+          <p className="mt-2 text-xl font-bold">
+            {left} boards: gaps of {print(gaps[0])} at the near end, {print(gaps[1])} at the far end.
+          </p>
+          {!within && (
+            <p className="border-l-4 border-bad pl-2 text-lg font-semibold text-bad">
+              Outside {print(rows.least_mm)} to {print(rows.most_mm)}: spread it over more boards, or rip one to a taper.
+            </p>
+          )}
+          <Big strong className="mt-2 w-full" onClick={() => void enter("creep", rows.id, { near_mm: near, far_mm: far }).then(() => set([null, null]))}>
+            Keep
+          </Big>
+        </>
+      )}
+    </section>
+  );
+}
+
+function Support({ support, sheet }: { support: SupportTold; sheet: SiteSheet }) {
+  const waiting = useOnSite((s) => s.waiting);
+  const { enter } = useOnSite.getState();
+  const [asking, ask] = useState(false);
+  const mine = waiting.filter((w) => w.entry.kind === "height" && w.entry.part === support.id && !w.why).at(-1);
+  const cut = mine && support.cut_mm !== null ? cutBy(support.cut_mm + (support.off_mm ?? 0), Number(mine.entry.values.off_mm)) : null;
+  const does = cut !== null ? `cut the post ${shown(cut, sheet.units, sheet.fraction)}` : support.do;
+  return (
+    <li className="flex items-center gap-3 border-b border-rule py-1.5 text-lg" data-support={support.name}>
+      <span className="flex-1">
+        <b>{support.name}</b> <span className="text-faint">{support.drawn}</span>
+        {does && <span className={`block font-semibold ${support.asks ? "text-bad" : ""}`}>{does}</span>}
+      </span>
+      <Big onClick={() => ask(true)}>Reading</Big>
+      {asking && (
+        <Keys
+          title={`${support.name}: higher or lower than drawn`}
+          units={sheet.units}
+          fraction={sheet.fraction}
+          signed
+          onClose={() => ask(false)}
+          done={(mm) => {
+            ask(false);
+            void enter("height", support.id, { off_mm: mm }, { answers: support.entry ? [support.entry] : [] });
+          }}
+        />
+      )}
+    </li>
+  );
+}
+
+function Size({ path, name, drawn, sheet }: { path: string; name: string; drawn: string; sheet: SiteSheet }) {
+  const { enter } = useOnSite.getState();
+  const [asking, ask] = useState(false);
+  return (
+    <li className="flex items-center gap-3 border-b border-rule py-1.5 text-lg" data-size={path}>
+      <span className="flex-1">
+        {name} <b>{drawn}</b>
+      </span>
+      <Big onClick={() => ask(true)}>Measured</Big>
+      {asking && (
+        <Keys
+          title={name}
+          words={`Now ${drawn}`}
+          units={sheet.units}
+          fraction={sheet.fraction}
+          laser="distance"
+          onClose={() => ask(false)}
+          done={(mm) => {
+            ask(false);
+            const before = sheet.log.filter((l) => l.kind === "size" && l.part === name && l.counts).map((l) => l.id);
+            void enter("size", path, { mm }, { answers: before });
+          }}
+        />
+      )}
+    </li>
+  );
+}
