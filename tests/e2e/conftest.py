@@ -26,7 +26,9 @@ class Site:
     def __init__(self, engine: Engine) -> None:
         assert (web_folder() / "index.html").exists(), "the front end is not built: scripts/test builds it"
         self.port = free_port()
-        config = uvicorn.Config(create_app(engine), host="127.0.0.1", port=self.port, log_level="error")
+        config = uvicorn.Config(
+            create_app(engine), host="127.0.0.1", port=self.port, log_level="error", timeout_graceful_shutdown=1
+        )
         self.server = uvicorn.Server(config)
         self.thread = threading.Thread(target=self.server.run, daemon=True)
         self.thread.start()
@@ -74,7 +76,9 @@ def large(driver: Playwright) -> Iterator[Browser]:
 
 @pytest.fixture
 def page(browser: Browser) -> Iterator[Page]:
-    context = browser.new_context(viewport={"width": 1280, "height": 800}, accept_downloads=True)
+    context = browser.new_context(
+        viewport={"width": 1280, "height": 800}, accept_downloads=True, service_workers="block"
+    )
     context.set_default_timeout(20_000)
     page = context.new_page()
     errors: list[str] = []

@@ -13,6 +13,7 @@ from starlette.exceptions import HTTPException
 from starlette.middleware.gzip import GZipMiddleware
 
 from rowstake.outside.conditions import Skies
+from rowstake.outside.laser import Laser
 from rowstake.outside.yards import Yards
 from rowstake.server import limits, problems
 from rowstake.server.events import Hub
@@ -31,6 +32,7 @@ from rowstake.server.routes import (
     start,
     yards_told,
 )
+from rowstake.server.routes import laser as laser_told
 
 LOOPBACK = ("127.0.0.1", "localhost")
 """Until there is sign-in, nothing outside this machine is served."""
@@ -44,12 +46,16 @@ def web_folder() -> Path:
 
 
 def create_app(
-    engine: Engine | None = None, web: Path | None = None, skies: Skies | None = None, yards: Yards | None = None
+    engine: Engine | None = None,
+    web: Path | None = None,
+    skies: Skies | None = None,
+    yards: Yards | None = None,
+    laser: Laser | None = None,
 ) -> FastAPI:
     """`engine` may be left out to read the OpenAPI document alone; without `skies` and `yards` nobody outside is asked."""
     app = FastAPI(title="Row Stake", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.engine, app.state.skies, app.state.yards = engine, skies or Skies(), yards or Yards()
-    app.state.hub = Hub(engine)
+    app.state.hub, app.state.laser = Hub(engine), laser or Laser()
     problems.install(app)
     app.add_middleware(GZipMiddleware, minimum_size=SMALL, compresslevel=5)
     app.add_middleware(limits.BodyLimit)
@@ -62,6 +68,7 @@ def create_app(
         books.router,
         exports.router,
         jobs.router,
+        laser_told.router,
         plans.router,
         prices.router,
         quotations.router,

@@ -24,6 +24,7 @@ from sqlalchemy.orm import Session
 from rowstake.core.job import read_job_text, write_job
 from rowstake.files.books import read_csv
 from rowstake.outside.conditions import Skies
+from rowstake.outside.laser import Laser
 from rowstake.outside.yards import Yards
 from rowstake.server.app import LOOPBACK, create_app
 from rowstake.store.books import Books
@@ -83,6 +84,7 @@ def _run(engine: Engine, port: int, outside: dict[str, str] | None = None) -> No
         engine,
         skies=Skies(os.environ.get("ROWSTAKE_CONDITIONS", told.get("conditions", ""))),
         yards=Yards(os.environ.get("ROWSTAKE_YARDS", told.get("yard", ""))),
+        laser=Laser(os.environ.get("ROWSTAKE_LASER", told.get("laser", "").removeprefix("http://"))),
     )
     gc.freeze()
     gc.set_threshold(RUBBISH_AFTER)
@@ -146,7 +148,7 @@ def standins() -> Iterator[dict[str, str]]:
     """The simulated services, each a process of its own that ends with this one: their addresses by name."""
     started, told = [], {}
     try:
-        for name in ("conditions", "yard"):
+        for name in ("conditions", "yard", "laser"):
             port = free_port()
             command = ["setpriv", "--pdeathsig=TERM", sys.executable, "-m", f"rowstake.standins.{name}", str(port)]
             started.append(subprocess.Popen(command, start_new_session=True))

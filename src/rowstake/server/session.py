@@ -9,6 +9,7 @@ from fastapi import Depends, Request
 from sqlalchemy.orm import Session
 
 from rowstake.outside.conditions import Skies
+from rowstake.outside.laser import Laser
 from rowstake.outside.yards import Yards
 from rowstake.store.actuals import Actuals
 from rowstake.store.books import Books
@@ -60,6 +61,11 @@ def _skies(request: Request) -> Skies:
     return found
 
 
+def _laser(request: Request) -> Laser:
+    found: Laser = request.app.state.laser
+    return found
+
+
 def _yards(request: Request) -> Yards:
     found: Yards = request.app.state.yards
     return found
@@ -68,6 +74,7 @@ def _yards(request: Request) -> Yards:
 RecordsHere = Annotated[Records, Depends(_records, scope="function")]
 RackHere = Annotated[Rack, Depends(_rack, scope="function")]
 ActualsHere = Annotated[Actuals, Depends(_actuals, scope="function")]
+LaserHere = Annotated[Laser, Depends(_laser)]
 SkyHere = Annotated[Skies, Depends(_skies)]
 YardsHere = Annotated[Yards, Depends(_yards)]
 BooksHere = Annotated[Books, Depends(_books, scope="function")]

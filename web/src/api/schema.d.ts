@@ -1660,6 +1660,11 @@ export interface components {
             clear: string;
             /** Read */
             read: boolean;
+            /**
+             * Pieces
+             * @default []
+             */
+            pieces?: string[];
         };
         /**
          * BookHeld

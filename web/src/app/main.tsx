@@ -31,6 +31,8 @@ function Nowhere() {
 }
 
 setTheme(currentTheme());
+// Site mode opens without a signal: the browser keeps the files of the application.
+if (import.meta.env.PROD) void navigator.serviceWorker?.register("/sw.js").catch(() => undefined);
 createRoot(document.getElementById("root")!).render(
   <StrictMode>
     <BrowserRouter>

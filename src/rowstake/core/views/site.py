@@ -2,11 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.catalogue.models import Bag
+from rowstake.core.measure import Printer
 from rowstake.core.planned import AnyPlan
+from rowstake.core.reckoners.hole_concrete import bags_for
 from rowstake.core.record.question import AsBuilt
+from rowstake.core.setting import FillLayer
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,6 +50,8 @@ class BayTold:
     clear_mm: float
     clear: str
     read: bool
+    pieces: tuple[str, ...] = ()
+    """Labels of what lies along it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,6 +124,16 @@ class SiteTold:
     """Pieces that are cut to what is not measured yet, by label: what is to be measured first."""
     lengths: Mapping[str, float] = field(default_factory=dict)
     """Lengths of pieces that a reading has changed, by label."""
+
+
+def filled(layers: Iterable[FillLayer], bag: Bag, p: Printer) -> tuple[str, ...]:
+    """What goes into a hole, from below; concrete in bags."""
+    waste, out = CATALOGUE.materials.concrete.waste_pct, []
+    for layer in layers:
+        poured = layer.material == "concrete"
+        deep = p.length(layer.top_mm - layer.bottom_mm)
+        out.append(f"{layer.what}: {f'{bags_for(layer.volume_m3, bag.kg, waste)} × {bag.name}' if poured else deep}")
+    return tuple(out)
 
 
 def site_told(plan: AnyPlan, built: AsBuilt) -> SiteTold:

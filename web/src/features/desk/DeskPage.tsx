@@ -2,11 +2,13 @@ import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Masthead } from "../../app/Masthead";
 import { Plain, Quiet } from "../../ui/controls";
+import { BuildPanel } from "./BuildPanel";
 import { ConflictSheet } from "./ConflictSheet";
 import { DaysPanel } from "./DaysPanel";
 import { Typed } from "./fields";
 import { HistorySheet } from "./HistorySheet";
 import { Lists } from "./Lists";
+import { LogPanel } from "./LogPanel";
 import { Margin } from "./Margin";
 import { Panels } from "./Panels";
 import { PricePanel } from "./PricePanel";
@@ -88,7 +90,7 @@ function useShortcuts() {
 }
 
 /** Steps that show tables where others have drawings. */
-const WHOLE: Record<string, ReactNode> = { buy: <Lists />, price: <PricePanel />, days: <DaysPanel /> };
+const WHOLE: Record<string, ReactNode> = { buy: <Lists />, price: <PricePanel />, days: <DaysPanel />, build: <BuildPanel />, log: <LogPanel /> };
 
 const SKIPS = [
   { to: "choices", words: "To the choices" },

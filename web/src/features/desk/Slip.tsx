@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Plain, Quiet } from "../../ui/controls";
 import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Tick, Why } from "./fields";
-import { CuttingSlip, DaysSlip, PriceSlip } from "./BusinessSlips";
+import { BuildSlip, CuttingSlip, DaysSlip, PriceSlip } from "./BusinessSlips";
 import { DeckSlip } from "./DeckSlip";
 import { GatesSlip } from "./GatesSlip";
 import { LevelsSheet } from "./LevelsSheet";
@@ -244,7 +244,7 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
   const cautions = desk.stakes.find((s) => s.key === stake)?.cautions ?? [];
   const needs = desk.needs.filter((n) => n.stake === stake);
   if (trying) return <TryingBar />;
-  const body = stake === "price" ? <PriceSlip /> : stake === "days" ? <DaysSlip /> : stake === "buy" ? <CuttingSlip /> : desk.trade === "fence"
+  const body = stake === "price" ? <PriceSlip /> : stake === "days" ? <DaysSlip /> : stake === "buy" ? <CuttingSlip /> : stake === "build" ? <BuildSlip /> : stake === "log" ? null : desk.trade === "fence"
     ? {
         site: <SiteSlip />,
         line: <LineSlip placing={placing} place={place} />,

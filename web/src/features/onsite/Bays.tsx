@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { SiteSheet } from "../../api/types";
 import { Keys } from "./Keys";
 import { Big, Facts, Figure, OneOf } from "./parts";
-import { baysWith } from "./seen";
+import { baysWith, ticketsWith } from "./seen";
 import { useOnSite } from "./state";
 
 /** Bay by bay: what is free between two posts, and what is cut for it. */
@@ -14,6 +14,7 @@ export function Bays({ sheet, part }: { sheet: SiteSheet; part: string }) {
   const [asking, ask] = useState(false);
   const bay = bays[Math.min(at, bays.length - 1)];
   if (!bay) return <p className="p-4 text-lg">This job has no bays.</p>;
+  const own = ticketsWith(sheet, waiting).filter((t) => t.labels.some((l) => bay.pieces.includes(l)));
   const answers = sheet.site.holes.find((h) => h.id === bay.hole)?.entries ?? [];
   return (
     <OneOf all={bays} at={at} go={go} done={(b) => b.measured} name={(b) => b.label}>
@@ -21,6 +22,19 @@ export function Bays({ sheet, part }: { sheet: SiteSheet; part: string }) {
         <h2 className="text-2xl font-bold first-letter:uppercase">{bay.label}</h2>
         <Figure name={bay.measured ? "Free between the posts" : "Free between the posts, as drawn"}>{bay.clear}</Figure>
         <Facts rows={[["Ends at", sheet.site.holes.find((h) => h.id === bay.hole)?.label ?? ""]]} />
+        {own.length > 0 && (
+          <ul className="mt-2" aria-label="What is cut for it">
+            {own.map((t) => (
+              <li key={t.key} className="flex gap-3 border-b border-rule py-1 text-lg">
+                <b className="w-28">{t.length}</b>
+                <span className="flex-1">
+                  {t.kind} {t.labels.filter((l) => bay.pieces.includes(l)).slice(0, 3).join(", ")}
+                </span>
+                <span className={t.cut >= t.count ? "text-faint" : t.ready ? "font-bold" : "text-faint"}>{t.cut >= t.count ? "✓ cut" : t.ready ? "to cut" : "not yet"}</span>
+              </li>
+            ))}
+          </ul>
+        )}
         {bay.unsent && <p className="mt-1 text-faint">Not sent yet.</p>}
         <div className="mt-3 grid gap-2">
           <Big strong onClick={() => ask(true)}>
@@ -42,6 +56,7 @@ export function Bays({ sheet, part }: { sheet: SiteSheet; part: string }) {
             units={sheet.units}
             fraction={sheet.fraction}
             laser="distance"
+            near={bay.clear_mm}
             onClose={() => ask(false)}
             done={(mm) => {
               ask(false);

@@ -1,9 +1,14 @@
 import { useState } from "react";
 import type { SiteSheet } from "../../api/types";
+import { SceneView } from "../../drawing/SceneView";
 import { Keys } from "./Keys";
 import { Big, Facts, Figure, OneOf } from "./parts";
 import { type Hole, holesWith } from "./seen";
 import { useOnSite } from "./state";
+import { WaysOut } from "./WaysOut";
+
+/** Which hole it is, whatever becomes of the others. */
+const keyOf = (h: Hole | undefined) => (h ? `${h.leg}/${h.key_mm.toFixed(1)}` : "");
 
 type Ask = "at_mm" | "depth_mm" | "lean" | "met" | "";
 
@@ -11,13 +16,17 @@ type Ask = "at_mm" | "depth_mm" | "lean" | "met" | "";
 export function Holes({ sheet, part }: { sheet: SiteSheet; part: string }) {
   const waiting = useOnSite((s) => s.waiting);
   const holes = holesWith(sheet, waiting);
-  const first = holes.findIndex((h) => !h.entries.length);
-  const [at, go] = useState(Math.max(0, holes.findIndex((h) => h.label === part || h.id === part), part ? 0 : first));
-  const hole = holes[Math.min(at, holes.length - 1)];
+  const [on, setOn] = useState(() => keyOf(holes.find((h) => h.label === part || h.id === part) ?? holes.find((h) => !h.entries.length) ?? holes[0]));
+  const at = Math.max(0, holes.findIndex((h) => keyOf(h) === on));
+  const hole = holes[at];
   if (!hole) return <p className="p-4 text-lg">Nothing is dug on this job.</p>;
+  const go = (n: number) => setOn(keyOf(holes[n]));
   return (
-    <OneOf all={holes} at={Math.min(at, holes.length - 1)} go={go} done={(h) => h.entries.length > 0} name={(h) => h.label}>
-      <One key={hole.id + hole.label} hole={hole} sheet={sheet} next={() => go(Math.min(at + 1, holes.length - 1))} />
+    <OneOf all={holes} at={at} go={go} done={(h) => h.entries.length > 0} name={(h) => h.label}>
+      <One key={on} hole={hole} sheet={sheet} next={() => go(Math.min(at + 1, holes.length - 1))} />
+      <div className="mt-3 h-44 border-t border-rule">
+        <SceneView scene={sheet.scene} label="The job as it stands" selected={[hole.label]} onPick={(label) => void (holes.some((h) => h.label === label) && go(holes.findIndex((h) => h.label === label)))} />
+      </div>
     </OneOf>
   );
 }
@@ -54,6 +63,7 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
         </p>
       ))}
       {hole.unsent && <p className="mt-1 text-faint">Not sent yet.</p>}
+      {hole.asks && fence && hole.entries.length > 0 && <WaysOut reading={hole.entries[hole.entries.length - 1]} className="mt-2 text-lg" />}
       {made ? (
         <p className="mt-3 text-lg">Worked out on this phone: it is drawn as soon as there is signal.</p>
       ) : (
@@ -78,6 +88,7 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
           units={sheet.units}
           fraction={sheet.fraction}
           laser="distance"
+          near={ask === "at_mm" ? hole.mark_mm : undefined}
           onClose={() => setAsk("")}
           done={(mm) => keep({ [ask]: mm })}
         />

@@ -19,6 +19,8 @@ export function Keys(props: {
   signed?: boolean;
   start?: string;
   laser?: "distance" | "staff";
+  /** What is about to be measured, in mm. */
+  near?: number;
   onClose: () => void;
   done: (mm: number) => void;
 }) {
@@ -41,7 +43,7 @@ export function Keys(props: {
   const measure = async () => {
     say("Measuring…");
     try {
-      const found = await get<Reading>(`/api/laser/${props.laser ?? "distance"}?units=${props.units}&fraction=${props.fraction}`);
+      const found = await get<Reading>(`/api/laser/${props.laser ?? "distance"}?units=${props.units}&fraction=${props.fraction}${props.near ? `&near_mm=${props.near}` : ""}`);
       setRead(found);
       say(found.words);
     } catch (error) {
@@ -81,7 +83,7 @@ export function Keys(props: {
         )}
       </div>
       {feet && (
-        <div className="mt-2 grid grid-cols-8 gap-1" role="group" aria-label="Fraction of an inch">
+        <div className="mt-2 grid grid-cols-6 gap-1" role="group" aria-label="Fraction of an inch">
           {Array.from({ length: props.fraction }, (_, n) => (
             <button key={n} type="button" aria-pressed={parts === n} onClick={() => (setRead(null), setParts(n))} className={`min-h-11 border text-[0.9375rem] font-semibold ${parts === n ? "border-2 border-signal" : "border-rule"}`}>
               <Num>{n ? least(n, props.fraction) : "0"}</Num>

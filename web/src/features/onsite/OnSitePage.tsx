@@ -10,6 +10,7 @@ import { Notes } from "./Notes";
 import { Big } from "./parts";
 import { useOnSite } from "./state";
 import { True } from "./True";
+import { Walk } from "./Walk";
 
 interface Mode {
   key: string;
@@ -25,6 +26,7 @@ const MODES: readonly Mode[] = [
   { key: "cuts", name: "Cuts", has: (s) => s.saw.total > 0, show: (s, part) => <Cuts sheet={s} part={part} /> },
   { key: "looks", name: "Steps", has: () => true, show: (s, part) => <Looks sheet={s} part={part} /> },
   { key: "true", name: "True", has: () => true, show: (s) => <True sheet={s} /> },
+  { key: "walk", name: "Walk", has: (s) => s.inspection.questions.length > 0, show: (s) => <Walk sheet={s} /> },
   { key: "log", name: "Log", has: () => true, show: (s) => <Notes sheet={s} /> },
 ];
 
@@ -89,7 +91,7 @@ export function OnSitePage() {
             type="button"
             aria-current={m === mode ? "page" : undefined}
             onClick={() => setKey(m.key)}
-            className={`min-h-15 text-[1.0625rem] font-bold ${m === mode ? "border-t-4 border-signal text-signal" : "border-t-4 border-transparent"}`}
+            className={`min-h-15 text-[0.9375rem] font-bold ${m === mode ? "border-t-4 border-signal text-signal" : "border-t-4 border-transparent"}`}
           >
             {m.name}
           </button>
@@ -114,7 +116,7 @@ function Top({ sheet }: { sheet: SiteSheet }) {
   const state = !signal ? "no signal" : unsent ? `sending ${unsent}` : "all sent";
   return (
     <header className="flex items-center gap-2 border-b border-rule px-3 py-1">
-      <Link to={`/job/${id}`} className="min-w-0 flex-1 truncate text-lg font-bold no-underline">
+      <Link to={`/job/${id}`} className="flex min-w-0 flex-1 items-center text-lg leading-tight font-bold no-underline">
         {sheet.name}
       </Link>
       <span role="status" data-sync={!signal ? "away" : unsent ? "sending" : "sent"} className={`text-[0.9375rem] ${!signal || unsent ? "font-bold text-signal" : "text-faint"}`}>

@@ -10,7 +10,8 @@ export function shown(mm: number, units: "mm" | "ft-in", of: number): string {
   const inches = Math.floor((parts % (12 * of)) / of);
   let [up, down] = [parts % of, of];
   while (up && up % 2 === 0) [up, down] = [up / 2, down / 2];
-  const small = `${inches}${up ? ` ${up}/${down}` : ""}"`;
+  const part = up ? `${up}/${down}` : "";
+  const small = `${feet || inches || !part ? `${inches}${part ? ` ${part}` : ""}` : part}"`;
   return `${mm < 0 && parts ? "−" : ""}${feet ? `${feet}'-${small}` : small}`;
 }
 

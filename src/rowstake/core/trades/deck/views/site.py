@@ -4,13 +4,12 @@ from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.reckoners.closed import cut_by
-from rowstake.core.reckoners.hole_concrete import bags_for
 from rowstake.core.record.question import AsBuilt
 from rowstake.core.record.record import Record
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
-from rowstake.core.views.site import FrameTold, HoleTold, RowsTold, SiteTold, SizeAsked, SupportTold
+from rowstake.core.views.site import FrameTold, HoleTold, RowsTold, SiteTold, SizeAsked, SupportTold, filled
 
 
 def deck_site(plan: DeckPlan, built: AsBuilt) -> SiteTold:
@@ -40,18 +39,9 @@ def _hole(plan: DeckPlan, f: FootingAt, n: int, record: Record) -> HoleTold:
     if read and read.values.met:
         off.append(f"met: {read.values.met}")
     x, y = plan.laid.main.told_at(f.post.on_site)
-    waste, fill = CATALOGUE.materials.concrete.waste_pct, []
-    for layer in f.dug.layers:
-        bags = bags_for(layer.volume_m3, bag.kg, waste)
-        poured = layer.material == "concrete"
-        fill.append(
-            f"{layer.what}: {bags} bag{'s' * (bags != 1)} of {bag.name}"
-            if poured
-            else f"{layer.what}: {p.length(layer.top_mm - layer.bottom_mm)}"
-        )
     return HoleTold(
-        f"footing/{f.label}", f.label, 0, float(n), x, f"{p.length(x)} along", f"{p.length(y)} out from the wall", f.dug.words(p),
-        p.length(f.dug.depth_mm), p.length(f.dug.across_mm), tuple(fill), "",
+        f"footing/{f.label}", f.label, 0, float(n), x, p.length(x), p.length(y), f.dug.words(p),
+        p.length(f.dug.depth_mm), p.length(f.dug.across_mm), filled(f.dug.layers, bag, p), "",
         f"{plan.brief.post.name}, {p.length(f.post.height_mm)}" if f.post.height_mm > 0 else "",
         (read.id,) if read else (), tuple(off), asks,
     )  # fmt: skip

@@ -2,16 +2,13 @@
 
 from __future__ import annotations
 
-from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import identified
-from rowstake.core.reckoners.hole_concrete import bags_for
 from rowstake.core.record.question import AsBuilt
 from rowstake.core.record.read import Read
-from rowstake.core.trades.fence.holes import HoleKind
 from rowstake.core.trades.fence.laid import FencePlan
-from rowstake.core.trades.fence.layout import SAME_MM, Post, pitch_mm
+from rowstake.core.trades.fence.layout import SAME_MM, Bay, Post, pitch_mm
 from rowstake.core.trades.fence.on_leg import on_leg
-from rowstake.core.views.site import BayTold, HoleTold, RowsTold, SiteTold, SizeAsked, Stretch
+from rowstake.core.views.site import BayTold, HoleTold, RowsTold, SiteTold, SizeAsked, Stretch, filled
 
 INSIDE_MM = 100.0
 """What laps so far past a post belongs to the bay before it."""
@@ -23,15 +20,15 @@ def fence_site(plan: FencePlan, built: AsBuilt) -> SiteTold:
     for id, part in identified(plan.parts).items():
         if part.kind == "post":
             ids.setdefault(part.of, id)
-    reads = _reads(plan, built)
+    reads, along = _reads(plan, built), _along(plan)
     holes = tuple(_hole(plan, post, ids[post.label], reads.get(post.label)) for post in plan.laid.layout.posts)
     return SiteTold(
         holes,
-        tuple(_bays(plan, ids, reads)),
+        tuple(_bays(plan, ids, reads, along)),
         tuple(_stretches(plan)),
         rows=_rows(plan),
         sizes=tuple(_sizes(plan)),
-        pending=_pending(plan, reads),
+        pending=_pending(plan, reads, along),
     )
 
 
@@ -45,7 +42,7 @@ def _hole(plan: FencePlan, post: Post, id: str, read: Read | None) -> HoleTold:
     p, digger, (leg, mark) = plan.brief.printer, plan.laid.digger, post.stations[0]
     kind, cut = digger.of(post), digger.cut(post)
     key, entries = (read.drawn_mm, tuple(e.id for e in read.entries)) if read else (mark, ())
-    fill = tuple(_filled(plan, kind))
+    fill = filled(kind.layers, plan.brief.bag, p)
     off, asks = _off(plan, post, read)
     return HoleTold(
         id, post.label, leg, key, mark, p.length(mark), p.length(max(0.0, mark - post.face_mm / 2)),
@@ -54,19 +51,6 @@ def _hole(plan: FencePlan, post: Post, id: str, read: Read | None) -> HoleTold:
         p.length(kind.depth_stick_mm) if kind.dug else "", f"{kind.post.name}, {p.length(cut.length_mm)}",
         entries, off, asks,
     )  # fmt: skip
-
-
-def _filled(plan: FencePlan, kind: HoleKind) -> list[str]:
-    """What goes into a hole, from below: concrete in bags."""
-    p, bag, out = plan.brief.printer, plan.brief.bag, []
-    for layer in kind.layers:
-        thick = layer.top_mm - layer.bottom_mm
-        if layer.material == "concrete":
-            bags = bags_for(layer.volume_m3, bag.kg, CATALOGUE.materials.concrete.waste_pct)
-            out.append(f"{layer.what}: {bags} bag{'s' * (bags != 1)} of {bag.name}")
-        else:
-            out.append(f"{layer.what}: {p.length(thick)}")
-    return out
 
 
 def _off(plan: FencePlan, post: Post, read: Read | None) -> tuple[tuple[str, ...], bool]:
@@ -102,12 +86,15 @@ def _off(plan: FencePlan, post: Post, read: Read | None) -> tuple[tuple[str, ...
     return tuple(out), asks
 
 
-def _bays(plan: FencePlan, ids: dict[str, str], reads: dict[str, Read]) -> list[BayTold]:
-    p = plan.brief.printer
+def _bays(plan: FencePlan, ids: dict[str, str], reads: dict[str, Read], along: dict[str, list[str]]) -> list[BayTold]:
+    p, pieces = plan.brief.printer, dict[str, list[str]]()
+    for label, bays in along.items():
+        for bay in bays:
+            pieces.setdefault(bay, []).append(label)
     return [
         BayTold(
             bay.label, bay.leg, ids[bay.right.label], bay.right.on(bay.leg), bay.left.on(bay.leg), (bay.left.face_mm + bay.right.face_mm) / 2,
-            bay.clear_mm, p.length(bay.clear_mm), bay.left.label in reads and bay.right.label in reads,
+            bay.clear_mm, p.length(bay.clear_mm), bay.left.label in reads and bay.right.label in reads, tuple(pieces.get(bay.label, ())),
         )
         for bay in plan.laid.layout.bays
     ]  # fmt: skip
@@ -147,12 +134,11 @@ def _sizes(plan: FencePlan) -> list[SizeAsked]:
     return out
 
 
-def _pending(plan: FencePlan, reads: dict[str, Read]) -> dict[str, str]:
-    """Pieces that lie along bays whose posts have not both been read: the bays, by label."""
-    open_: dict[int, list[tuple[float, float, str]]] = {}
+def _along(plan: FencePlan) -> dict[str, list[str]]:
+    """Pieces that lie along bays, by label: the bays."""
+    bays: dict[int, list[Bay]] = {}
     for bay in plan.laid.layout.bays:
-        if bay.left.label not in reads or bay.right.label not in reads:
-            open_.setdefault(bay.leg, []).append((bay.left.on(bay.leg), bay.right.on(bay.leg), bay.label))
+        bays.setdefault(bay.leg, []).append(bay)
     out = {}
     for part in plan.parts:
         if part.solid is None or part.unit != "piece" or part.step == "gates" or part.kind == "post":
@@ -161,8 +147,17 @@ def _pending(plan: FencePlan, reads: dict[str, Read]) -> dict[str, str]:
         if at.right_mm - at.left_mm <= part.length_mm / 2:
             continue
         over = [
-            name for a, b, name in open_.get(at.leg, ()) if a < at.right_mm - INSIDE_MM and b > at.left_mm + INSIDE_MM
+            b.label
+            for b in bays.get(at.leg, ())
+            if b.left.on(b.leg) < at.right_mm - INSIDE_MM and b.right.on(b.leg) > at.left_mm + INSIDE_MM
         ]
         if over:
-            out[part.label] = ", ".join(over)
+            out[part.label] = over
     return out
+
+
+def _pending(plan: FencePlan, reads: dict[str, Read], along: dict[str, list[str]]) -> dict[str, str]:
+    """Pieces along bays whose posts have not both been read: which, by label."""
+    unread = {b.label for b in plan.laid.layout.bays if b.left.label not in reads or b.right.label not in reads}
+    found = {label: [bay for bay in bays if bay in unread] for label, bays in along.items()}
+    return {label: ", ".join(bays) for label, bays in found.items() if bays}

@@ -1,0 +1,138 @@
+import { useEffect, useState } from "react";
+import { Link } from "react-router";
+import type { SiteSheet } from "../../api/types";
+import { SceneView } from "../../drawing/SceneView";
+import { Plain, Quiet } from "../../ui/controls";
+import { Num } from "../../ui/Num";
+import { useOnSite } from "../onsite/state";
+import { WaysOut } from "../onsite/WaysOut";
+import { useDesk } from "./state";
+
+/** The job's record as it comes in, while a step of the desk looks at it. */
+export function useRecord(): SiteSheet | null {
+  const id = useDesk((s) => s.id);
+  const revision = useDesk((s) => s.held?.revision);
+  const sheet = useOnSite((s) => (s.job === id ? s.sheet : null));
+  useEffect(() => {
+    void useOnSite.getState().open(id);
+    return () => useOnSite.getState().close();
+  }, [id, revision]);
+  return sheet;
+}
+
+/** Drawn and built together: what stands in full lines, what was drawn dashed behind it, what differs and what to do about it. */
+export function BuildPanel() {
+  const sheet = useRecord();
+  const id = useDesk((s) => s.id);
+  const author = useOnSite((s) => s.author);
+  const [picked, pick] = useState("");
+  if (!sheet) return <p className="bg-board p-3" role="status">Looking at what stands…</p>;
+  const off = sheet.site.holes.filter((h) => h.off.length);
+  const read = sheet.site.holes.filter((h) => h.entries.length).length;
+  return (
+    <div className="flex min-h-0 flex-1 bg-board max-lg:flex-col" data-build>
+      <div className="flex min-h-0 flex-[1.35] flex-col max-lg:h-[23rem]">
+        <p className="px-3 pt-1.5">
+          <b className="text-lg">
+            {read} of {sheet.site.holes.length} read, {sheet.saw.done} of {sheet.saw.total} pieces cut.
+          </b>{" "}
+          <span className="text-faint">As built in full lines; drawn otherwise, dashed.</span>
+        </p>
+        <div className="min-h-0 flex-1">
+          <SceneView scene={sheet.scene} label="As built" selected={picked ? [picked] : []} onPick={pick} />
+        </div>
+      </div>
+      <div className="min-h-0 flex-1 overflow-auto border-rule p-3 lg:border-l">
+        <p className="flex flex-wrap items-center gap-2">
+          <Link to={`/job/${id}/on-site`} className="inline-flex min-h-9 items-center bg-ink px-3 font-semibold text-board no-underline">
+            Go on site
+          </Link>
+          <WhoIsIt author={author} />
+        </p>
+        <h2 className="mt-3 font-bold">Against the drawing</h2>
+        <p data-changes>
+          <Num>{sheet.entries ? sheet.changes.sentence : "nothing was measured yet"}</Num>
+        </p>
+        {sheet.asked.map((q) => (
+          <Asked key={q.words} words={q.words} entries={q.entries} sheet={sheet} />
+        ))}
+        {off.length > 0 && <h2 className="mt-3 font-bold">Not as drawn</h2>}
+        <ul>
+          {off.map((h) => (
+            <li key={h.id} data-off={h.label} className="border-b border-rule py-1.5">
+              <Quiet onClick={() => pick(h.label)}>
+                <b>{h.label}</b>
+              </Quiet>{" "}
+              <span className={h.asks ? "font-semibold text-bad" : ""}>
+                <Num>{h.off.join("; ")}</Num>
+              </span>
+              {h.asks && sheet.trade === "fence" && <WaysOut reading={h.entries[h.entries.length - 1]} className="mt-1" />}
+            </li>
+          ))}
+        </ul>
+        {sheet.saw.misfits.map((m) => (
+          <p key={m.entry + m.label} className="mt-2 border-l-4 border-signal pl-2">
+            <b>
+              {m.label || m.section}, cut {m.length},
+            </b>{" "}
+            fits nowhere now: {m.offer}.
+          </p>
+        ))}
+        <h2 className="mt-3 font-bold">Steps</h2>
+        <ol>
+          {sheet.steps.map((step, n) => (
+            <li key={step.key} data-built-step={step.key} className="border-b border-rule py-1">
+              <span className={step.done ? "text-faint" : ""}>
+                {step.done ? "✓" : `${n + 1}.`} {step.do}
+              </span>
+              {step.done && (
+                <span className="block text-sm text-faint">
+                  {step.by} {step.reason && `though something was open: ${step.reason}`}
+                </span>
+              )}
+              {step.holds.map((hold) => (
+                <span key={hold.key} className={`block pl-4 text-sm ${hold.result === "pass" ? "text-faint" : "text-signal"}`}>
+                  {hold.result === "pass" ? "✓" : "look:"} {hold.words} {hold.by && `(${hold.by})`}
+                  {hold.photos.map((photo) => (
+                    <a key={photo} href={`/api/jobs/${id}/photos/${photo}`} target="_blank" rel="noreferrer" className="ml-1 inline-block align-middle">
+                      <img src={`/api/jobs/${id}/photos/${photo}?small=true`} alt={hold.words} className="h-12" />
+                    </a>
+                  ))}
+                </span>
+              ))}
+            </li>
+          ))}
+        </ol>
+      </div>
+    </div>
+  );
+}
+
+/** A question of the record, with the readings that it is about: whoever knows takes the wrong one back. */
+function Asked({ words, entries, sheet }: { words: string; entries: string[]; sheet: SiteSheet }) {
+  const { enter } = useOnSite.getState();
+  const lines = sheet.log.filter((l) => entries.includes(l.id));
+  return (
+    <div className="mt-2 border-l-4 border-bad pl-2" data-asked>
+      <p className="font-semibold">{words}</p>
+      {lines.map((line) => (
+        <p key={line.id} className="flex items-center gap-2">
+          <span className="flex-1">
+            {line.author}, {line.day}: {line.words}
+          </span>
+          <Plain onClick={() => void enter("settled", "", { why: "taken back" }, { answers: [line.id] })}>Take it back</Plain>
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function WhoIsIt({ author }: { author: string }) {
+  const [name, setName] = useState(author);
+  return (
+    <label>
+      as{" "}
+      <input value={name} placeholder="your name" maxLength={60} onChange={(e) => setName(e.target.value)} onBlur={() => name.trim() && useOnSite.getState().call(name.trim())} className="min-h-8 w-32 border-b-2 border-ink/50 bg-board px-1 font-semibold" />
+    </label>
+  );
+}
