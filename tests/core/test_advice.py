@@ -37,6 +37,9 @@ TROUBLE = {
     ),
     "gust": edited(fence((9000, 0)), put("site.gust_mps", 40), put("site.exposure", "C")),
     "stands": edited(fence((9000, 0)), put("fence.fixed", [{"leg": 0, "at_mm": 1900, "as_is": True, "depth_mm": 400}])),
+    "buried": edited(
+        fence((9000, 0)), put("site.buried", [{"kind": "gas", "points": [[8900, -2000], [8900, 2000]], "keep_mm": 600}])
+    ),
     "frost": edited(fence((9000, 0)), put("site.frost_depth_mm", 900), put("fence.posts.depth_mm", 600)),
     "hinge_over": edited(
         fence((9000, 0)),
@@ -120,7 +123,7 @@ def test_each_fix_betters_it(rule):
             assert settled, fix.label
 
 
-@pytest.mark.parametrize("rule", [r for r in TROUBLE if r not in ("obstacle", "on_wall", "stands")])
+@pytest.mark.parametrize("rule", [r for r in TROUBLE if r not in ("obstacle", "on_wall", "stands", "buried")])
 def test_each_finding_offers_a_fix(rule):
     assert all(f.fixes for f in found(plan(TROUBLE[rule]), rule))
 

@@ -103,6 +103,7 @@ def test_published_ledgers(row):
 GUARD = put("deck.guard.edges", "needed")
 STEPS = {"do": "add_steps", "side": "far"}
 TROUBLE = {
+    "buried": deck(4000, 3000, 600, put("site.buried", [{"kind": "drain", "points": [[0, -3000], [4000, -3000]], "keep_mm": 900}])),
     "stack_fit": deck(4000, 3000, 350),
     "footings_meet": deck(4000, 3000, 900, {"do": "add_cut", "kind": "notch"},
                           *cut(along_mm=500, out_mm=1500, corner="far_right"), put("deck.footings.kind", "hole")),
@@ -203,7 +204,7 @@ def test_rule_finds_its_trouble_and_its_fixes_settle_it(rule):
         assert finding.why
         assert set(finding.where) <= known
         settled += [True] * (
-            rule in ("frost_ask", "footings_meet", "frame_straight", "beams_close")
+            rule in ("frost_ask", "buried", "footings_meet", "frame_straight", "beams_close")
         )  # only its builder knows
         for fix in finding.fixes:
             after = plan(apply_raw(job, list(fix.edits)))

@@ -28,10 +28,10 @@ SET = "set-end-corner-and-gate-posts-then-the-o"
 
 def test_a_step_waits_for_its_hold_points_unless_a_reason_stays():
     made, tick = plan(yard()), entry(3, "step", SET)
-    with pytest.raises(JobFault, match="Not yet looked at: the depth of every hole"):
+    with pytest.raises(JobFault, match="Not yet looked at: what lies in the ground"):
         check_step(made, Record(), tick)
     later = entry(3, "step", "boards-plumb-every-fifth-checked")
-    with pytest.raises(JobFault, match="and 1 more"):
+    with pytest.raises(JobFault, match="and 2 more"):
         check_step(made, Record(), later)
     failed = Record([entry(1, "hold", f"{SET}/covered", result="fail")])
     with pytest.raises(JobFault, match="Not yet looked at"):

@@ -61,8 +61,9 @@ def test_undo_in_the_office_never_loses_a_measurement(client, job):
 def test_a_step_is_not_ticked_past_an_open_hold_point_but_with_a_reason(client, job):
     tick = raw_entry(1, "step", "boards-plumb-every-fifth-checked")
     refused = sent(client, job, tick)["refused"][0]
-    assert refused["why"].startswith("Not yet looked at: the depth of every hole")
-    holds = [raw_entry(n, "hold", f"{SET}/{name}", result="pass") for n, name in ((2, "covered"), (3, "the-gates"))]
+    assert refused["why"].startswith("Not yet looked at: what lies in the ground")
+    keys = ("dig-the-holes/covered", f"{SET}/covered", f"{SET}/the-gates")
+    holds = [raw_entry(n, "hold", key, result="pass") for n, key in enumerate(keys, 2)]
     assert sent(client, job, *holds, tick)["refused"] == [], "passed in the same breath"
     other = raw_entry(9, "step", "hang-the-gates-blocked-up-and-set-the-la", reason="customer asked")
     assert sent(client, job, other)["refused"] == []

@@ -15,12 +15,15 @@ class Trouble(Exception):
     """Why there is no answer, in words that can be shown."""
 
 
-def asked(url: str, path: str, answers: TypeAdapter[T], who: str, seconds: float = SECONDS) -> T:
-    """What stands at a path of a service. Raises `Trouble` where it is slow, refuses, breaks off or answers nonsense."""
+def asked(url: str, path: str, answers: TypeAdapter[T], who: str, seconds: float = SECONDS, body: object = None) -> T:
+    """What stands at a path of a service, or what it answers to a `body` that is sent there. Raises `Trouble` where it is slow, refuses, breaks off or answers nonsense."""
     if not url:
         raise Trouble(f"{who} is not set up")
     try:
-        with httpx2.Client(timeout=seconds, trust_env=False) as client, client.stream("GET", url + path) as response:
+        with (
+            httpx2.Client(timeout=seconds, trust_env=False) as client,
+            client.stream("GET" if body is None else "POST", url + path, json=body) as response,
+        ):
             if response.status_code != 200:
                 raise Trouble(f"{who} refuses: {response.status_code}")
             data = bytearray()

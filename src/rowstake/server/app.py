@@ -14,6 +14,7 @@ from starlette.middleware.gzip import GZipMiddleware
 
 from rowstake.outside.conditions import Skies
 from rowstake.outside.laser import Laser
+from rowstake.outside.locate import Locating
 from rowstake.outside.yards import Yards
 from rowstake.server import limits, problems
 from rowstake.server.events import Hub
@@ -33,6 +34,7 @@ from rowstake.server.routes import (
     yards_told,
 )
 from rowstake.server.routes import laser as laser_told
+from rowstake.server.routes import locate as locate_told
 
 LOOPBACK = ("127.0.0.1", "localhost")
 """Until there is sign-in, nothing outside this machine is served."""
@@ -51,11 +53,13 @@ def create_app(
     skies: Skies | None = None,
     yards: Yards | None = None,
     laser: Laser | None = None,
+    locating: Locating | None = None,
 ) -> FastAPI:
-    """`engine` may be left out to read the OpenAPI document alone; without `skies` and `yards` nobody outside is asked."""
+    """`engine` may be left out to read the OpenAPI document alone; nobody outside is asked who is not named."""
     app = FastAPI(title="Row Stake", version="0.1.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.engine, app.state.skies, app.state.yards = engine, skies or Skies(), yards or Yards()
     app.state.hub, app.state.laser = Hub(engine), laser or Laser()
+    app.state.locating = locating or Locating()
     problems.install(app)
     app.add_middleware(GZipMiddleware, minimum_size=SMALL, compresslevel=5)
     app.add_middleware(limits.BodyLimit)
@@ -69,6 +73,7 @@ def create_app(
         exports.router,
         jobs.router,
         laser_told.router,
+        locate_told.router,
         plans.router,
         prices.router,
         quotations.router,

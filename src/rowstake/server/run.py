@@ -25,6 +25,7 @@ from rowstake.core.job import read_job_text, write_job
 from rowstake.files.books import read_csv
 from rowstake.outside.conditions import Skies
 from rowstake.outside.laser import Laser
+from rowstake.outside.locate import Locating
 from rowstake.outside.yards import Yards
 from rowstake.server.app import LOOPBACK, create_app
 from rowstake.store.books import Books
@@ -84,6 +85,7 @@ def _run(engine: Engine, port: int, outside: dict[str, str] | None = None) -> No
         engine,
         skies=Skies(os.environ.get("ROWSTAKE_CONDITIONS", told.get("conditions", ""))),
         yards=Yards(os.environ.get("ROWSTAKE_YARDS", told.get("yard", ""))),
+        locating=Locating(os.environ.get("ROWSTAKE_LOCATE", told.get("locate", ""))),
         laser=Laser(os.environ.get("ROWSTAKE_LASER", told.get("laser", "").removeprefix("http://"))),
     )
     gc.freeze()
@@ -148,7 +150,7 @@ def standins() -> Iterator[dict[str, str]]:
     """The simulated services, each a process of its own that ends with this one: their addresses by name."""
     started, told = [], {}
     try:
-        for name in ("conditions", "yard", "laser"):
+        for name in ("conditions", "yard", "laser", "locate"):
             port = free_port()
             command = ["setpriv", "--pdeathsig=TERM", sys.executable, "-m", f"rowstake.standins.{name}", str(port)]
             started.append(subprocess.Popen(command, start_new_session=True))

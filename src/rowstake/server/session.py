@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from rowstake.outside.conditions import Skies
 from rowstake.outside.laser import Laser
+from rowstake.outside.locate import Locating
 from rowstake.outside.yards import Yards
 from rowstake.store.actuals import Actuals
 from rowstake.store.books import Books
@@ -61,6 +62,11 @@ def _skies(request: Request) -> Skies:
     return found
 
 
+def _locating(request: Request) -> Locating:
+    found: Locating = request.app.state.locating
+    return found
+
+
 def _laser(request: Request) -> Laser:
     found: Laser = request.app.state.laser
     return found
@@ -74,6 +80,7 @@ def _yards(request: Request) -> Yards:
 RecordsHere = Annotated[Records, Depends(_records, scope="function")]
 RackHere = Annotated[Rack, Depends(_rack, scope="function")]
 ActualsHere = Annotated[Actuals, Depends(_actuals, scope="function")]
+LocatingHere = Annotated[Locating, Depends(_locating)]
 LaserHere = Annotated[Laser, Depends(_laser)]
 SkyHere = Annotated[Skies, Depends(_skies)]
 YardsHere = Annotated[Yards, Depends(_yards)]

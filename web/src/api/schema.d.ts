@@ -504,6 +504,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/laser/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Measure
+         * @description The mean of some readings, with their spread; what is bad of them is thrown out, and told. `near_mm` is what it is pointed at, about.
+         */
+        get: operations["measure_api_laser__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locate/request": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Request
+         * @description Asks for the ground of a job's plan to be located.
+         */
+        post: operations["request_api_locate_request_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locate/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description What became of the job's ticket.
+         */
+        post: operations["look_api_locate_look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan": {
         parameters: {
             query?: never;
@@ -2808,6 +2868,18 @@ export interface components {
             picture: components["schemas"]["Scene"] | null;
         };
         /**
+         * Located
+         * @description `edits` put it into the job; none while it is not answered.
+         */
+        Located: {
+            /** State */
+            state: string;
+            /** Edits */
+            edits: {
+                [key: string]: unknown;
+            }[];
+        };
+        /**
          * LogLine
          * @description `counts` is false for what a later entry has answered; `answers` names what it answers itself.
          */
@@ -3264,6 +3336,17 @@ export interface components {
             /** Without */
             without: string[];
         };
+        /** Reading */
+        Reading: {
+            /** Mm */
+            mm: number;
+            /** Spread Mm */
+            spread_mm: number;
+            /** Count */
+            count: number;
+            /** Words */
+            words: string;
+        };
         /**
          * RefusedEntry
          * @description An entry that was not taken, and why: it stays on the device that made it.
@@ -3591,7 +3674,7 @@ export interface components {
              * Look
              * @enum {string}
              */
-            look: "string" | "post" | "board" | "rail" | "frame" | "brace" | "concrete" | "gravel" | "hole" | "ground" | "frost" | "zone" | "swing" | "mark" | "label" | "quiet";
+            look: "string" | "post" | "board" | "rail" | "frame" | "brace" | "concrete" | "gravel" | "hole" | "ground" | "frost" | "zone" | "swing" | "mark" | "label" | "quiet" | "power" | "gas" | "telecom" | "water" | "reclaimed" | "drain";
             /**
              * Of
              * @default
@@ -4416,6 +4499,13 @@ export interface components {
             text: string;
         };
         /** AskAbout */
+        rowstake__server__routes__locate__AskAbout: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+        };
+        /** AskAbout */
         rowstake__server__routes__plans__AskAbout: {
             /** Document */
             document: {
@@ -4489,6 +4579,27 @@ export interface components {
              * @enum {string}
              */
             corner: "mitred" | "butted";
+        };
+        /**
+         * Buried
+         * @description A buried line as whoever it belongs to marked it: its way over the plan, as the plan is drawn, and how far holes keep clear of it.
+         */
+        Buried: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "power" | "gas" | "telecom" | "water" | "reclaimed" | "drain";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /**
+             * Keep Mm
+             * @default 600
+             */
+            keep_mm: number;
         };
         /**
          * Calendar
@@ -5244,6 +5355,21 @@ export interface components {
              * @default 0
              */
             far_drop_mm: number;
+            /**
+             * Ticket
+             * @default
+             */
+            ticket: string;
+            /**
+             * Located Until
+             * @default null
+             */
+            located_until: string | null;
+            /**
+             * Buried
+             * @default []
+             */
+            buried: components["schemas"]["Buried"][];
         };
         /**
          * Skirting
@@ -5642,7 +5768,10 @@ export interface components {
              *       "crew": 2,
              *       "climate": null,
              *       "height_limit_mm": null,
-             *       "far_drop_mm": 0
+             *       "far_drop_mm": 0,
+             *       "ticket": "",
+             *       "located_until": null,
+             *       "buried": []
              *     }
              */
             site: components["schemas"]["Site"];
@@ -6248,7 +6377,10 @@ export interface components {
              *       "crew": 2,
              *       "climate": null,
              *       "height_limit_mm": null,
-             *       "far_drop_mm": 0
+             *       "far_drop_mm": 0,
+             *       "ticket": "",
+             *       "located_until": null,
+             *       "buried": []
              *     }
              */
             site: components["schemas"]["Site"];
@@ -7724,6 +7856,134 @@ export interface operations {
                     "application/json": {
                         [key: string]: unknown;
                     };
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_api_laser__kind__get: {
+        parameters: {
+            query?: {
+                units?: "mm" | "ft-in";
+                fraction?: "8" | "16" | "32";
+                near_mm?: number | null;
+            };
+            header?: never;
+            path: {
+                kind: "distance" | "staff";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reading"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    request_api_locate_request_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["rowstake__server__routes__locate__AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Located"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_api_locate_look_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["rowstake__server__routes__locate__AskAbout"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Located"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

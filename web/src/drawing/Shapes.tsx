@@ -10,9 +10,13 @@ const FILL: Record<string, string> = {
   gravel: "var(--gravel)",
   hole: "var(--earth)",
 };
-const WEIGHT: Record<string, number> = { string: 1.6, ground: 2.4, brace: 1.6, post: 1.2, board: 0.6, swing: 0.9 };
+const WEIGHT: Record<string, number> = { string: 1.6, ground: 2.4, brace: 1.6, post: 1.2, board: 0.6, swing: 0.9, power: 3, gas: 3, telecom: 3, water: 3, reclaimed: 3, drain: 3 };
+
+/** The public uniform colours of utility marking. */
+const BURIED: Record<string, string> = { power: "#c8102e", gas: "#c9a400", telecom: "#d9730d", water: "#0b5cad", reclaimed: "#6f2da8", drain: "#1f7a33" };
 
 function strokeOf(shape: Shape): string {
+  if (shape.look in BURIED) return BURIED[shape.look];
   if (shape.look === "string") return "var(--signal)";
   if (shape.look === "frost") return "var(--frost)";
   if (shape.look === "quiet" || shape.look === "swing") return "var(--faint)";

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import datetime
 from typing import Annotated, Literal
 
 from pydantic import AfterValidator, ConfigDict, Field
@@ -18,6 +19,17 @@ LengthOrZero = Annotated[float, Field(ge=0, le=LONGEST_MM)]
 Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9_-]+$")]
 
 
+Place = Annotated[float, Field(ge=-1e8, le=1e8)]
+
+
+class Buried(Block):
+    """A buried line as whoever it belongs to marked it: its way over the plan, as the plan is drawn, and how far holes keep clear of it."""
+
+    kind: Literal["power", "gas", "telecom", "water", "reclaimed", "drain"]
+    points: Annotated[tuple[tuple[Place, Place], ...], Field(min_length=2, max_length=200)]
+    keep_mm: Annotated[float, Field(ge=0, le=5000)] = 600
+
+
 class Site(Block):
     """Where the work stands. The gust is a 3-second gust at 10 m."""
 
@@ -32,6 +44,11 @@ class Site(Block):
     height_limit_mm: Annotated[float, Field(ge=300, le=10_000)] | None = None
     far_drop_mm: Annotated[float, Field(ge=0, le=5000)] = 0
     """How much lower the ground lies on the neighbour's side: a height limit counts from there too."""
+    ticket: Annotated[str, Field(max_length=40)] = ""
+    """Of the request to have buried services located; empty where none was made."""
+    located_until: datetime.date | None = None
+    """How long what was marked is good for; None until it is answered."""
+    buried: Annotated[tuple[Buried, ...], Field(max_length=60)] = ()
 
 
 class Cutting(Block):

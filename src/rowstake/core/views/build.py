@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from rowstake.core.views.base import Need, Schedule
 
 ORDER = "Order of work"
+LOCATED = "what lies in the ground: located, marked, and clear of every hole"
 
 
 @dataclass(frozen=True, slots=True)

@@ -21,6 +21,7 @@ LAYERS = {
     "frame": ("GATES", 30), "brace": ("GATES", 30), "swing": ("GATES", 30), "concrete": ("CONCRETE", 8),
     "gravel": ("GRAVEL", 9), "hole": ("HOLES", 43), "ground": ("GROUND", 7), "frost": ("FROST", 5),
     "zone": ("OBSTACLES", 2), "mark": ("DIMENSIONS", 7), "label": ("LABELS", 7), "quiet": ("HIDDEN", 8),
+    "power": ("POWER", 1), "gas": ("GAS", 2), "telecom": ("TELECOM", 30), "water": ("WATER", 5), "reclaimed": ("RECLAIMED", 6), "drain": ("DRAIN", 3),
 }  # fmt: skip
 ROW_OF_SIZE = 45
 """A row of dimensions stands this share of the drawing's size off what it measures."""

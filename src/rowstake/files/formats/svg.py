@@ -13,6 +13,7 @@ from rowstake.files.drawings import drawing, titles
 
 PAPER_UNIT = 0.236
 """Paper millimetres that stand for one pixel of the screen: text of 11 is then 2.6 mm high."""
+BURIED = ("power", "gas", "telecom", "water", "reclaimed", "drain")
 INK, SIGNAL = "#26323a", "#b3126f"
 LOOKS = {
     "string": f'fill="none" stroke="{SIGNAL}"', "post": f'fill="#b98d5c" stroke="{INK}"',
@@ -23,11 +24,14 @@ LOOKS = {
     "frost": 'fill="none" stroke="#4d7a96"', "zone": 'fill="#efe3c8" stroke="#8a6d1f"',
     "swing": f'fill="none" stroke="{INK}"', "mark": f'fill="none" stroke="{INK}"',
     "label": f'fill="{INK}"', "quiet": 'fill="none" stroke="#6b767c"',
+    "power": 'fill="none" stroke="#c8102e"', "gas": 'fill="none" stroke="#c9a400"', "telecom": 'fill="none" stroke="#d9730d"',
+    "water": 'fill="none" stroke="#0b5cad"', "reclaimed": 'fill="none" stroke="#6f2da8"', "drain": 'fill="none" stroke="#1f7a33"',
 }  # fmt: skip
+"""Buried lines have the public uniform colours of utility marking."""
 
 
 def _line_weight(shape: Shape, unit: float) -> str:
-    weight = {"string": 2.0, "ground": 2.4, "brace": 1.6}.get(shape.look, 0.8)
+    weight = {"string": 2.0, "ground": 2.4, "brace": 1.6, **dict.fromkeys(BURIED, 2.4)}.get(shape.look, 0.8)
     dash = f' stroke-dasharray="{6 * unit:g} {4 * unit:g}"' if shape.hidden or shape.look in ("swing", "frost") else ""
     return f'stroke-width="{weight * unit:g}"{dash}'
 

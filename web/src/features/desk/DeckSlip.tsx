@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { DeckJob, Path } from "../../api/types";
 import { Plain, Quiet } from "../../ui/controls";
 import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Sides, Tick, Typed, Why } from "./fields";
+import { Located } from "./Located";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
 import { put, useDesk, valueAt } from "./state";
@@ -35,6 +36,7 @@ function Site() {
       <Length path="deck.loads.snow_kpa" name="Snow load" /> of snow. <Tick path="site.near_salt" words="within 1 km of salt water" /> The air is{" "}
       <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />; a crew of <Figure path="site.crew" name="Crew" unit="" />{" "}
       builds it.
+      <Located />
     </Say>
   );
 }

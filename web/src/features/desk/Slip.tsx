@@ -5,6 +5,7 @@ import { BuildSlip, CuttingSlip, DaysSlip, PriceSlip } from "./BusinessSlips";
 import { DeckSlip } from "./DeckSlip";
 import { GatesSlip } from "./GatesSlip";
 import { LevelsSheet } from "./LevelsSheet";
+import { Located } from "./Located";
 import { LineSlip } from "./LineSlip";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
@@ -23,7 +24,7 @@ function SiteSlip() {
         <Tick path="site.near_salt" words="within 1 km of salt water" /> The air is{" "}
         <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />. A crew of{" "}
         <Figure path="site.crew" name="Crew" unit="" /> builds it.{" "}
-        <Plain onClick={() => setWind(true)}>The wind along the line</Plain>
+        <Plain onClick={() => setWind(true)}>The wind along the line</Plain> <Located />
         {wind && <WindSheet onClose={() => setWind(false)} />}
       </Say>
     </>

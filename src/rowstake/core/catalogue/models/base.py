@@ -10,7 +10,7 @@ PSI = 0.006894757293168
 """One pound per square inch in MPa."""
 Look = Literal[
     "string", "post", "board", "rail", "frame", "brace", "concrete", "gravel", "hole", "ground", "frost",
-    "zone", "swing", "mark", "label", "quiet",
+    "zone", "swing", "mark", "label", "quiet", "power", "gas", "telecom", "water", "reclaimed", "drain",
 ]  # fmt: skip
 """How something is drawn; every output gives each its own colour and line."""
 

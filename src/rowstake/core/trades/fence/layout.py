@@ -9,6 +9,7 @@ from itertools import pairwise
 from typing import Literal
 
 from rowstake.core.faults import Fault, JobFault, meant, refuse
+from rowstake.core.ground.buried import zones_along
 from rowstake.core.measure.length import LONGEST_MM
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.divide import divide, merged
@@ -328,7 +329,9 @@ class _Surveyor:
         brief, start = self.brief, first.on(leg.index)
         reach = brief.hole_mm(brief.post) / 2
         obstacles = [o for o in brief.fence.obstacles if o.leg == leg.index]
-        zones = merged([(o.at_mm - reach - start, o.at_mm + o.width_mm + reach - start) for o in obstacles])
+        buried = zones_along(leg.start, leg.end, brief.job.site.buried, reach)
+        kept = [(o.at_mm - reach, o.at_mm + o.width_mm + reach) for o in obstacles] + buried
+        zones = merged([(low - start, high - start) for low, high in kept])
         bays = brief.fence.bays
         fixed = [f for f in brief.fence.fixed if f.leg == leg.index]
         standing = sorted(f.at_mm for f in fixed if start + SAME_MM < f.at_mm < end - SAME_MM)

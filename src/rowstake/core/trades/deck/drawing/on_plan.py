@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import itertools
 
+from rowstake.core.drawing.buried import draw_buried
 from rowstake.core.drawing.scene import Board, Handle, Layer, Look, Scene, Shape
 from rowstake.core.parts import Part
 from rowstake.core.space.views import from_above
@@ -42,6 +43,7 @@ def deck_plan_scene(planned: DeckPlan) -> Scene:
         )
     if brief.deck.there:
         board.add(Shape("poly", _flip([(float(x), float(y)) for x, y in brief.outline.exterior.coords[:-1]]), "quiet"))
+    draw_buried(board, brief.job.site.buried)
     for layer in LAYERS[1:]:
         board.layer = layer.key
         for part in planned.parts:

@@ -11,7 +11,7 @@ from rowstake.core.trades.deck.components.guard.line import lay_line
 from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
-from rowstake.core.views.build import BuildStep, counted, hours, told
+from rowstake.core.views.build import LOCATED, BuildStep, counted, hours, told
 
 CONCRETE_H = 48.0
 
@@ -36,7 +36,8 @@ def _ground(plan: DeckPlan) -> Iterator[BuildStep]:
     )
     deepest = max((f.dug.depth_mm for f in plan.laid.footings), default=0.0)
     deep = f"down to {p.length(deepest)}" if deepest else ""
-    yield BuildStep("holes", "Dig the footings", told(counted(len(plan.laid.footings), "footing"), deep))
+    located = LOCATED if deepest else ""
+    yield BuildStep("holes", "Dig the footings", told(counted(len(plan.laid.footings), "footing"), deep), "", located)
     if poured:
         hidden = "the bottoms of the holes: inspected, clean, on firm ground"
         yield BuildStep(

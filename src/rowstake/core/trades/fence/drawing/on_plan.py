@@ -5,6 +5,7 @@ from __future__ import annotations
 import itertools
 import math
 
+from rowstake.core.drawing.buried import draw_buried
 from rowstake.core.drawing.scene import Board, Handle, LegFrame, Point, Scene, Shape
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.layout import Opening
@@ -23,6 +24,7 @@ def plan_scene(planned: FencePlan) -> Scene:
     outside = -1 if sum(leg.turn_deg for leg in layout.legs[1:]) > 0 else 1
     for leg in layout.legs:
         board.line(leg.start, leg.end, "string", f"leg {leg.index + 1}")
+    draw_buried(board, planned.brief.job.site.buried)
     for obstacle in fence.obstacles:
         leg, half = layout.legs[obstacle.leg], max(obstacle.width_mm / 2, 150.0)
         a, b = obstacle.at_mm, obstacle.at_mm + obstacle.width_mm

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.trades.fence.laid import FencePlan
-from rowstake.core.views.build import BuildStep, counted, hours, told
+from rowstake.core.views.build import LOCATED, BuildStep, counted, hours, told
 
 
 def fence_build(plan: FencePlan) -> list[BuildStep]:
@@ -23,7 +23,8 @@ def _posts(plan: FencePlan) -> Iterator[BuildStep]:
     yield BuildStep("line", "Mark every post from the datum", counted(len(layout.posts), "post"))
     if digger.holes:
         deepest = max(kind.hole.hole_depth_mm for kind in digger.kinds.values())
-        yield BuildStep("holes", "Dig the holes", told(counted(digger.holes, "hole"), f"down to {p.length(deepest)}"))
+        told_holes = told(counted(digger.holes, "hole"), f"down to {p.length(deepest)}")
+        yield BuildStep("holes", "Dig the holes", told_holes, "", LOCATED)
     wait = max((kind.method.rails_after_h for kind in digger.kinds.values()), default=0.0)
     setting = told(*dict.fromkeys(kind.method.name for kind in digger.kinds.values()))
     yield BuildStep(
