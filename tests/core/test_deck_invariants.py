@@ -172,7 +172,28 @@ def _ends_are_carried(made):
                 continue
             if closing.intersection(b.shape).length > 2 * b.length_mm:
                 continue  # it lies along a header or a rim
-            assert min((abs(end - s) for s in joists), default=math.inf) <= reach + half + 2, (b.number, end)
+            near_joist = min((abs(end - s) for s in joists), default=math.inf) <= reach + half + 2
+            assert (
+                near_joist
+                or _on_closing(made, closing, b.shape, near, reach) > (y1 - y0 if not grid.turned else x1 - x0) / 2
+            ), (b.number, end)
+
+
+def _on_closing(made, closing, board, end, reach):
+    """How much of a board's width beams and rims carry within its width of its end, where they leave a joist no room."""
+    grid = made.laid.main.grid
+    rims = [
+        Polygon([grid.on_plan(q) for q in s.outline()]) for _, s in made.laid.main.sticks if s.kind == "clipped rim"
+    ]
+    x0, y0, x1, y1 = board.bounds
+    wide = x1 - x0 if grid.turned else y1 - y0
+    carried = (
+        unary_union([closing, *rims]).intersection(board).intersection(end.buffer(reach + wide, cap_style="square"))
+    )
+    if carried.is_empty:
+        return 0.0
+    low, near, high, far = carried.bounds
+    return high - low if grid.turned else far - near
 
 
 def _spans(made):
@@ -377,3 +398,16 @@ def test_a_clipped_rim_is_turned_off_a_beam_that_begins_so_near_that_no_rim_fits
     made = plan(deck(1200, 1200, 250, *edits, region="north_america"))
     check_deck(made)
     check_solids(made)
+
+
+def test_a_board_that_ends_on_a_beam_and_a_clipped_rim_is_carried_by_them():
+    """Between the beam and the rims of the corner a joist would be 74 long: there is none, and more than half of the board's end lies on
+    both."""
+    edits = [
+        {"do": "add_cut", "kind": "notch", "corner": "house_left"}, *cut(along_mm=450, out_mm=300),
+        {"do": "add_cut", "kind": "clip", "corner": "house_right"}, *cut(1, along_mm=450, out_mm=450),
+        put("deck.beams.way", "flush"), put("deck.boards.run", "across"),
+    ]  # fmt: skip
+    made = plan(deck(1200, 1200, 250, *edits, region="north_america"))
+    check_deck(made)
+    _ends_are_carried(made)
