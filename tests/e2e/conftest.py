@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import threading
 from collections.abc import Iterator
+from typing import Any
 
 import pytest
 import uvicorn
@@ -23,11 +24,16 @@ expect.set_options(timeout=20_000)
 class Site:
     """A server in a thread."""
 
-    def __init__(self, engine: Engine) -> None:
+    def __init__(self, engine: Engine, **outside: Any) -> None:
         assert (web_folder() / "index.html").exists(), "the front end is not built: scripts/test builds it"
         self.port = free_port()
+        self.app = create_app(engine, **outside)
         config = uvicorn.Config(
-            create_app(engine), host="127.0.0.1", port=self.port, log_level="error", timeout_graceful_shutdown=1
+            self.app,
+            host="127.0.0.1",
+            port=self.port,
+            log_level="error",
+            timeout_graceful_shutdown=1,
         )
         self.server = uvicorn.Server(config)
         self.thread = threading.Thread(target=self.server.run, daemon=True)
@@ -40,6 +46,7 @@ class Site:
         return f"http://127.0.0.1:{self.port}"
 
     def stop(self) -> None:
+        self.app.state.hub.close()
         self.server.should_exit = True
         self.thread.join(20)
 

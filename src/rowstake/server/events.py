@@ -17,6 +17,7 @@ BEAT_S = 15.0
 """So often something is sent though nothing changed, so that a connection that has gone is noticed."""
 AGAIN_S = 1.0
 MOST_WAITING = 100
+OVER = ""
 
 
 class Hub:
@@ -44,12 +45,19 @@ class Hub:
             yield "event: again\ndata: {}\n\n"
             while True:
                 try:
-                    yield await asyncio.wait_for(queue.get(), BEAT_S)
+                    words = await asyncio.wait_for(queue.get(), BEAT_S)
                 except TimeoutError:
-                    yield ": still here\n\n"
+                    words = ": still here\n\n"
+                if words == OVER:
+                    return
+                yield words
         finally:
             with self._lock:
                 self._listeners.pop(queue, None)
+
+    def close(self) -> None:
+        """Lets every page go: the server stops."""
+        self._tell(None, OVER)
 
     def _listen(self) -> None:
         """For as long as the process lives; a database that went away is asked again, and pages are told to look once it is back."""

@@ -73,6 +73,10 @@ class _Server(uvicorn.Server):
         print(f"Row Stake: http://{self.config.host}:{self.config.port}", flush=True)
         print("Listening on this machine only, since there is no sign-in yet. Ctrl-C stops it.", flush=True)
 
+    async def shutdown(self, sockets: list[socket.socket] | None = None) -> None:
+        self.config.app.state.hub.close()  # type: ignore[union-attr]
+        await super().shutdown(sockets)
+
 
 RUBBISH_AFTER = 50_000
 """A plan of a long fence makes so many objects that stay: looking for rubbish more often takes an eighth of its time."""

@@ -2037,7 +2037,7 @@ export interface components {
         /**
          * CutTicket
          * @description Pieces alike from boards alike. `ready`: both ends are measured, or nothing has to be; else `why` not. `cut` of `count` are cut, by
-         *     `entries`; `bays` are where they go.
+         *     `entries`; `todo` are the labels of the others.
          */
         CutTicket: {
             /** Key */
@@ -2060,6 +2060,8 @@ export interface components {
             count: number;
             /** Labels */
             labels: string[];
+            /** Todo */
+            todo: string[];
             /** Source */
             source: string;
             /** Rack */

@@ -19,7 +19,7 @@ FITS_MM = 1.0
 @dataclass(frozen=True, slots=True)
 class CutTicket:
     """Pieces alike from boards alike. `ready`: both ends are measured, or nothing has to be; else `why` not. `cut` of `count` are cut, by
-    `entries`; `bays` are where they go."""
+    `entries`; `todo` are the labels of the others."""
 
     key: str
     good: str
@@ -31,6 +31,7 @@ class CutTicket:
     ends: str
     count: int
     labels: tuple[str, ...]
+    todo: tuple[str, ...]
     source: str
     rack: str
     left_mm: float
@@ -86,7 +87,7 @@ def at_the_saw(
         wanted.append((
             CutTicket(
                 f"{key}:{length:.1f}:{ends}:{racked or round(stock)}:{labels[0]}", key, section, kind, length, p.length(length),
-                f"rip to {p.fine(width)}" if plan.lists.buyer.ripped(key, width) else "", _end_words(ends, fitted), len(labels), labels,
+                f"rip to {p.fine(width)}" if plan.lists.buyer.ripped(key, width) else "", _end_words(ends, fitted), len(labels), labels, labels,
                 source, racked, left, ready, why, 0, (),
             ),
             pieces,
@@ -109,9 +110,8 @@ def at_the_saw(
     for t, (told, pieces) in enumerate(wanted):
         own = [given[t, n] for n in range(len(pieces)) if (t, n) in given]
         left = tuple(label for n, (label, _) in enumerate(pieces) if (t, n) not in given)
-        done = tuple(label for n, (label, _) in enumerate(pieces) if (t, n) in given)
         entries = tuple(dict.fromkeys(c.entry for c in own))
-        out.append(replace(told, labels=(*left, *done), cut=len(own), entries=entries))
+        out.append(replace(told, todo=left, cut=len(own), entries=entries))
     misfits = tuple(_misfit(plan, good, c, out) for good, several in lying.items() for c in several)
     total = sum(t.count for t in out)
     return AtTheSaw(tuple(out), misfits, sum(t.cut for t in out), total)
@@ -155,7 +155,7 @@ def _misfit(plan: AnyPlan, good: str, cut: _Cut, wanted: list[CutTicket]) -> Mis
     shorter = [t for t in wanted if t.good == good and t.cut < t.count and t.length_mm <= cut.length_mm - kerf]
     if shorter:
         best = max(shorter, key=lambda t: t.length_mm)
-        offer = f"cut it down to {best.length} for {best.labels[0]}"
+        offer = f"cut it down to {best.length} for {best.todo[0]}"
     else:
         offer = "put it on the rack" if cut.length_mm >= keep else "too short for anything that is left"
     section = CATALOGUE.sections[good].name if good in CATALOGUE.sections else good

@@ -20,6 +20,13 @@ export function useRecord(): SiteSheet | null {
   return sheet;
 }
 
+/** What is taken away of the job as it stands: format, document, name. */
+const AS_BUILT = [
+  ["pdf", "a4", "drawings"],
+  ["cuts-pdf", "a4", "cut tickets"],
+  ["csv", "buy", "list for the yard"],
+] as const;
+
 /** Drawn and built together: what stands in full lines, what was drawn dashed behind it, what differs and what to do about it. */
 export function BuildPanel() {
   const sheet = useRecord();
@@ -53,6 +60,16 @@ export function BuildPanel() {
         <p data-changes>
           <Num>{sheet.entries ? sheet.changes.sentence : "nothing was measured yet"}</Num>
         </p>
+        {sheet.entries > 0 && (
+          <p className="mt-1 flex flex-wrap gap-x-3">
+            As built, on paper:{" "}
+            {AS_BUILT.map(([format, document, name]) => (
+              <a key={format} className="underline" href={`/api/jobs/${id}/exports/${format}/${document}?built=true`}>
+                {name}
+              </a>
+            ))}
+          </p>
+        )}
         {sheet.asked.map((q) => (
           <Asked key={q.words} words={q.words} entries={q.entries} sheet={sheet} />
         ))}

@@ -31,7 +31,7 @@ export function Located() {
     <span data-located={until ? "answered" : ticket ? "open" : "none"}>
       {until ? (
         <>
-          {lines} buried line{lines === 1 ? "" : "s"} marked, ticket {ticket}, good until <b>{until}</b>.{" "}
+          {lines} buried line{lines === 1 ? "" : "s"} marked, ticket {ticket}, good until <b>{new Date(`${until}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" })}</b>.{" "}
         </>
       ) : ticket ? (
         <>

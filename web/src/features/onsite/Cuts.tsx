@@ -9,16 +9,18 @@ export function Cuts({ sheet, part }: { sheet: SiteSheet; part: string }) {
   const waiting = useOnSite((s) => s.waiting);
   const { enter } = useOnSite.getState();
   const tickets = ticketsWith(sheet, waiting);
-  const open = tickets.findIndex((t) => t.ready && t.cut < t.count);
-  const [at, go] = useState(Math.max(0, part ? tickets.findIndex((t) => t.labels.includes(part)) : open));
-  const ticket = tickets[Math.min(at, tickets.length - 1)];
+  const [on, setOn] = useState(() => ((part ? tickets.find((t) => t.labels.includes(part)) : tickets.find((t) => t.ready && t.cut < t.count)) ?? tickets[0])?.labels[0] ?? "");
+  const at = Math.max(0, tickets.findIndex((t) => t.labels.includes(on)));
+  const go = (n: number) => setOn(tickets[n].labels[0]);
+  const ticket = tickets[at];
   if (!ticket) return <p className="p-4 text-lg">Nothing is cut on this job.</p>;
   const left = ticket.count - ticket.cut;
+  const forWhom = ticket.todo.length ? ticket.todo : ticket.labels;
   const cut = (count: number) =>
     void enter("cut", ticket.key, {
       good: ticket.good,
       length_mm: ticket.length_mm,
-      label: count === 1 ? ticket.labels[0] : "",
+      label: count === 1 ? (ticket.todo[0] ?? "") : "",
       count,
       rack: ticket.rack,
       left_mm: count === 1 && ticket.count === 1 ? ticket.left_mm : null,
@@ -34,8 +36,8 @@ export function Cuts({ sheet, part }: { sheet: SiteSheet; part: string }) {
           rows={[
             ["Rip", ticket.width],
             ["From", ticket.source],
-            ["How many", ticket.cut ? `${left} more of ${ticket.count}` : String(ticket.count)],
-            ["For", ticket.labels.slice(0, 5).join(", ") + (ticket.labels.length > 5 ? "…" : "")],
+            ["How many", ticket.cut ? (left ? `${left} more of ${ticket.count}` : `all ${ticket.count} are cut`) : String(ticket.count)],
+            ["For", forWhom.slice(0, 5).join(", ") + (forWhom.length > 5 ? "…" : "")],
           ]}
         />
         {!ticket.ready && <p className="mt-2 border-l-4 border-bad pl-2 text-lg font-semibold text-bad">Not yet: {ticket.why}.</p>}

@@ -82,6 +82,6 @@ export function ticketsWith(sheet: SiteSheet, waiting: Waiting[]): (CutTicket & 
   const cut = waiting.filter((w) => w.entry.kind === "cut" && !w.why);
   return sheet.saw.tickets.map((t) => {
     const mine = cut.filter((w) => w.entry.part === t.key).reduce((n, w) => n + Number(w.entry.values.count ?? 1), 0);
-    return { ...t, cut: Math.min(t.count, t.cut + mine), unsent: mine > 0 };
+    return { ...t, cut: Math.min(t.count, t.cut + mine), todo: t.todo.slice(mine), unsent: mine > 0 };
   });
 }

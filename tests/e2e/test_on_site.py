@@ -1,0 +1,228 @@
+"""On site in real browsers: phone and desk on one job, at the saw, hold points, days without a signal, devices that fail."""
+
+from __future__ import annotations
+
+import json
+import re
+import subprocess
+import threading
+import urllib.request
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from rowstake.outside.laser import Laser
+from rowstake.standins.laser import serve
+from tests.e2e.conftest import FLAGS, Site
+from tests.e2e.pages import add_job, open_job, stake
+from tests.jobs import fence, yard
+
+PHONE = {"viewport": {"width": 390, "height": 844}, "has_touch": True, "is_mobile": True}
+
+
+@pytest.fixture
+def phone(browser):
+    """A page as wide as a phone, with its own storage; what goes wrong on it is a fault."""
+    made, errors = [], []
+
+    def new() -> Page:
+        context = browser.new_context(**PHONE, service_workers="block")
+        context.set_default_timeout(20_000)
+        made.append(context)
+        page = context.new_page()
+        page.on("pageerror", lambda e: errors.append(str(e)))
+        return page
+
+    yield new
+    for context in made:
+        context.close()
+    assert errors == []
+
+
+def on_site(page: Page, url: str, job: str, name: str = "Mara") -> None:
+    page.goto(f"{url}/job/{job}/on-site")
+    page.get_by_label("Your name").fill(name)
+    page.get_by_role("button", name="Go on site").click()
+    expect(page.locator("[data-onsite]")).to_be_visible()
+
+
+def mode(page: Page, name: str) -> None:
+    page.get_by_role("navigation", name="On site").get_by_role("button", name=name).click()
+
+
+def one(page: Page, name: str) -> None:
+    page.get_by_role("list", name="All of them").get_by_role("button", name=name, exact=True).click()
+
+
+def keys(page: Page, figures: str) -> None:
+    for figure in figures:
+        page.get_by_role("button", name=figure, exact=True).click()
+    page.get_by_role("button", name="Keep").click()
+
+
+def entries(url: str, job: str) -> list[dict]:
+    with urllib.request.urlopen(f"{url}/api/jobs/{job}/entries") as answer:
+        return json.load(answer)["entries"]
+
+
+def test_a_post_moved_by_a_root_redivides_and_changes_the_order_at_the_desk_at_once(page, phone, site):
+    job = add_job(site.url, fence((10_800, 0)))
+    open_job(page, site.url, job)
+    stake(page, "build")
+    expect(page.locator("[data-changes]")).to_have_text("nothing was measured yet")
+    hand = phone()
+    on_site(hand, site.url, job)
+    one(hand, "P2")
+    hand.get_by_role("button", name="Mark measured").click()
+    keys(hand, "1890")
+    expect(page.locator("[data-changes]")).to_contain_text("posts 7 → 8")
+    expect(page.locator("[data-off=P3]")).to_contain_text("90 mm further than drawn")
+    expect(hand.locator("[data-hole=P3] [data-big]")).to_have_text("1890 mm")
+    page.get_by_role("button", name="What to do about it").click()
+    page.locator("[data-way=keep] button").click()
+    expect(page.locator("[data-changes]")).not_to_contain_text("posts 7")
+    expect(hand.locator("[data-big]")).to_have_text("1890 mm")
+    stake(page, "log")
+    expect(page.locator("[data-line=post]").first).to_contain_text("mark 1890 mm")
+
+
+def test_a_bay_is_measured_and_cut_at_the_saw_and_both_phones_know(phone, site):
+    job = add_job(site.url, yard())
+    line, saw = phone(), phone()
+    on_site(line, site.url, job, "Mara")
+    on_site(saw, site.url, job, "Ike")
+    mode(saw, "Cuts")
+    one(saw, "G1-T")
+    mode(line, "Bays")
+    one(line, "bay 1")
+    line.get_by_role("button", name="Measure").click()
+    keys(line, "1702")
+    expect(line.locator("[data-bay='bay 1'] [data-big]")).to_have_text("1702 mm")
+    mode(line, "Cuts")
+    one(line, "G1-T")
+    expect(line.locator("[data-ticket]")).to_contain_text("0 of")
+    saw.get_by_role("button", name="One is cut").click()
+    expect(line.locator("[data-ticket]")).to_contain_text("1 of")
+    line.get_by_role("button", name="The last one was not cut").click()
+    expect(saw.locator("[data-ticket]")).to_contain_text("0 of")
+
+
+def test_a_hold_point_stops_the_step_until_it_is_passed(phone, site):
+    job = add_job(site.url, yard())
+    hand = phone()
+    on_site(hand, site.url, job)
+    mode(hand, "Steps")
+    one(hand, "3")
+    expect(hand.locator("article")).to_contain_text("1 thing to look at first")
+    expect(hand.get_by_role("button", name="Done", exact=True)).to_have_count(0)
+    hand.get_by_role("button", name="Not right").click()
+    expect(hand.locator("[data-hold]")).to_contain_text("Not right, Mara")
+    hand.get_by_role("button", name="Passed").click()
+    hand.get_by_role("button", name="Done", exact=True).click()
+    expect(hand.get_by_role("button", name="✓ 3")).to_be_visible()
+    hand.get_by_role("button", name="Done all the same…").click()
+    hand.get_by_label("Why it is done all the same").fill("the inspector saw it")
+    hand.get_by_role("button", name="Done", exact=True).click()
+    expect(hand.get_by_role("button", name="✓ 4")).to_be_visible()
+    expect(hand.locator("[data-sync=sent]")).to_be_visible()
+    assert [e["values"].get("reason") for e in entries(site.url, job) if e["kind"] == "step"] == [
+        "",
+        "the inspector saw it",
+    ]
+
+
+def test_fifty_entries_without_a_signal_over_a_reload_and_a_killed_browser_arrive_once(driver, site, tmp_path):
+    job = add_job(site.url, yard())
+
+    def start():
+        return driver.chromium.launch_persistent_context(
+            str(tmp_path), executable_path="/usr/bin/chromium", args=FLAGS, **PHONE
+        )
+
+    def note(page: Page, first: int, last: int) -> None:
+        for n in range(first, last):
+            page.get_by_label("Note").fill(f"note {n}")
+            page.get_by_role("button", name="Note", exact=True).click()
+            expect(page.get_by_label("Note")).to_have_value("")
+        expect(page.get_by_label("Not sent yet").locator("li")).to_have_count(last)
+
+    context = start()
+    page = context.pages[0]
+    on_site(page, site.url, job)
+    page.evaluate("navigator.serviceWorker.ready")
+    page.reload()
+    expect(page.locator("[data-sync=sent]")).to_be_visible()
+    context.set_offline(True)
+    mode(page, "Log")
+    note(page, 0, 25)
+    expect(page.locator("[data-sync=away]")).to_contain_text("25 kept")
+    page.reload()
+    mode(page, "Log")
+    note(page, 25, 50)
+    subprocess.run(["pkill", "-9", "-f", str(tmp_path)], check=False)
+    assert entries(site.url, job) == []
+    context = start()
+    page = context.pages[0]
+    page.goto(f"{site.url}/job/{job}/on-site")
+    expect(page.locator("[data-sync=sent]")).to_be_visible()
+    mode(page, "Log")
+    expect(page.locator("[data-line=note]")).to_have_count(50)
+    arrived = [e["values"]["text"] for e in entries(site.url, job)]
+    assert arrived == [f"note {n}" for n in range(50)], "each once, in order"
+    context.close()
+
+
+def test_two_phones_without_a_signal_measure_one_post_and_both_are_kept(page, phone, site):
+    job = add_job(site.url, fence((10_800, 0)))
+    hands = [phone(), phone()]
+    for hand, name, mark in zip(hands, ("Mara", "Ike"), ("1890", "1850"), strict=True):
+        on_site(hand, site.url, job, name)
+        hand.context.set_offline(True)
+        one(hand, "P2")
+        hand.get_by_role("button", name="Mark measured").click()
+        keys(hand, mark)
+        expect(hand.locator("[data-big]")).to_have_text(f"{mark} mm")
+    for hand in hands:
+        hand.context.set_offline(False)
+        expect(hand.locator("[data-sync=sent]")).to_be_visible()
+    open_job(page, site.url, job)
+    stake(page, "build")
+    asked = page.locator("[data-asked]").filter(has_text="measured more than once")
+    expect(asked).to_contain_text(re.compile("1890 mm by Mara.*1850 mm by Ike"))
+    asked.get_by_role("button", name="Take it back").first.click()
+    expect(page.locator("[data-asked]")).to_have_count(0)
+    assert len(entries(site.url, job)) == 3
+
+
+def test_the_laser_drops_out_is_said_and_a_figure_is_typed_instead(engine, phone):
+    device = serve(0, seed=3)
+    threading.Thread(target=device.serve_forever, daemon=True).start()
+    site = Site(engine, laser=Laser(f"127.0.0.1:{device.server_address[1]}", seconds=1.5))
+    try:
+        job, hand = add_job(site.url, fence((10_800, 0))), phone()
+        on_site(hand, site.url, job)
+        mode(hand, "Bays")
+        hand.get_by_role("button", name="Measure").click()
+        hand.get_by_role("button", name="Laser").click()
+        expect(hand.get_by_role("dialog")).to_contain_text("mean of ")
+        device.how = "nonsense"
+        hand.get_by_role("button", name="Laser").click()
+        expect(hand.get_by_role("dialog")).to_contain_text("sends nothing that can be read")
+        hand.get_by_role("button", name="Close").click()
+        hand.get_by_role("button", name="Measure").click()
+        keys(hand, "1695")
+        expect(hand.locator("[data-big]")).to_have_text("1695 mm")
+    finally:
+        hand.context.close()
+        site.stop()
+        device.shutdown()
+        device.server_close()
+
+
+def test_what_lies_in_the_ground_is_asked_for_and_late(page, site):
+    job = add_job(site.url, yard())
+    open_job(page, site.url, job)
+    stake(page, "site")
+    page.get_by_role("button", name="Have services located").click()
+    expect(page.locator("[data-located]")).to_contain_text("not set up")
+    expect(page.locator("[data-located=none]")).to_be_visible()
