@@ -117,9 +117,17 @@ def main() -> None:
         phone = new_page(browser, 390, 844)
         open_job(phone, "Ringwattle Rise, front fence")
         shoot(phone, "desk-phone", full=True)
-        phone.goto(f"{URL}/answers/post-hole")
-        phone.get_by_label("Answer", exact=True).wait_for()
-        shoot(phone, "answers-phone", full=True)
+        page = new_page(browser)
+        open_job(page, "Saltpan Cottage, lane side")
+        go(page, "build")
+        page.locator("[data-off=P3]").wait_for()
+        shoot(page, "build")
+        where = page.url
+        phone.goto(f"{where}/on-site?at=holes&part=P3")
+        phone.get_by_label("Your name").fill("Mara")
+        phone.get_by_role("button", name="Go on site").click()
+        phone.locator("[data-hole=P3]").wait_for()
+        shoot(phone, "on-site")
         browser.close()
 
 

@@ -315,3 +315,40 @@ def test_what_a_form_begins_with_is_answered(name, units):
     }
     given = read_inputs(reckoner, typed, units)
     assert reckoner.say(given, reckoner.run(given), Printer(units))
+
+
+def test_the_browser_has_the_closed_formulas_of_the_core_and_gets_the_same_from_them():
+    """The file is what the core writes today; run by node, figures agree to the last bit but one."""
+    import json
+    import random
+    import re
+    import shutil
+    import subprocess
+    from pathlib import Path
+
+    from rowstake.core.reckoners import closed
+    from rowstake.files.closed_ts import closed_ts
+
+    kept = Path(__file__).parents[2] / "web/src/features/onsite/closed.ts"
+    assert kept.read_text("utf-8") == closed_ts(), "rowstake formulas > web/src/features/onsite/closed.ts"
+    rng = random.Random(5)
+    asked = {
+        "push": (4, (500, 9000)), "true_diagonal": (2, (500, 9000)), "boards_left": (4, (20, 900)), "gap_at": (3, (90, 900)), "mark_after": (3, (0, 9000)),
+        "bays_in": (2, (50, 9000)), "mark_in": (4, (1, 9000)), "cut_by": (2, (-50, 3000)), "from_feet": (4, (1, 40)), "parts_of_inch": (2, (1, 4000)), "out_of_square": (2, (1, 9000)),
+    }  # fmt: skip
+    functions = {name for name in vars(closed) if getattr(getattr(closed, name), "__module__", "") == closed.__name__}
+    assert functions == set(asked)
+    cases = []
+    for name, (count, (low, high)) in asked.items():
+        for _ in range(40):
+            args = [rng.uniform(low, high) for _ in range(count)][: getattr(closed, name).__code__.co_argcount]
+            cases.append((name, args, getattr(closed, name)(*args)))
+    camel = {name: re.sub(r"_(\w)", lambda m: m.group(1).upper(), name) for name in asked}
+    plain = re.sub(r": number", "", closed_ts()).replace("export ", "")
+    node = shutil.which("node") or str(Path(__file__).parents[2] / ".tools/node/bin/node")
+    script = (
+        plain
+        + f"\nconst cases = {json.dumps([[camel[n], a] for n, a, _ in cases])};\nconsole.log(JSON.stringify(cases.map(([n, a]) => eval(n)(...a))));"
+    )
+    told = json.loads(subprocess.run([node, "-e", script], capture_output=True, text=True, check=True).stdout)
+    assert told == pytest.approx([value for *_, value in cases], rel=1e-12)

@@ -22,6 +22,7 @@ from sqlalchemy.exc import ArgumentError, DBAPIError
 from sqlalchemy.orm import Session
 
 from rowstake.core.job import read_job_text, write_job
+from rowstake.core.record import read_entries
 from rowstake.files.books import read_csv
 from rowstake.outside.conditions import Skies
 from rowstake.outside.laser import Laser
@@ -32,6 +33,7 @@ from rowstake.store.books import Books
 from rowstake.store.database import NewerTables, engine_for, migrate
 from rowstake.store.jobs import Jobs
 from rowstake.store.postgres import NoServer, Postgres, free_port
+from rowstake.store.records import Records
 from rowstake.store.sites import Sites
 
 DATABASE = "rowstake"
@@ -128,7 +130,12 @@ def add_demo_jobs(engine: Engine) -> int:
             site = Sites(session).add(told).id
             on |= dict.fromkeys(of, site)
         for file in files:
-            jobs.add(write_job(read_job_text(file.read_text("utf-8"))), "demo job", on.get(file.name))
+            job = jobs.add(write_job(read_job_text(file.read_text("utf-8"))), "demo job", on.get(file.name))
+            record = folder / "records" / file.name.replace(".json", ".jsonl")
+            if record.is_file():
+                Records(session).begin(job.id)
+                for entry in read_entries(record.read_text("utf-8")):
+                    Records(session).add(job.id, entry)
     return len(files)
 
 

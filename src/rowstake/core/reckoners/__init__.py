@@ -9,7 +9,7 @@ from rowstake.core.faults import refuse
 from rowstake.core.reckoners.base import Reckoner
 from rowstake.core.rooms import kept_in
 
-_NOT_RECKONERS = ("base", "forms", "vectors")
+_NOT_RECKONERS = ("base", "closed", "forms", "vectors")
 
 
 @cache
