@@ -107,6 +107,15 @@ def test_a_bay_is_measured_and_cut_at_the_saw_and_both_phones_know(phone, site):
     expect(saw.locator("[data-ticket]")).to_contain_text("0 of")
 
 
+def test_a_code_on_paper_opens_the_very_part(phone, site):
+    job, hand = add_job(site.url, yard()), phone()
+    on_site(hand, site.url, job)
+    hand.goto(f"{site.url}/job/{job}/on-site?at=cuts&part=G1-T")
+    expect(hand.locator("[data-ticket='G1-T']")).to_be_visible()
+    hand.goto(f"{site.url}/job/{job}/on-site?at=holes&part=P5")
+    expect(hand.locator("[data-hole=P5]")).to_be_visible()
+
+
 def test_a_hold_point_stops_the_step_until_it_is_passed(phone, site):
     job = add_job(site.url, yard())
     hand = phone()

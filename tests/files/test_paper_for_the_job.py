@@ -5,6 +5,7 @@ import io
 from pathlib import Path
 
 import pytest
+import segno
 from icalendar import Calendar
 from openpyxl import load_workbook
 from pypdf import PdfReader
@@ -18,11 +19,14 @@ from rowstake.core.cost.costing import costed
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text
 from rowstake.core.plan import plan
+from rowstake.core.record import Record
 from rowstake.files import Issue, export
 from rowstake.files.books import read_book
+from rowstake.files.codes import code_html
 from rowstake.files.day_pages import day_html
 from rowstake.files.pages import as_pdf
-from tests.jobs import edited, put
+from tests.entries import entry
+from tests.jobs import edited, put, yard
 
 DEMO = Path("src/rowstake/demo")
 DAY = datetime.date(2026, 11, 30)
@@ -106,3 +110,32 @@ def test_the_sheet_of_every_day_is_one_page(name, paper):
         told = pages(as_pdf(day_html(day_sheet(made, every, mine.working, day), paper)))
         assert len(told) == 1, day
         assert "planning aid" in told[0]
+
+
+def test_codes_on_paper_open_the_very_part_where_the_job_has_an_address():
+    made = plan(yard())
+    told = Issue(DAY, link="http://127.0.0.1:8710/job/abc/on-site")
+    assert code_html(Issue(DAY), "cuts") == ""
+    code = code_html(told, "cuts", "G1-T")
+    assert (
+        segno.make(f"{told.link}?at=cuts&part=G1-T", error="m", micro=False).svg_data_uri(border=2, dark="#26323a")
+        in code
+    )
+    plain, coded = (export(made, "cuts-pdf", "a4", issue)[2] for issue in (Issue(DAY), told))
+    assert len(coded) > len(plain)
+
+
+def test_what_is_to_be_put_right_by_a_day_is_in_the_calendar():
+    record = Record(
+        [
+            entry(1, "punch", "1/post/2", fault="plane the top of P2", due="2026-04-01"),
+            entry(2, "punch", fault="some day"),
+        ]
+    )
+    found = Calendar.from_ical(export(plan(yard()), "ics", None, Issue(DAY, key="abc", record=record))[2]).walk(
+        "VEVENT"
+    )
+    due = [event for event in found if str(event["uid"]).startswith("punch-")]
+    assert [(str(e["summary"]), e["dtstart"].dt.isoformat()) for e in due] == [
+        ("Test fence: plane the top of P2", "2026-04-01")
+    ]

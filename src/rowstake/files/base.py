@@ -24,6 +24,8 @@ class Issue:
     """Of the books in use; None where there are none."""
     key: str = ""
     """What the job is known by, whatever it is called: its id where it is saved."""
+    link: str = ""
+    """Where its page for the site is; empty where it is at no address."""
     customer: str = ""
     address: str = ""
     forecast: Mapping[datetime.date, DayWeather] = field(default_factory=dict)

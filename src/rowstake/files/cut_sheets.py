@@ -8,9 +8,11 @@ from rowstake.core.plan import AnyPlan
 from rowstake.core.takeoff.tickets import Ticket, TicketPiece, alike, tickets
 from rowstake.core.views.lists import labels_text
 from rowstake.files.base import Issue
+from rowstake.files.codes import code_html
 from rowstake.files.sheets import MARGIN_MM, PAPER, document_html
 
 TALL_MM, ROOM_MM = 9.0, 5.0
+CODE_MM = 14.0
 INK, SOFT, FITTED, LEFT = "#26323a", "#f4efe2", "#fbe3cf", "#ffffff"
 
 
@@ -25,7 +27,7 @@ def cut_sheets_html(plan: AnyPlan, paper: str, issue: Issue) -> str:
         if group[0].section != section:
             section = group[0].section
             rows += f"<h2>{escape(section)}</h2><p>{escape(_summed(plan, group[0].material))}</p>"
-        rows += _ticket(plan, group, wide / longest)
+        rows += _ticket(plan, group, wide / longest, code_html(issue, "cuts", group[0].pieces[0].label, CODE_MM))
     told = (
         f"Kerf {p.fine(saw.kerf_mm)} between pieces"
         + (f", {p.fine(saw.trim_mm)} trimmed off both ends first" if saw.trim_mm else "")
@@ -49,7 +51,7 @@ def _summed(plan: AnyPlan, key: str) -> str:
     return f"{boards}; {made.waste * 100:.0f} % ends as offcut and sawdust{near}"
 
 
-def _ticket(plan: AnyPlan, group: list[Ticket], scale: float) -> str:
+def _ticket(plan: AnyPlan, group: list[Ticket], scale: float, code: str) -> str:
     p, first, many = plan.brief.printer, group[0], len(group)
     numbers = (
         f"offcut {first.racked} from the rack, {first.number}"
@@ -67,7 +69,7 @@ def _ticket(plan: AnyPlan, group: list[Ticket], scale: float) -> str:
     )
     lines = "".join(_line(plan, [t.pieces[n] for t in group]) for n in range(len(first.pieces)))
     head = f"<b>☐ {escape(p.length(first.stock_mm))}</b> &nbsp; {escape(numbers)} of {first.of}; {escape(left)}"
-    return f'<div class="ticket"><p>{head}</p>{_drawn(plan, first, scale)}<table>{lines}</table></div>'
+    return f'<div class="ticket">{code}<p>{head}</p>{_drawn(plan, first, scale)}<table>{lines}</table></div>'
 
 
 def _line(plan: AnyPlan, pieces: list[TicketPiece]) -> str:

@@ -12,8 +12,10 @@ from rowstake.core.drawing.solids import standing_scene
 from rowstake.core.drawing.thin import Window, thin
 from rowstake.core.plan import AnyPlan
 from rowstake.core.views.base import Strip
+from rowstake.core.views.build import ORDER
 from rowstake.core.views.lists import buy_rows, cut_rows
 from rowstake.files.base import Issue
+from rowstake.files.codes import code_html
 from rowstake.files.formats.svg import ROOM_PX, paper_size_mm, scene_svg
 from rowstake.files.strips import check_bar, strip_html
 
@@ -205,10 +207,10 @@ def _table(heads: list[str], rows: list[list[str]], numbers: set[int]) -> str:
     return f"<table><thead><tr>{head}</tr></thead><tbody>{body}</tbody></table>"
 
 
-def _schedules(plan: AnyPlan) -> str:
-    """The first on a page of its own, the others together."""
+def _schedules(plan: AnyPlan, issue: Issue) -> str:
+    """The first on a page of its own, the others together; each opens on a phone."""
     told = [
-        f"<h2>{escape(x.title)}</h2>{_table(list(x.heads), [list(row) for row in x.rows], set(x.numbers))}"
+        f"{code_html(issue, 'looks' if x.title == ORDER else 'holes')}<h2>{escape(x.title)}</h2>{_table(list(x.heads), [list(row) for row in x.rows], set(x.numbers))}"
         for x in plan.trade.schedules(plan)
     ]
     return "".join(
@@ -260,7 +262,7 @@ def sheets_html(plan: AnyPlan, paper: str, issue: Issue) -> str:
     width, room = w - 2 * MARGIN_MM, h - 2 * MARGIN_MM - BLOCK_MM
     pages = [_cover(plan, width, room, issue)]
     pages += [_composed(plan, scenes, width, room, issue) for scenes in _on_pages(_in_order(plan))]
-    pages += [_schedules(plan), _strips(plan, plan.trade.strips(plan)[:2], width), _lists(plan), _cautions(plan)]
+    pages += [_schedules(plan, issue), _strips(plan, plan.trade.strips(plan)[:2], width), _lists(plan), _cautions(plan)]
     return document_html(plan, paper, "Schedules, lists and cautions", pages, issue)
 
 

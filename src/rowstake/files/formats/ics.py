@@ -24,8 +24,24 @@ def write(plan: AnyPlan, document: str, issue: Issue) -> bytes:
     made.add("x-wr-calname", name)
     for p in placed([own(plan, key, issue.day, issue.forecast)]):
         made.add_component(_event(p, key, name, issue))
+    for entry in issue.record.of("punch"):
+        if entry.values.due:
+            made.add_component(_due(entry.id, entry.values.fault, entry.values.due, name, issue))
     out: bytes = made.to_ical()
     return out
+
+
+def _due(id: str, fault: str, day: datetime.date, name: str, issue: Issue) -> Event:
+    """A day by which something is to be put right."""
+    event = Event()
+    event.add("uid", f"punch-{id}@rowstake.invalid")
+    event.add("summary", f"{name}: {fault}")
+    event.add("dtstart", day)
+    event.add("dtend", day + DAY)
+    event.add("dtstamp", datetime.datetime.combine(issue.day, datetime.time(), datetime.UTC))
+    event.add("transp", "TRANSPARENT")
+    event.add("status", "TENTATIVE")
+    return event
 
 
 def _event(p: Placed, key: str, name: str, issue: Issue) -> Event:

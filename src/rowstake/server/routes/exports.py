@@ -5,7 +5,7 @@ from __future__ import annotations
 import datetime
 from dataclasses import dataclass
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
 
 from rowstake.core.job import read_job
 from rowstake.core.kept import kept_plan
@@ -55,6 +55,7 @@ def take(
     sky: SkyHere,
     rack: RackHere,
     records: RecordsHere,
+    request: Request,
     built: bool = False,
 ) -> Response:
     """`built` takes it as it stands by its record, not as it was drawn."""
@@ -67,6 +68,7 @@ def take(
         held.revision,
         prices_of(job, books),
         key,
+        f"{request.base_url}job/{key}/on-site",
         customer,
         address,
         sky.forecast(job.terms.calendar.place),
