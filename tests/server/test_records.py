@@ -146,3 +146,23 @@ def test_the_record_is_only_ever_added_to(engine, client, job):
     sent(client, job, {**raw_entry(1, "note", text="changed")})
     with engine.connect() as connection:
         assert connection.scalar(text("SELECT body->'values'->>'text' FROM entries")) == "first"
+
+
+def test_a_site_tells_who_does_what_today_and_what_is_open(client, job):
+    site = client.post("/api/sites", json={"name": "The lane"}).json()["id"]
+    assert client.get(f"/api/sites/{site}/today").json() == []
+    client.post(f"/api/jobs/{job}/site", json={"site": site})
+    sent(
+        client,
+        job,
+        raw_entry(1, "punch", fault="plane P2"),
+        raw_entry(2, "step", "agree-the-boundary-have-services-located"),
+    )
+    (told,) = client.get(f"/api/sites/{site}/today", params={"today": "2026-03-02"}).json()
+    today = told["today"]
+    assert (told["letter"], told["name"]) == ("A", "Test fence")
+    assert today["who"] == "a crew of 2"
+    assert "Have buried services located" in today["does"]
+    assert today["to_put_right"] == 1
+    assert today["noted"] == ["Jo"]
+    assert "no forecast" in today["weather"]

@@ -1271,6 +1271,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{key}/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Today Here
+         * @description Who does what where today, what comes, and what is open, job by job; a crew goes from one to the other.
+         */
+        get: operations["today_here_api_sites__key__today_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{key}/lists/{number}/{document}.csv": {
         parameters: {
             query?: never;
@@ -2759,6 +2779,19 @@ export interface components {
             total: string;
             /** Unpriced */
             unpriced: number;
+        };
+        /**
+         * JobToday
+         * @description One job of a site on one day.
+         */
+        JobToday: {
+            /** Id */
+            id: string;
+            /** Letter */
+            letter: string;
+            /** Name */
+            name: string;
+            today: components["schemas"]["Today"];
         };
         /**
          * Lack
@@ -4380,6 +4413,31 @@ export interface components {
             cause: string;
             /** Due */
             due: string;
+        };
+        /**
+         * Today
+         * @description `does` are the tasks of the day, `next` what comes after them; `step` is the first that is not done and `looks` what is open before
+         *     it; `noted` who noted something on this day.
+         */
+        Today: {
+            /** Who */
+            who: string;
+            /** Does */
+            does: string[];
+            /** Brought */
+            brought: string[];
+            /** Next */
+            next: string;
+            /** Weather */
+            weather: string;
+            /** Step */
+            step: string;
+            /** Looks */
+            looks: string[];
+            /** To Put Right */
+            to_put_right: number;
+            /** Noted */
+            noted: string[];
         };
         /** Tried */
         Tried: {
@@ -9706,6 +9764,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DaysTold"] | null;
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    today_here_api_sites__key__today_get: {
+        parameters: {
+            query?: {
+                today?: string | null;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobToday"][];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

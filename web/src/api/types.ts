@@ -34,6 +34,7 @@ export type BuyRow = S["BuyRow"];
 export type CutRow = S["CutRow"];
 export type SiteHeld = S["SiteHeld"];
 export type SiteOpened = S["SiteOpened"];
+export type JobToday = S["JobToday"];
 export type SiteTogether = S["SiteLists"];
 export type Revision = S["Revision"];
 export type Verdict = S["Verdict"];

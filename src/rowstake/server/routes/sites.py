@@ -12,6 +12,7 @@ from pydantic import BaseModel, Field
 
 from rowstake.core.calendar.of_job import DaysTold, own
 from rowstake.core.calendar.of_job import together as days_together
+from rowstake.core.calendar.placed import placed
 from rowstake.core.cost.costing import costed
 from rowstake.core.cost.money import ZERO, Purse
 from rowstake.core.faults import JobFault
@@ -21,6 +22,7 @@ from rowstake.core.job.base import Name
 from rowstake.core.kept import kept_plan
 from rowstake.core.parts import letters
 from rowstake.core.plan import AnyPlan
+from rowstake.core.site.today import Today, today_of
 from rowstake.core.text import check_text
 from rowstake.core.together import together
 from rowstake.core.views.lists import BuyRow, CutRow, buy_rows, cut_rows
@@ -28,7 +30,7 @@ from rowstake.files import stem_of
 from rowstake.files.formats.csv_lists import write_list
 from rowstake.server.prices import empty, prices_of
 from rowstake.server.routes.jobs import Number, Shown, shown
-from rowstake.server.session import BooksHere, JobsHere, SitesHere, SkyHere
+from rowstake.server.session import BooksHere, JobsHere, RecordsHere, SitesHere, SkyHere
 from rowstake.store.jobs import JobListed, Jobs, NoSuchJob
 from rowstake.store.sites import SiteHeld
 
@@ -138,15 +140,46 @@ def days(
 ) -> DaysTold | None:
     """The days of all jobs of a site on one string; nothing where it has none that can be laid out."""
     taken, day = _taken(jobs, jobs.of(sites.jobs_of(key))), today or datetime.date.today()
-    placed = {
+    owned = {
         letter: own(plan, letter, day, sky.forecast(plan.brief.job.terms.calendar.place))
         for letter, plan in taken.plans.items()
     }
     return (
-        days_together(placed, {letter: plan.brief.job.name for letter, plan in taken.plans.items()}, day)
-        if placed
+        days_together(owned, {letter: plan.brief.job.name for letter, plan in taken.plans.items()}, day)
+        if owned
         else None
     )
+
+
+@dataclass(frozen=True, slots=True)
+class JobToday:
+    """One job of a site on one day."""
+
+    id: str
+    letter: str
+    name: str
+    today: Today
+
+
+@router.get("/{key}/today")
+def today_here(
+    key: str, sites: SitesHere, jobs: JobsHere, sky: SkyHere, records: RecordsHere, today: datetime.date | None = None
+) -> list[JobToday]:
+    """Who does what where today, what comes, and what is open, job by job; a crew goes from one to the other."""
+    taken, day = _taken(jobs, jobs.of(sites.jobs_of(key))), today or datetime.date.today()
+    owned = {
+        letter: own(plan, letter, day, sky.forecast(plan.brief.job.terms.calendar.place))
+        for letter, plan in taken.plans.items()
+    }
+    every = placed(list(owned.values())) if owned else []
+    return [
+        JobToday(
+            id, letter, plan.brief.job.name,
+            today_of(plan, records.of(id), owned[letter], [p for p in every if p.job == letter], day),
+        )
+        for id, letter in taken.letters.items()
+        for plan in (taken.plans[letter],)
+    ]  # fmt: skip
 
 
 @router.put("/{key}")

@@ -12,6 +12,7 @@ import { NewSteps } from "../jobs/NewSteps";
 import { NewJob } from "../jobs/NewJob";
 import { SiteLists } from "./SiteLists";
 import { SiteMoneyAndDays } from "./SiteMoneyAndDays";
+import { Today } from "./Today";
 
 const TOLD = [
   ["name", "Site", 120],
@@ -128,6 +129,7 @@ export function SitePage() {
                 </li>
               ))}
             </ul>
+            {found.jobs.length > 0 && <Today site={found.site.id} />}
             {found.jobs.length > 0 && <SiteMoneyAndDays site={found.site.id} />}
             {found.lists.map((lists, n) => (
               <SiteLists key={lists.region} site={found.site.id} number={n + 1} lists={lists} apart={found.lists.length > 1} />
