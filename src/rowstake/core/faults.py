@@ -81,7 +81,7 @@ def told(errors: Iterable[Any], prefix: str = "", length: Length = _mm) -> tuple
 def _told(error: Any, prefix: str, length: Length) -> Fault:
     context, value = error.get("ctx") or {}, error.get("input")
     field = f"{prefix}{'.'.join(str(p) for p in error['loc'])}".strip(".") or "inputs"
-    long = field.endswith("_mm")
+    long = re.search(r"_mm(\.\d+)?$", field) is not None
 
     def word(bound: object) -> str:
         return (length(bound) if long else f"{bound:g}") if isinstance(bound, int | float) else str(bound)
@@ -90,7 +90,9 @@ def _told(error: Any, prefix: str, length: Length) -> Fault:
     said = error["msg"].removeprefix("Value error, ")
     allowed = " and ".join(limits) or said.removeprefix("Input should be ")
     given = "nothing" if error["type"] == "missing" else shown(value)[:80]
-    label = field.rsplit(".", 1)[-1].removesuffix("_mm").removesuffix("_pct").replace("_", " ")
+    *above, last = field.split(".")
+    nth = f" {int(last) + 1}" if last.isdigit() and above else ""
+    label = (above[-1] if nth else last).removesuffix("_mm").removesuffix("_pct").replace("_", " ") + nth
     label = "share" if label == "pct" else label
     if limits and isinstance(value, int | float) and not isinstance(value, bool):
         given = word(value)

@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import cache
 
-from rowstake.core.catalogue import CATALOGUE, GoodEntry, Section
+from rowstake.core.catalogue import CATALOGUE, OWN, GoodEntry, Section
 from rowstake.core.faults import refuse
 
 Size = float | str
@@ -80,7 +80,7 @@ def as_measured(section: Section, mm: float | None, field: str) -> Section:
 def known_key(key: str) -> bool:
     """Whether a price may hang on it: a section, or a good in any or some of the sizes it takes."""
     id, *sizes = key.removesuffix("/stainless").split(":")
-    if id in CATALOGUE.sections:
+    if id in CATALOGUE.sections or id.startswith(OWN):
         return not sizes
     entry = GOODS.get(id)
     return entry is not None and entry.bought and len(sizes) <= len(entry.takes)

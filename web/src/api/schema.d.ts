@@ -1504,6 +1504,27 @@ export interface components {
             what?: string;
         };
         /**
+         * AddOwn
+         * @description A section of the crew's own; lengths may be text in any unit, those it is to be had in with semicolons between.
+         */
+        AddOwn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "add_own";
+            /** Name */
+            name: string;
+            /** Use */
+            use: string;
+            /** Thickness */
+            thickness: number | string;
+            /** Width */
+            width: number | string;
+            /** Lengths */
+            lengths: string;
+        };
+        /**
          * AddSteps
          * @description A flight in the middle of an edge of a level; `full` takes the whole of the edge.
          */
@@ -1595,7 +1616,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
+            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["AddOwn"] | components["schemas"]["RemoveOwn"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
             sight?: components["schemas"]["Sight"] | null;
         };
         /**
@@ -3465,6 +3486,19 @@ export interface components {
             /** Id */
             id: string;
         };
+        /**
+         * RemoveOwn
+         * @description Takes an own section away, by its name; refused while something is made of it.
+         */
+        RemoveOwn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "remove_own";
+            /** Name */
+            name: string;
+        };
         /** RemoveSteps */
         RemoveSteps: {
             /**
@@ -5320,6 +5354,35 @@ export interface components {
             snow_kpa: number;
         };
         /**
+         * OwnSection
+         * @description `lengths_mm` are those it is to be had in; `also` are other uses that it may have.
+         */
+        OwnSection: {
+            /** Name */
+            name: string;
+            /**
+             * Use
+             * @enum {string}
+             */
+            use: "post" | "rail" | "board" | "sheet" | "joist" | "stringer" | "decking" | "fascia" | "handrail" | "baluster";
+            /**
+             * Also
+             * @default []
+             */
+            also: ("post" | "rail" | "board" | "sheet" | "joist" | "stringer" | "decking" | "fascia" | "handrail" | "baluster")[];
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Lengths Mm */
+            lengths_mm: number[];
+            /**
+             * Density Kg M3
+             * @default null
+             */
+            density_kg_m3: number | null;
+        };
+        /**
          * Payment
          * @description One stage of payment: when, and what share of the price.
          */
@@ -5902,6 +5965,11 @@ export interface components {
              *     }
              */
             tolerances: components["schemas"]["Tolerances"];
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["OwnSection"][];
             deck: components["schemas"]["Deck"];
             /**
              * Variants
@@ -6511,6 +6579,11 @@ export interface components {
              *     }
              */
             tolerances: components["schemas"]["Tolerances"];
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["OwnSection"][];
             fence: components["schemas"]["Fence"];
             /**
              * Variants

@@ -38,11 +38,13 @@ from rowstake.core.catalogue.models import (
 from rowstake.core.faults import faults_of, refuse
 
 __all__ = [
-    "CATALOGUE", "PSI", "AdviceEntry", "Catalogue", "Climate", "Decking", "FootingEntry", "GoodEntry", "InspectionRule", "Kind", "Materials", "MethodEntry", "Region", "Section",
+    "CATALOGUE", "OWN", "PSI", "AdviceEntry", "Catalogue", "Climate", "Decking", "FootingEntry", "GoodEntry", "InspectionRule", "Kind", "Materials", "MethodEntry", "Region", "Section",
     "Soil", "Species", "StyleEntry", "pick",
 ]  # fmt: skip
 
 F = TypeVar("F", bound=Fact)
+OWN = "own_"
+"""How the ids of sections begin that a job brings itself."""
 
 
 def _read(name: str) -> dict[str, Any]:
@@ -167,8 +169,12 @@ class Catalogue:
         return _read("cautions")
 
     def sections_for(self, region: str, use: str) -> list[Section]:
-        """Sections sold in a region for a use, in catalogue order."""
-        return [s for s in self.sections.values() if s.region == region and (s.use == use or use in s.also)]
+        """Sections sold in a region for a use, in catalogue order; none that are a job's own."""
+        return [
+            s
+            for s in list(self.sections.values())
+            if s.region == region and (s.use == use or use in s.also) and not s.id.startswith(OWN)
+        ]
 
 
 CATALOGUE = Catalogue()

@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from decimal import Decimal
 from itertools import combinations
 
-from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.catalogue import CATALOGUE, OWN, Section
 from rowstake.core.cost.book import SERVICES, Book, Prices, together
 from rowstake.core.cost.costing import Costing, costed
 from rowstake.core.cost.money import ZERO, Purse
@@ -117,7 +117,7 @@ def instead(plan: AnyPlan, key: str, prices: Prices, currency: str) -> str:
 
 def _alike(section: Section) -> Iterable[tuple[Section, int, str]]:
     """(section, how many of it for one, in words): as thick and wider, or as wide and half as thick."""
-    for other in CATALOGUE.sections.values():
+    for other in [s for s in list(CATALOGUE.sections.values()) if not s.id.startswith(OWN)]:
         if other.region != section.region or other.id == section.id or other.density_kg_m3 != section.density_kg_m3:
             continue
         if (

@@ -27,6 +27,8 @@ SHARED: Mapping[type[Change], Make] = {
     shared.TakeVariant: shared.take_variant,
     shared.DropVariants: shared.drop_variants,
     shared.RenameVariant: shared.rename_variant,
+    shared.AddOwn: shared.add_own,
+    shared.RemoveOwn: shared.remove_own,
 }
 
 

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
+import json
 from typing import Any, Literal
 
-from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.edits.base import Change, mm
+from rowstake.core.edits.base import Change, LengthText, mm
 from rowstake.core.faults import refuse
 from rowstake.core.job import Job, write_job
 from rowstake.core.measure import parse_force, parse_pressure
@@ -77,7 +77,7 @@ def _offered(job: Job, edit: Set) -> None:
     uses = trade_of(job).sections.get(edit.path)
     if uses is None or edit.value is None:
         return
-    sold = [s.id for use in uses for s in CATALOGUE.sections_for(job.region, use)]
+    sold = [s.id for use in uses for s in job.sold_for(use)]
     if edit.value not in sold:
         raise refuse(edit.path, str(edit.value)[:80], ", ".join(sold), "That section is not sold for this here")
 
@@ -142,4 +142,52 @@ def drop_variants(job: Job, edit: DropVariants) -> dict[str, Any]:
     if edit.name is None:
         return {**document, "variants": []}
     document["variants"].remove(_variant(document, edit.name))
+    return document
+
+
+class AddOwn(Change):
+    """A section of the crew's own; lengths may be text in any unit, those it is to be had in with semicolons between."""
+
+    do: Literal["add_own"]
+    name: str
+    use: str
+    thickness: LengthText
+    width: LengthText
+    lengths: str
+
+
+class RemoveOwn(Change):
+    """Takes an own section away, by its name; refused while something is made of it."""
+
+    do: Literal["remove_own"]
+    name: str
+
+
+def add_own(job: Job, edit: AddOwn) -> dict[str, Any]:
+    document = write_job(job)
+    if any(own["name"] == edit.name for own in document["own"]):
+        raise refuse("own.name", edit.name, "a name that no other of them has", "That name is taken")
+    lengths = [mm(job, part.strip(), "own.lengths_mm") for part in edit.lengths.split(";") if part.strip()]
+    document["own"].append({
+        "name": edit.name, "use": edit.use, "thickness_mm": mm(job, edit.thickness, "own.thickness_mm"),
+        "width_mm": mm(job, edit.width, "own.width_mm"), "lengths_mm": lengths,
+    })  # fmt: skip
+    return document
+
+
+def remove_own(job: Job, edit: RemoveOwn) -> dict[str, Any]:
+    document = write_job(job)
+    gone = next((own for own in job.own if own.name == edit.name), None)
+    if gone is None:
+        raise refuse(
+            "own.name", edit.name, ", ".join(own.name for own in job.own) or "none", "There is no such section"
+        )
+    document["own"] = [own for own in document["own"] if own["name"] != edit.name]
+    if gone.section(job.region).id in json.dumps(document):
+        raise refuse(
+            "own.name",
+            edit.name,
+            "one that nothing is made of",
+            f"{edit.name} is in use: choose something else there first",
+        )
     return document

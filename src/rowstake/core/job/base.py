@@ -7,8 +7,10 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, ConfigDict, Field
 
+from rowstake.core.catalogue import Section
 from rowstake.core.cutting.plan import Saw
 from rowstake.core.job.block import Block
+from rowstake.core.job.own import OwnSection, sold_for
 from rowstake.core.job.terms import Terms
 from rowstake.core.measure import Printer
 from rowstake.core.measure.length import LONGEST_MM
@@ -106,6 +108,12 @@ class Common(Block):
     cutting: Cutting = Cutting()
     terms: Terms = Terms()
     tolerances: Tolerances = Tolerances()
+    own: Annotated[tuple[OwnSection, ...], Field(max_length=60)] = ()
+    """Timber and sheets that the crew has besides the catalogue's."""
+
+    def sold_for(self, use: str) -> list[Section]:
+        """The sections that it may use for something: those sold in its region, then its own."""
+        return sold_for(self.region, self.own, use)
 
     @property
     def printer(self) -> Printer:

@@ -9,6 +9,7 @@ from pydantic import ValidationError
 
 from rowstake.core.faults import faults_of, refuse
 from rowstake.core.job.base import SCHEMA, Common
+from rowstake.core.job.own import known
 from rowstake.core.job.upgrade import upgraded
 from rowstake.core.measure import Printer
 from rowstake.core.text import check_text, read_json
@@ -29,17 +30,18 @@ def read_job(raw: Any) -> Job:
             "schema", raw.get("schema", "nothing"), f"schema 1 to {SCHEMA}",
             f"This job file is of another schema; this Row Stake reads schema 1 to {SCHEMA}",
         )  # fmt: skip
-    known = trades()
-    kind = next((trade for key, trade in known.items() if key in raw), None)
+    every = trades()
+    kind = next((trade for key, trade in every.items() if key in raw), None)
     if kind is None:
         raise refuse(
             "job",
             ", ".join(sorted(map(str, raw)))[:80],
-            " or ".join(known),
+            " or ".join(every),
             "This job file does not say what is to be built",
         )
     try:
         job: Job = kind.document.model_validate(raw)
+        known(job.region, job.own)
         return job
     except ValidationError as error:
         in_feet = raw.get("units") == "ft-in"

@@ -3,16 +3,21 @@ import { Link } from "react-router";
 import { get } from "../../api/client";
 import type { BookHeld, Path, Place } from "../../api/types";
 import { Figure, Length, OptionalLength, Tick, Typed } from "./fields";
+import { Plain } from "../../ui/controls";
+import { OwnSheet } from "./OwnSheet";
 import { Say } from "./Say";
 import { put, useDesk, valueAt } from "./state";
 
 /** What the saw takes, and what is worth keeping. */
 export function CuttingSlip() {
+  const [own, setOwn] = useState(false);
   return (
     <Say>
       The saw takes <Length path="cutting.kerf_mm" name="Kerf" />, both ends of a board lose <Length path="cutting.end_trim_mm" name="End trim" />; nobody handles more than{" "}
       <OptionalLength path="cutting.longest_mm" name="Longest length handled" empty="any length on sale" />. Offcuts from{" "}
-      <Length path="cutting.keep_mm" name="Shortest offcut kept" /> on are kept. <Tick path="terms.rack" words="cut from the rack of offcuts first" />
+      <Length path="cutting.keep_mm" name="Shortest offcut kept" /> on are kept. <Tick path="terms.rack" words="cut from the rack of offcuts first" />{" "}
+      <Plain onClick={() => setOwn(true)}>Our own timber</Plain>
+      {own && <OwnSheet onClose={() => setOwn(false)} />}
     </Say>
   );
 }

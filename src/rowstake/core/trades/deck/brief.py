@@ -171,7 +171,7 @@ def resolve_deck(job: DeckJob, place: Place = MAIN) -> DeckBrief:
     deck, c = _standing(job.deck, place), CATALOGUE
     region = pick(c.regions, job.region, "region")
     product = pick(c.decking, deck.boards.product, "deck.boards.product")
-    sold = tuple(sorted(c.sections_for(job.region, "joist"), key=lambda s: s.width_mm))
+    sold = tuple(sorted(job.sold_for("joist"), key=lambda s: s.width_mm))
     if deck.footings.bag not in c.materials.bags:
         raise refuse("deck.footings.bag", deck.footings.bag, ", ".join(c.materials.bags), "There is no such bag")
 

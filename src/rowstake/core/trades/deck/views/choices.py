@@ -13,7 +13,7 @@ def deck_choices(job: DeckJob) -> dict[str, list[Choice]]:
     has for this job."""
     out = {**worded("deck"), "site.climate": [Choice(k.id, k.name) for k in CATALOGUE.climates.values()]}
     for path, use in sections().items():
-        sold = sorted(CATALOGUE.sections_for(job.region, use), key=lambda s: s.width_mm)
+        sold = sorted(job.sold_for(use), key=lambda s: s.width_mm)
         out[path] = [Choice(s.id, s.name) for s in sold]
     for component in components():
         out |= component.choices(job)

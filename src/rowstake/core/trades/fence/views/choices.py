@@ -13,7 +13,7 @@ def choices(job: FenceJob) -> dict[str, list[Choice]]:
     style = c.styles[job.fence.skin.style]
 
     def sections(use: str) -> list[Choice]:
-        return [Choice(s.id, s.name) for s in c.sections_for(region, use)]
+        return [Choice(s.id, s.name) for s in job.sold_for(use)]
 
     rails, posts, boards = sections("rail"), sections("post"), sections("board")
     fits = {fit.id: fit for fit in told["fence.skin.fit"]}

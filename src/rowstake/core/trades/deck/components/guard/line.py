@@ -68,7 +68,7 @@ class Line:
 
 def post_of(brief: DeckBrief) -> Section:
     chosen = brief.deck.guard.post or brief.region.post
-    return pick({s.id: s for s in CATALOGUE.sections_for(brief.region.id, "post")}, chosen, "deck.guard.post")
+    return pick({s.id: s for s in brief.job.sold_for("post")}, chosen, "deck.guard.post")
 
 
 def face_half_mm(brief: DeckBrief) -> float:

@@ -202,7 +202,7 @@ def _strips(level: DeckLevel) -> list[Strip]:
 
 def _choices(job: DeckJob) -> dict[str, list[Choice]]:
     sold = sorted(
-        [*CATALOGUE.sections_for(job.region, "stringer"), *CATALOGUE.sections_for(job.region, "joist")],
+        [*job.sold_for("stringer"), *job.sold_for("joist")],
         key=lambda s: s.width_mm,
     )
     out: dict[str, list[Choice]] = {}

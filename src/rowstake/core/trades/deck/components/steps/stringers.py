@@ -185,5 +185,5 @@ class Stringer:
 
 def sold_for(flight: Flight) -> list[Section]:
     """The boards on sale that stringers are cut from."""
-    region = flight.brief.region.id
-    return [*CATALOGUE.sections_for(region, "stringer"), *CATALOGUE.sections_for(region, "joist")]
+    job = flight.brief.job
+    return [*job.sold_for("stringer"), *job.sold_for("joist")]
