@@ -59,7 +59,7 @@ def test_it_has_its_price_in_a_book():
     job = edited(fence((9000, 0)), SLAB)
     key = id_of(job, "Wide slab")
     job = edited(job, put("fence.skin.board", key))
-    rows = f"item,unit,price,currency,length_mm,supplier\n{key},each,9.50,GBP,2100,Own shed\n{key},each,18.00,GBP,4200,Own shed\n"
+    rows = f"item,unit,price,currency,length_mm,supplier\n{key},length,9.50,GBP,2100,Own shed\n{key},length,18.00,GBP,4200,Own shed\n"
     book = read_csv(rows.encode(), "own")
     assert not book.left_out, book.left_out
     line = next(li for li in costed(plan(job), together([book.book])).lines if "Wide slab" in li.what)
