@@ -11,12 +11,11 @@ import { useDesk } from "./state";
 /** The job's record as it comes in, while a step of the desk looks at it. */
 export function useRecord(): SiteSheet | null {
   const id = useDesk((s) => s.id);
-  const revision = useDesk((s) => s.held?.revision);
   const sheet = useOnSite((s) => (s.job === id ? s.sheet : null));
   useEffect(() => {
     void useOnSite.getState().open(id);
     return () => useOnSite.getState().close();
-  }, [id, revision]);
+  }, [id]);
   return sheet;
 }
 
