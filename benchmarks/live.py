@@ -9,15 +9,13 @@ job in this process, as a ratio, since machines differ.
 from __future__ import annotations
 
 import http.client
-import json
 import statistics
 import sys
 import time
-import urllib.request
 import uuid
-from typing import Any
 from urllib.parse import urlsplit
 
+from browser import sent
 from plan import fence
 from timing import best
 
@@ -25,14 +23,6 @@ from rowstake.core.job import write_job_text
 from rowstake.core.plan import plan
 
 ENTRIES = 20
-
-
-def sent(url: str, method: str, body: dict[str, Any] | None = None) -> Any:
-    data = None if body is None else json.dumps(body).encode()
-    request = urllib.request.Request(url, data, {"Content-Type": "application/json"}, method=method)
-    with urllib.request.urlopen(request) as answer:
-        text = answer.read()
-    return json.loads(text) if text else None
 
 
 def event(stream: http.client.HTTPResponse) -> str:

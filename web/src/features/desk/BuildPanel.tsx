@@ -4,6 +4,7 @@ import type { SiteSheet } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Plain, Quiet } from "../../ui/controls";
 import { Num } from "../../ui/Num";
+import { Misfits } from "../onsite/Misfits";
 import { useOnSite } from "../onsite/state";
 import { WaysOut } from "../onsite/WaysOut";
 import { useDesk } from "./state";
@@ -86,14 +87,7 @@ export function BuildPanel() {
             </li>
           ))}
         </ul>
-        {sheet.saw.misfits.map((m) => (
-          <p key={m.entry + m.label} className="mt-2 border-l-4 border-signal pl-2">
-            <b>
-              {m.label || m.section}, cut {m.length},
-            </b>{" "}
-            fits nowhere now: {m.offer}.
-          </p>
-        ))}
+        <Misfits sheet={sheet} className="mt-2" />
         <h2 className="mt-3 font-bold">Steps</h2>
         <ol>
           {sheet.steps.map((step, n) => (

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { SiteSheet } from "../../api/types";
+import { Misfits } from "./Misfits";
 import { Big, Facts, Figure, OneOf } from "./parts";
 import { ticketsWith } from "./seen";
 import { useOnSite } from "./state";
@@ -55,14 +56,7 @@ export function Cuts({ sheet, part }: { sheet: SiteSheet; part: string }) {
             </Big>
           )}
         </div>
-        {sheet.saw.misfits.map((m) => (
-          <p key={m.entry + m.label} className="mt-3 border-l-4 border-signal pl-2 text-lg">
-            <b>
-              {m.label || m.section}, cut {m.length},
-            </b>{" "}
-            fits nowhere now: {m.offer}.
-          </p>
-        ))}
+        <Misfits sheet={sheet} className="mt-3 text-lg" />
         <p className="mt-3 text-faint">
           {sheet.saw.done} of {sheet.saw.total} pieces are cut.
         </p>
