@@ -293,16 +293,25 @@ def test_holes_meet_where_the_line_comes_back_to_itself():
     check_solids(made)
 
 
-def test_cleats_end_under_boards_that_are_cut_down_to_the_ground():
-    """Steps over ground that rises 9 over 750, boards cut down: behind the gravel board they reach 1 mm lower than the bay's foot."""
+@pytest.mark.parametrize(
+    ("style", "board", "gravel", "rise"),
+    [("board_on_board", "uk_19x125", "uk_38x150", 9), ("close_butted", "uk_19x150", "uk_50x100", 2)],
+)
+def test_boards_are_not_cut_down_into_a_gravel_board(style, board, gravel, rise):
+    """Steps over ground that rises a little, boards cut down to it: where a gravel board lies there is nothing to fill."""
     made = plan(
         edited(
             fence((1500, 0)), put("fence.bays.max_mm", 900), put("fence.skin.height_mm", 700), put("fence.slope.way", "stepped"),
-            put("fence.slope.fill", True), put("fence.skin.style", "board_on_board"), put("fence.skin.board", "uk_19x125"),
-            put("fence.trims.gravel_board", "uk_38x150"), put("fence.skin.lap_mm", 5), put("fence.skin.fit", "even"),
-            put("fence.ground", [{"leg": 0, "at_mm": 0, "level_mm": 0}, {"leg": 0, "at_mm": 750, "level_mm": 9}]),
+            put("fence.slope.fill", True), put("fence.skin.style", style), put("fence.skin.board", board),
+            put("fence.trims.gravel_board", gravel), put("fence.skin.lap_mm", 5), put("fence.posts.proud_mm", 0), put("fence.rails.fixing", "between"),
+            put("fence.skin.side", "left"), put("fence.skin.fit", "even" if style == "board_on_board" else "exact"),
+            put("fence.ground", [{"leg": 0, "at_mm": 0, "level_mm": 0}, {"leg": 0, "at_mm": 750, "level_mm": rise}]),
         )
     )  # fmt: skip
+    feet = {foot.left_mm for foot in made.laid.levels.feet.values()}
+    assert {round(min(y for _, y in p.solid.profile), 3) for p in made.parts if p.kind == "board"} <= {
+        round(f, 3) for f in feet
+    }
     check_solids(made)
 
 

@@ -21,7 +21,7 @@ from rowstake.core.site.steps import check_step, steps_told
 from tests.core.test_record import LEG, stations
 from tests.decks import deck
 from tests.entries import entry, raw_entry
-from tests.jobs import edited, put, yard
+from tests.jobs import edited, fence, put, yard
 
 SET = "set-end-corner-and-gate-posts-then-the-o"
 
@@ -193,3 +193,18 @@ def test_the_command_line_plans_as_built_and_writes_the_log(tmp_path, capsys):
     entries.write_text('{"id": "x"}\n')
     assert main(["plan", str(job), "--built", str(entries)]) == 2
     assert "entries.1.kind" in capsys.readouterr().err
+
+
+def test_corners_are_set_out_by_a_tape_by_hand():
+    """Legs of 9000 and 6000: ⌊min(9000 / 1200, 6000 / 900)⌋ = 6 times three, four and five of 300. At 135° inside: 2 · 3000 · sin 67.5° = 5543."""
+    square = site_sheet(fence((9000, 0), (6000, 90)), Record()).site.corners[0]
+    assert (square.name, square.angle, square.one, square.other, square.apart) == (
+        "P6",
+        "90°",
+        "7200 mm",
+        "5400 mm",
+        "9000 mm",
+    )
+    blunt = site_sheet(fence((9000, 0), (6000, 45)), Record()).site.corners[0]
+    assert (blunt.angle, blunt.one, blunt.other, blunt.apart) == ("135°", "3000 mm", "3000 mm", "5543 mm")
+    assert site_sheet(fence((9000, 0), (6000, 0)), Record()).site.corners == ()

@@ -2001,6 +2001,22 @@ export interface components {
             sentence: string;
         };
         /**
+         * CornerTold
+         * @description A corner set out with a tape: marks on both sides, and how far they are apart when it is right.
+         */
+        CornerTold: {
+            /** Name */
+            name: string;
+            /** Angle */
+            angle: string;
+            /** One */
+            one: string;
+            /** Other */
+            other: string;
+            /** Apart */
+            apart: string;
+        };
+        /**
          * CostRow
          * @description One line; `each` and `total` are empty where it has no price, and `how` says why.
          */
@@ -4054,6 +4070,11 @@ export interface components {
              * @default []
              */
             frames?: components["schemas"]["FrameTold"][];
+            /**
+             * Corners
+             * @default []
+             */
+            corners?: components["schemas"]["CornerTold"][];
             /**
              * Rows
              * @default []

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
@@ -10,6 +11,8 @@ from rowstake.core.catalogue.models import Bag
 from rowstake.core.measure import Printer
 from rowstake.core.planned import AnyPlan
 from rowstake.core.reckoners.hole_concrete import bags_for
+from rowstake.core.reckoners.three_four_five import ThreeFourFive
+from rowstake.core.reckoners.three_four_five import run as three_four_five
 from rowstake.core.record.question import AsBuilt
 from rowstake.core.setting import FillLayer
 
@@ -77,6 +80,17 @@ class FrameTold:
 
 
 @dataclass(frozen=True, slots=True)
+class CornerTold:
+    """A corner set out with a tape: marks on both sides, and how far they are apart when it is right."""
+
+    name: str
+    angle: str
+    one: str
+    other: str
+    apart: str
+
+
+@dataclass(frozen=True, slots=True)
 class RowsTold:
     """Rows of boards that are kept parallel: their width, the gap as designed, and its limits."""
 
@@ -117,6 +131,7 @@ class SiteTold:
     bays: tuple[BayTold, ...] = ()
     stretches: tuple[Stretch, ...] = ()
     frames: tuple[FrameTold, ...] = ()
+    corners: tuple[CornerTold, ...] = ()
     rows: tuple[RowsTold, ...] = ()
     supports: tuple[SupportTold, ...] = ()
     sizes: tuple[SizeAsked, ...] = ()
@@ -124,6 +139,25 @@ class SiteTold:
     """Pieces that are cut to what is not measured yet, by label: what is to be measured first."""
     lengths: Mapping[str, float] = field(default_factory=dict)
     """Lengths of pieces that a reading has changed, by label."""
+
+
+CHORD_MM = 3000.0
+"""How far out a corner that is not square is marked, where its sides are long enough."""
+UNIT_MM = {"mm": 300.0, "ft-in": 304.8}
+"""What three, four and five are counted in."""
+
+
+def corner_told(name: str, inner_deg: float, sides_mm: tuple[float, float], p: Printer) -> CornerTold:
+    """A square corner by three, four and five, as large as its sides allow; any other by its chord, `2 · L · sin(angle / 2)`. Lengths in mm."""
+    angle = f"{inner_deg:g}°"
+    unit = UNIT_MM[p.units]
+    if abs(inner_deg - 90) < 0.05 and min(sides_mm) >= 3 * unit and max(sides_mm) >= 4 * unit:
+        made = three_four_five(ThreeFourFive(side_a_mm=sides_mm[0], side_b_mm=sides_mm[1], unit_mm=unit))
+        return CornerTold(name, angle, p.length(made.a_mm), p.length(made.b_mm), p.length(made.diagonal_mm))
+    long = min(CHORD_MM, *sides_mm)
+    return CornerTold(
+        name, angle, p.length(long), p.length(long), p.length(2 * long * math.sin(math.radians(inner_deg) / 2))
+    )
 
 
 def filled(layers: Iterable[FillLayer], bag: Bag, p: Printer) -> tuple[str, ...]:

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { FrameTold, RowsTold, SiteSheet, SupportTold } from "../../api/types";
 import { boardsLeft, cutBy, gapAt, outOfSquare, push, trueDiagonal } from "./closed";
+import { Num } from "../../ui/Num";
 import { Keys } from "./Keys";
 import { Big, Facts, Figure } from "./parts";
 import { shown } from "./seen";
@@ -8,12 +9,28 @@ import { useOnSite } from "./state";
 
 /** Square, parallel and level: two readings in, what to do out. Nothing of it waits for a signal. */
 export function True({ sheet }: { sheet: SiteSheet }) {
-  const { frames, rows, supports, sizes } = sheet.site;
+  const { frames, corners, rows, supports, sizes } = sheet.site;
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4">
       {frames.map((f) => (
         <Square key={f.id} frame={f} sheet={sheet} />
       ))}
+      {corners.length > 0 && (
+        <section className="mt-3">
+          <h2 className="text-2xl font-bold">Corners</h2>
+          <ul>
+            {corners.map((c) => (
+              <li key={c.name} data-corner={c.name} className="border-b border-rule py-1.5 text-lg">
+                <b>{c.name}</b>, {c.angle}: <Num>{c.one}</Num> on one side, <Num>{c.other}</Num> on the other,{" "}
+                <b>
+                  <Num>{c.apart}</Num> apart
+                </b>
+                .
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {rows.map((r) => (
         <Creep key={r.id} rows={r} sheet={sheet} />
       ))}

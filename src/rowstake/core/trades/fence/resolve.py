@@ -79,6 +79,11 @@ class Brief:
         return self.style.runs == "along"
 
     @property
+    def filled(self) -> bool:
+        """True where boards are cut down to the ground: where they stand upright, and no gravel board lies there already."""
+        return self.fence.slope.fill and not self.along and not self.fence.trims.gravel_board
+
+    @property
     def between(self) -> bool:
         """True where rails lie between the posts: as chosen, or because the style is framed that way."""
         styled = self.style.framed or self.style.on_centres or self.style.faces > 1

@@ -224,7 +224,7 @@ def upright(
     foot_rise, length = None, height + abs(rise)
     if abs(slope) > SQUARE_CUT:
         ends += f", both ends at {foot.angle_deg:.1f}°"
-    elif brief.fence.slope.fill and not levels.flat:
+    elif brief.filled and not levels.flat:
         top = low + height
         low, foot_rise = _down_to_ground(brief, levels, course.leg, low, x, wide)
         length = top - min(low, low + foot_rise)

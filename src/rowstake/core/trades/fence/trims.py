@@ -130,13 +130,11 @@ def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section)
                 solid=stand(layout.poses[bay.leg], (-half, half), left, right, top - board.width_mm, top, rise),
             )
         )  # fmt: skip
-        out += _cleats(brief, layout, levels, bay, half, board.width_mm, (foot, clear))
+        out += _cleats(brief, layout, bay, half, board.width_mm, (foot, clear))
     return out
 
 
-def _cleats(
-    brief: Brief, layout: Layout, levels: Levels, bay: Bay, half: float, wide: float, over: tuple[Foot, Reach]
-) -> list[Part]:
+def _cleats(brief: Brief, layout: Layout, bay: Bay, half: float, wide: float, over: tuple[Foot, Reach]) -> list[Part]:
     """An upright on the face of either post behind the board, which is screwed to it: from the board's lower edge, no higher than the
     board."""
     facts, (foot, board) = CATALOGUE.materials.trims, over
@@ -147,10 +145,7 @@ def _cleats(
     good, held, out = brief.sold.good("cleat", facts.cleat_mm), f"cleats {cleat_screw(brief).words}", []
     for n, (a, b) in enumerate(((left, left + along), (right - along, right)), 1):
         low = max(foot.at(a), foot.at(b)) - wide
-        under = [foot.at(a), foot.at(b)]
-        if brief.fence.slope.fill and not levels.flat:  # boards come down behind it as far as the ground lets them
-            under.append(levels.profiles[bay.leg].lowest(a, b) + brief.fence.skin.ground_gap_mm)
-        high = min(facts.cleat_mm, min(under) - low)
+        high = min(facts.cleat_mm, min(foot.at(a), foot.at(b)) - low)
         out.append(
             Part(f"{bay.label} cleat {n}", "cleat", "frame", good, bay.label, high, facts.cleat_wide_mm, unit="each",
                  solid=stand(layout.poses[bay.leg], depth, a, b, low, low + high), hold=Hold(held))

@@ -2,13 +2,26 @@
 
 from __future__ import annotations
 
+from itertools import pairwise
+
 from rowstake.core.parts import identified
 from rowstake.core.record.question import AsBuilt
 from rowstake.core.record.read import Read
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.layout import SAME_MM, Bay, Post, pitch_mm
+from rowstake.core.trades.fence.line import inner_angle_deg
 from rowstake.core.trades.fence.on_leg import on_leg
-from rowstake.core.views.site import BayTold, HoleTold, RowsTold, SiteTold, SizeAsked, Stretch, filled
+from rowstake.core.views.site import (
+    BayTold,
+    CornerTold,
+    HoleTold,
+    RowsTold,
+    SiteTold,
+    SizeAsked,
+    Stretch,
+    corner_told,
+    filled,
+)
 
 INSIDE_MM = 100.0
 """What laps so far past a post belongs to the bay before it."""
@@ -26,6 +39,7 @@ def fence_site(plan: FencePlan, built: AsBuilt) -> SiteTold:
         holes,
         tuple(_bays(plan, ids, reads, along)),
         tuple(_stretches(plan)),
+        corners=tuple(_corners(plan)),
         rows=_rows(plan),
         sizes=tuple(_sizes(plan)),
         pending=_pending(plan, reads, along),
@@ -161,3 +175,17 @@ def _pending(plan: FencePlan, reads: dict[str, Read], along: dict[str, list[str]
     unread = {b.label for b in plan.laid.layout.bays if b.left.label not in reads or b.right.label not in reads}
     found = {label: [bay for bay in bays if bay in unread] for label, bays in along.items()}
     return {label: ", ".join(bays) for label, bays in found.items() if bays}
+
+
+def _corners(plan: FencePlan) -> list[CornerTold]:
+    layout, p = plan.laid.layout, plan.brief.printer
+    return [
+        corner_told(
+            layout.leg_posts(after.index)[0].label,
+            inner_angle_deg(after.turn_deg),
+            (before.length_mm, after.length_mm),
+            p,
+        )
+        for before, after in pairwise(layout.legs)
+        if abs(after.turn_deg) > 0.5
+    ]
