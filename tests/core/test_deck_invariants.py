@@ -72,7 +72,7 @@ def decks(draw):
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 30)),
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 24)),
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )

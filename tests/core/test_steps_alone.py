@@ -24,7 +24,7 @@ def test_only_steps_are_counted_listed_and_told(region, build, height):
     proof = prove(made.parts)
     assert (proof.clashes, proof.loose, proof.grips) == ((), (), ())
     page = desk(made)
-    assert [s.key for s in page.stakes] == ["site", "line", "ground", "steps", "buy", "price", "days"]
+    assert [s.key for s in page.stakes] == ["site", "line", "ground", "steps", "buy", "price", "days", "build", "log"]
     assert not page.needs
     assert {f.working for f in page.figures} <= set(made.workings)
     assert {s.working for s in page.stakes if s.working} <= set(made.workings)
@@ -43,7 +43,7 @@ def test_three_steps_by_hand():
     (tape,) = desk(made).tapes
     assert [round(m.mm, 1) for m in tape.marks] == [round(25 + 23.5 + i * (1450 - 47) / 5, 1) for i in range(6)]
     for kind in formats().values():
-        for document in () if kind.priced else kind.documents(made):
+        for document in () if kind.priced or kind.logged else kind.documents(made):
             assert export(made, kind.id, document)[2]
     wrapped = plan(apply_raw(made.brief.job, [put("deck.steps.0.round_far_mm", 500)]))
     assert any(p.label.startswith("S1-far-") for p in wrapped.parts)

@@ -102,7 +102,7 @@ def test_new_steps_alone_are_said_in_a_sentence(page, site):
     sheet.get_by_role("button", name="Lay it out").click()
     stake(page, "steps")
     expect(page.locator("[data-stake=steps]")).to_contain_text("S1: 3 risers of 180 mm")
-    expect(page.locator("[data-stake]")).to_have_count(7)
+    expect(page.locator("[data-stake]")).to_have_count(9)
     expect(page.get_by_label("Guard", exact=True)).to_have_count(0)
     expect(page.locator("[data-scene=flight_S1] polygon").first).to_be_visible()
     stake(page, "buy")

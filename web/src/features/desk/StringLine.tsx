@@ -44,9 +44,13 @@ export function StringLine() {
                   </svg>
                   <span className="bg-lime px-1 text-[0.8125rem]">
                     {stake.flag === "needs" ? (
-                      <b className="text-signal">{stake.says}</b>
+                      <b className="whitespace-nowrap text-signal" title={stake.says}>
+                        {stake.says.split(" ")[0]} ▲<span className="sr-only"> {stake.says}</span>
+                      </b>
                     ) : stake.flag === "waits" ? (
-                      <span className="text-faint">{stake.says}</span>
+                      <span className="text-faint" title={stake.says}>
+                        waits<span className="sr-only"> {stake.says.replace("waits", "")}</span>
+                      </span>
                     ) : (
                       <span className="text-faint" title={stake.says}>
                         ✓<span className="sr-only">{stake.says}</span>

@@ -117,6 +117,8 @@ class _Placed:
     on_end: bool
 
 
+BAY_LEAST_MM = 20.0
+"""Less room between two posts is no bay."""
 SAME_MM = 0.5
 """Two places nearer than this are one."""
 
@@ -212,7 +214,8 @@ def stands_at(legs: list[LegLine], gates: dict[int, list[_Placed]], leg: int) ->
 
 def misplaced(brief: Brief, legs: list[LegLine], gates: dict[int, list[_Placed]]) -> list[tuple[int, Fault]]:
     """Posts that are said to stand off their leg, in an opening, or in another post: (which, what is wrong)."""
-    p, least, out = brief.printer, face_mm(brief.post), []
+    p, out = brief.printer, []
+    least = max(face_mm(brief.post), face_mm(brief.gate_post)) + BAY_LEAST_MM
     taken: dict[int, list[float]] = {}
     for n, fixed in sorted(enumerate(brief.fence.fixed), key=lambda each: (each[1].leg, each[1].at_mm)):
         at = fixed.at_mm
@@ -222,7 +225,7 @@ def misplaced(brief: Brief, legs: list[LegLine], gates: dict[int, list[_Placed]]
             continue
         ends = taken.setdefault(fixed.leg, stands_at(legs, gates, fixed.leg))
         near = min(ends, key=lambda mark: abs(mark - at))
-        if abs(near - at) <= SAME_MM:
+        if abs(near - at) <= SAME_MM and near in stands_at(legs, gates, fixed.leg):
             continue
         allowed, wrong = "", ""
         if at > legs[fixed.leg].length_mm:
