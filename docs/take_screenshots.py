@@ -68,19 +68,6 @@ def main() -> None:
         go(page, "gates")
         page.get_by_label("Open to").fill("60")
         shoot(page, "rehearsal")
-        sheets = [
-            ("skin", "The year in the boards", "seasons", ("Month", "6")),
-        ]
-        for stake, button, name, slide in sheets:
-            go(page, stake)
-            page.get_by_role("button", name=button).click()
-            page.get_by_role("dialog").locator("svg").first.wait_for()
-            if slide:
-                page.get_by_label(slide[0]).fill(slide[1])
-            else:
-                page.get_by_role("dialog").locator("table").wait_for()
-            shoot(page, name)
-            page.keyboard.press("Escape")
         go(page, "buy")
         page.get_by_role("tab", name="Second look").click()
         for name, count in (("Posts", "9"), ("Bags", "60"), ("Boards", "181"), ("Rails", "20")):
