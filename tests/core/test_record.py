@@ -102,6 +102,19 @@ def test_an_answer_settles_and_taking_it_back_brings_back_what_it_answered():
     assert 1890 in stations(built(first, second, back).job)
 
 
+def test_a_third_reading_does_not_bring_back_the_first():
+    first, second = (
+        entry(1, "post", "1/post/2", at_mm=1890),
+        entry(2, "post", "1/post/2", at_mm=1840, answers=("entry-0001",)),
+    )
+    third = entry(3, "post", "1/post/2", at_mm=1800, answers=("entry-0002",))
+    assert [e.id for e in Record([first, second, third]).live] == ["entry-0003"]
+    back = entry(4, "settled", answers=("entry-0003",))
+    assert [e.id for e in Record([first, second, third, back]).live] == ["entry-0002", "entry-0004"]
+    again = entry(5, "settled", answers=("entry-0004",))
+    assert [e.id for e in Record([first, second, third, back, again]).live] == ["entry-0003", "entry-0005"]
+
+
 PARTS = st.sampled_from([f"1/post/{n}" for n in range(1, 9)] + ["2/post/1", "2/post/4", "3/post/1"])
 READS = st.fixed_dictionaries(
     {}, optional={"at_mm": st.floats(0, 12_000), "depth_mm": st.floats(0, 2000), "as_is": st.booleans()}

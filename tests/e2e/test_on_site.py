@@ -107,6 +107,26 @@ def test_a_bay_is_measured_and_cut_at_the_saw_and_both_phones_know(phone, site):
     expect(saw.locator("[data-ticket]")).to_contain_text("0 of")
 
 
+def test_a_second_reading_on_one_phone_answers_the_first_and_keeps_what_else_was_read(phone, site):
+    job, hand = add_job(site.url, fence((10_800, 0))), phone()
+    on_site(hand, site.url, job)
+    one(hand, "P2")
+    hand.get_by_role("button", name="Depth reached").click()
+    keys(hand, "1040")
+    for mark in ("1810", "1790"):
+        hand.get_by_role("button", name="Mark measured").click()
+        keys(hand, mark)
+        expect(hand.locator("[data-big]")).to_have_text(f"{mark} mm")
+    expect(hand.locator("[data-hole=P2]")).to_contain_text("1040 mm deep")
+    hand.get_by_role("button", name="Stands as drawn").click()
+    one(hand, "✓ P2")
+    expect(hand.locator("[data-big]")).to_have_text("1800 mm")
+    expect(hand.locator("[data-hole=P2]")).to_contain_text("1040 mm deep")
+    expect(hand.locator("[data-sync=sent]")).to_be_visible()
+    mode(hand, "Log")
+    expect(hand.get_by_label("To settle")).to_have_count(0)
+
+
 def test_a_code_on_paper_opens_the_very_part(phone, site):
     job, hand = add_job(site.url, yard()), phone()
     on_site(hand, site.url, job)

@@ -2734,6 +2734,10 @@ export interface components {
              * @default false
              */
             asks?: boolean;
+            /** Said */
+            said?: {
+                [key: string]: number | string | boolean;
+            };
         };
         /**
          * Inspection

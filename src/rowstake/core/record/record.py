@@ -11,8 +11,8 @@ from rowstake.core.record.entry import write_entry
 
 
 class Record:
-    """Every entry once, by time and then by id. An entry counts until a later one that counts answers it; so taking back an answer
-    brings back what it answered. Two entries of one id are told apart by what they say: the first in that order stays."""
+    """Every entry once, by time and then by id. An entry counts until a later one answers it, or takes it back; taking back an answer
+    brings back what it answered, answering it again does not. Two entries of one id are told apart by what they say: the first in that order stays."""
 
     def __init__(self, entries: Iterable[Any] = ()) -> None:
         once: dict[str, Any] = {}
@@ -25,13 +25,18 @@ class Record:
 
     @cached_property
     def live(self) -> tuple[Any, ...]:
-        """Those that count, in order."""
+        """Those that count, in order: not taken back, and answered by no later one that is not taken back itself."""
+        taken_back: set[str] = set()
         answered: set[str] = set()
         out = []
         for entry in reversed(self.entries):
+            if entry.id in taken_back:
+                continue
+            if entry.kind == "settled":
+                taken_back.update(entry.answers)
             if entry.id not in answered:
                 out.append(entry)
-                answered.update(entry.answers)
+            answered.update(entry.answers)
         return tuple(reversed(out))
 
     @cached_property

@@ -38,6 +38,8 @@ class HoleTold:
     entries: tuple[str, ...] = ()
     off: tuple[str, ...] = ()
     asks: bool = False
+    said: Mapping[str, float | str | bool] = field(default_factory=dict)
+    """What its readings say together: a new one takes it along where it answers them."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { SiteSheet } from "../../api/types";
 import { Keys } from "./Keys";
 import { Big, Facts, Figure, OneOf } from "./parts";
-import { baysWith, ticketsWith } from "./seen";
+import { baysWith, readAgain, ticketsWith } from "./seen";
 import { useOnSite } from "./state";
 
 /** Bay by bay: what is free between two posts, and what is cut for it. */
@@ -15,7 +15,11 @@ export function Bays({ sheet, part }: { sheet: SiteSheet; part: string }) {
   const bay = bays[Math.min(at, bays.length - 1)];
   if (!bay) return <p className="p-4 text-lg">This job has no bays.</p>;
   const own = ticketsWith(sheet, waiting).filter((t) => t.labels.some((l) => bay.pieces.includes(l)));
-  const answers = sheet.site.holes.find((h) => h.id === bay.hole)?.entries ?? [];
+  const measured = (clear_mm: number) => {
+    const hole = sheet.site.holes.find((h) => h.id === bay.hole);
+    const told = readAgain(hole, useOnSite.getState().waiting, { drawn_mm: hole?.key_mm ?? bay.key_mm, clear_mm, after_mm: bay.after_mm });
+    void enter("post", bay.hole, told.values, { answers: told.answers });
+  };
   return (
     <OneOf all={bays} at={at} go={go} done={(b) => b.measured} name={(b) => b.label}>
       <article data-bay={bay.label}>
@@ -42,7 +46,7 @@ export function Bays({ sheet, part }: { sheet: SiteSheet; part: string }) {
           </Big>
           <Big
             onClick={() => {
-              void enter("post", bay.hole, { drawn_mm: bay.key_mm, clear_mm: bay.clear_mm, after_mm: bay.after_mm });
+              measured(bay.clear_mm);
               go(Math.min(at + 1, bays.length - 1));
             }}
           >
@@ -60,7 +64,7 @@ export function Bays({ sheet, part }: { sheet: SiteSheet; part: string }) {
             onClose={() => ask(false)}
             done={(mm) => {
               ask(false);
-              void enter("post", bay.hole, { drawn_mm: keyOf(sheet, bay.hole, bay.key_mm), clear_mm: mm, after_mm: bay.after_mm }, { answers });
+              measured(mm);
             }}
           />
         )}
@@ -68,6 +72,3 @@ export function Bays({ sheet, part }: { sheet: SiteSheet; part: string }) {
     </OneOf>
   );
 }
-
-/** The mark that the post at a bay's end was drawn at. */
-const keyOf = (sheet: SiteSheet, hole: string, otherwise: number) => sheet.site.holes.find((h) => h.id === hole)?.key_mm ?? otherwise;

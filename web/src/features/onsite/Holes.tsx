@@ -3,7 +3,7 @@ import type { SiteSheet } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
 import { Keys } from "./Keys";
 import { Big, Facts, Figure, OneOf } from "./parts";
-import { type Hole, holesWith } from "./seen";
+import { type Hole, holesWith, readAgain } from "./seen";
 import { useOnSite } from "./state";
 import { WaysOut } from "./WaysOut";
 
@@ -39,7 +39,8 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
   const made = hole.id.includes("/new/");
   const keep = (values: Record<string, unknown>) => {
     setAsk("");
-    void enter("post", hole.id, { ...(fence ? { drawn_mm: hole.key_mm } : {}), ...values });
+    const told = readAgain(fence ? hole : undefined, useOnSite.getState().waiting, { ...(fence ? { drawn_mm: hole.key_mm } : {}), ...values });
+    void enter("post", hole.id, told.values, { answers: told.answers });
   };
   return (
     <article data-hole={hole.label}>
@@ -70,7 +71,7 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
         <div className="mt-3 grid grid-cols-2 gap-2">
           {fence && (
             <>
-              <Big strong onClick={() => (keep({}), next())}>
+              <Big strong onClick={() => (keep({ placed: true }), next())}>
                 Stands as drawn
               </Big>
               <Big onClick={() => setAsk("at_mm")}>Mark measured</Big>

@@ -85,3 +85,16 @@ export function ticketsWith(sheet: SiteSheet, waiting: Waiting[]): (CutTicket & 
     return { ...t, cut: Math.min(t.count, t.cut + mine), todo: t.todo.slice(mine), unsent: mine > 0 };
   });
 }
+
+const PLACE = ["at_mm", "clear_mm", "after_mm"];
+
+/** What a new reading of a post says with what was read of it before, which it answers: its place is told together, all else stays. */
+export function readAgain(hole: HoleTold | undefined, waiting: Waiting[], values: Record<string, unknown>): { values: Record<string, unknown>; answers: string[] } {
+  if (!hole) return { values, answers: [] };
+  const mine = waiting.filter((w) => w.entry.kind === "post" && w.entry.part === hole.id && (w.entry.values as Values).drawn_mm === hole.key_mm && !w.why);
+  const before: Record<string, unknown> = Object.assign({}, hole.said, ...mine.map((w) => w.entry.values));
+  const placed = "placed" in values || PLACE.some((key) => key in values);
+  const kept = Object.fromEntries(Object.entries(before).filter(([key]) => !placed || !PLACE.includes(key)));
+  const said = Object.fromEntries(Object.entries(values).filter(([key]) => key !== "placed"));
+  return { values: { ...kept, ...said }, answers: [...new Set([...hole.entries, ...mine.map((w) => w.entry.id)])] };
+}

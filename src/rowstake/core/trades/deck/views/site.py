@@ -5,6 +5,7 @@ from __future__ import annotations
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.reckoners.closed import cut_by
 from rowstake.core.record.question import AsBuilt
+from rowstake.core.record.read import read_together
 from rowstake.core.record.record import Record
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.laid import DeckPlan
@@ -31,19 +32,20 @@ def deck_site(plan: DeckPlan, built: AsBuilt) -> SiteTold:
 
 def _hole(plan: DeckPlan, f: FootingAt, n: int, record: Record) -> HoleTold:
     p, bag = plan.brief.printer, plan.brief.bag
-    read, off, asks = record.last("post", f"footing/{f.label}"), [], False
-    if read and read.values.depth_mm is not None:
-        short = f.dug.depth_mm - read.values.depth_mm
+    reads = record.of("post", f"footing/{f.label}")
+    values, off, asks = read_together(reads), [], False
+    if values.depth_mm is not None:
+        short = f.dug.depth_mm - values.depth_mm
         asks = short > plan.brief.job.tolerances.depth_mm
-        off.append(f"{p.length(read.values.depth_mm)} deep" + (f", {p.length(short)} less than asked" if asks else ""))
-    if read and read.values.met:
-        off.append(f"met: {read.values.met}")
+        off.append(f"{p.length(values.depth_mm)} deep" + (f", {p.length(short)} less than asked" if asks else ""))
+    if values.met:
+        off.append(f"met: {values.met}")
     x, y = plan.laid.main.told_at(f.post.on_site)
     return HoleTold(
         f"footing/{f.label}", f.label, 0, float(n), x, p.length(x), p.length(y), f.dug.words(p),
         p.length(f.dug.depth_mm), p.length(f.dug.across_mm), filled(f.dug.layers, bag, p), "",
         f"{plan.brief.post.name}, {p.length(f.post.height_mm)}" if f.post.height_mm > 0 else "",
-        (read.id,) if read else (), tuple(off), asks,
+        tuple(e.id for e in reads), tuple(off), asks,
     )  # fmt: skip
 
 

@@ -64,6 +64,7 @@ def _hole(plan: FencePlan, post: Post, id: str, read: Read | None) -> HoleTold:
         p.length(kind.hole.hole_depth_mm) if kind.dug else kind.method.name, p.length(kind.diameter_mm) if kind.dug else "", fill,
         p.length(kind.depth_stick_mm) if kind.dug else "", f"{kind.post.name}, {p.length(cut.length_mm)}",
         entries, off, asks,
+        read.values.model_dump(exclude_none=True, exclude_defaults=True) if read else {},
     )  # fmt: skip
 
 
