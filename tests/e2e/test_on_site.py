@@ -103,6 +103,7 @@ def test_a_bay_is_measured_and_cut_at_the_saw_and_both_phones_know(phone, site):
     expect(line.locator("[data-ticket]")).to_contain_text("0 of")
     saw.get_by_role("button", name="One is cut").click()
     expect(line.locator("[data-ticket]")).to_contain_text("1 of")
+    expect(line.locator("[data-ticket]")).to_contain_text("all 1 are cut")
     line.get_by_role("button", name="The last one was not cut").click()
     expect(saw.locator("[data-ticket]")).to_contain_text("0 of")
 

@@ -21,7 +21,7 @@ export function Bays({ sheet, part }: { sheet: SiteSheet; part: string }) {
     void enter("post", bay.hole, told.values, { answers: told.answers });
   };
   return (
-    <OneOf all={bays} at={at} go={go} done={(b) => b.measured} name={(b) => b.label}>
+    <OneOf all={bays} at={at} go={go} done={(b) => b.measured} name={(b) => b.label} id={(b) => b.label}>
       <article data-bay={bay.label}>
         <h2 className="text-2xl font-bold first-letter:uppercase">{bay.label}</h2>
         <Figure name={bay.measured ? "Free between the posts" : "Free between the posts, as drawn"}>{bay.clear}</Figure>

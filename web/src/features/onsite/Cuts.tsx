@@ -27,7 +27,7 @@ export function Cuts({ sheet, part }: { sheet: SiteSheet; part: string }) {
       left_mm: count === 1 && ticket.count === 1 ? ticket.left_mm : null,
     });
   return (
-    <OneOf all={tickets} at={at} go={go} done={(t) => t.cut >= t.count} name={(t) => t.labels[0]}>
+    <OneOf all={tickets} at={at} go={go} done={(t) => t.cut >= t.count} name={(t) => t.labels[0]} id={(t) => t.key}>
       <article data-ticket={ticket.labels[0]}>
         <h2 className="text-2xl font-bold">
           {ticket.section} <span className="text-lg font-normal text-faint">{ticket.kind}</span>

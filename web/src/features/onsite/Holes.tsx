@@ -22,7 +22,7 @@ export function Holes({ sheet, part }: { sheet: SiteSheet; part: string }) {
   if (!hole) return <p className="p-4 text-lg">Nothing is dug on this job.</p>;
   const go = (n: number) => setOn(keyOf(holes[n]));
   return (
-    <OneOf all={holes} at={at} go={go} done={(h) => h.entries.length > 0} name={(h) => h.label}>
+    <OneOf all={holes} at={at} go={go} done={(h) => h.entries.length > 0} name={(h) => h.label} id={keyOf}>
       <One key={on} hole={hole} sheet={sheet} next={() => go(Math.min(at + 1, holes.length - 1))} />
       <div className="mt-3 h-44 border-t border-rule">
         <SceneView scene={sheet.scene} label="The job as it stands" selected={[hole.label]} onPick={(label) => void (holes.some((h) => h.label === label) && go(holes.findIndex((h) => h.label === label)))} />

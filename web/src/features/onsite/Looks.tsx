@@ -12,7 +12,7 @@ export function Looks({ sheet, part }: { sheet: SiteSheet; part: string }) {
   const step = sheet.steps[at];
   if (!step) return <p className="p-4 text-lg">There is no order of work.</p>;
   return (
-    <OneOf all={sheet.steps} at={at} go={go} done={done} name={(s) => String(sheet.steps.indexOf(s) + 1)}>
+    <OneOf all={sheet.steps} at={at} go={go} done={done} name={(s) => String(sheet.steps.indexOf(s) + 1)} id={(s) => s.key}>
       <Step key={step.key} step={step} done={done(step)} next={() => go(Math.min(at + 1, sheet.steps.length - 1))} />
     </OneOf>
   );

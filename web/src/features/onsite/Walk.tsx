@@ -20,7 +20,7 @@ export function Walk({ sheet }: { sheet: SiteSheet }) {
   const q = asked[at];
   if (!q) return <p className="p-4 text-lg">Nothing is asked of this.</p>;
   return (
-    <OneOf all={asked} at={at} go={go} done={(one) => Boolean(answered(one))} name={(one) => one.where}>
+    <OneOf all={asked} at={at} go={go} done={(one) => Boolean(answered(one))} name={(one) => one.where} id={(one) => one.key}>
       <Question key={q.key} q={q} answer={answered(q)} next={() => go(Math.min(at + 1, asked.length - 1))} />
       <p className="mt-3 text-faint first-letter:uppercase">{sheet.inspection.verdict}.</p>
     </OneOf>

@@ -44,12 +44,12 @@ export function Facts({ rows }: { rows: readonly (readonly [string, string])[] }
 }
 
 /** One at a time: which of them this is, and the way to the next. */
-export function OneOf<T>({ all, at, go, done, name, children }: { all: readonly T[]; at: number; go: (n: number) => void; done: (one: T) => boolean; name: (one: T) => string; children: ReactNode }) {
+export function OneOf<T>({ all, at, go, done, name, id, children }: { all: readonly T[]; at: number; go: (n: number) => void; done: (one: T) => boolean; name: (one: T) => string; id: (one: T) => string; children: ReactNode }) {
   return (
     <>
       <ol aria-label="All of them" className="flex gap-1 overflow-x-auto px-3 pt-2 pb-1">
         {all.map((one, n) => (
-          <li key={n} className="shrink-0">
+          <li key={id(one)} className="shrink-0">
             <button
               type="button"
               aria-current={n === at ? "step" : undefined}

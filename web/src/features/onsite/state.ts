@@ -121,7 +121,11 @@ export const useOnSite = create<OnSite>((set, get) => {
       set({ waiting });
       window.addEventListener("online", online);
       events = new EventSource(`/api/jobs/${job}/events`);
-      for (const name of ["changed", "again"]) events.addEventListener(name, () => void (get().waiting.some((w) => !w.why) ? get().send() : lookAgain()));
+      const told = () => {
+        void lookAgain();
+        if (get().waiting.some((w) => !w.why)) void get().send();
+      };
+      for (const name of ["changed", "again"]) events.addEventListener(name, told);
       events.onerror = () => later();
       await lookAgain();
       await get().send();
