@@ -91,6 +91,13 @@ def test_ways_out_of_a_post_that_is_off_and_what_each_would_do():
     assert site_sheet(LEG, back).punch[0].fault == "Move P3 back to 1800 mm"
     more = as_built(LEG, with_entries(record, ways["another"].entries))
     assert len(stations(more.job)) == len(stations(as_built(LEG, record).job)) + 1
+    twice = Record(
+        [entry(1, "post", "1/post/2", at_mm=1860), entry(2, "post", "1/post/2", at_mm=1890, answers=("entry-0001",))]
+    )
+    away = next(w for w in ways_out(LEG, twice, "entry-0002") if w.key == "back")
+    assert stations(as_built(LEG, with_entries(twice, away.entries)).job) == stations(LEG), (
+        "no earlier reading comes back"
+    )
     with pytest.raises(JobFault, match="no such reading"):
         ways_out(LEG, record, "entry-0009")
 
@@ -118,6 +125,10 @@ def test_a_deck_is_measured_by_its_frame_its_supports_and_its_boards():
     told = next(s for s in site_sheet(job, high).site.supports if s.id == support.id)
     assert told.cut_mm == pytest.approx(support.cut_mm - 12), "cut = drawn − off"
     assert told.asks
+    lifted = Record([entry(1, "height", support.id, off_mm=2000)])
+    none = next(s for s in site_sheet(job, lifted).site.supports if s.id == support.id)
+    assert (none.cut_mm, none.do) == (None, "no room is left for a post: take the footing down")
+    assert sheet.site.frames[0].true_mm == job.tolerances.square_mm
     label = support.name.replace("F", "P")
     saw = site_sheet(job, high).saw
     assert any(label in t.labels and t.length_mm == pytest.approx(told.cut_mm) for t in saw.tickets)

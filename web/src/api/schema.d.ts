@@ -2125,6 +2125,8 @@ export interface components {
             rack: string;
             /** Left Mm */
             left_mm: number;
+            /** Left */
+            left: string;
             /** Ready */
             ready: boolean;
             /** Why */
@@ -2568,6 +2570,8 @@ export interface components {
             diagonal: string;
             /** Note */
             note: string;
+            /** True Mm */
+            true_mm: number;
         };
         /**
          * FromPost
@@ -4300,6 +4304,8 @@ export interface components {
             name: string;
             /** Drawn */
             drawn: string;
+            /** Drawn Mm */
+            drawn_mm: number | null;
             /** Cut Mm */
             cut_mm: number | null;
             /** Off Mm */

@@ -19,7 +19,7 @@ Words = Annotated[str, Field(max_length=1000)]
 Said = Annotated[str, Field(min_length=1, max_length=1000)]
 PartName = Annotated[str, Field(max_length=80)]
 Off = Annotated[float, Field(ge=-2000, le=2000)]
-MOST_ENTRIES = 20_000
+MOST_ENTRIES, MOST_ANSWERS = 20_000, 50
 
 
 def _with_zone(time: datetime.datetime) -> datetime.datetime:
@@ -166,7 +166,7 @@ class _Base(Block):
     time: Annotated[datetime.datetime, AfterValidator(_with_zone)]
     author: Annotated[str, Field(min_length=1, max_length=60)]
     part: PartName = ""
-    answers: Annotated[tuple[EntryId, ...], Field(max_length=50)] = ()
+    answers: Annotated[tuple[EntryId, ...], Field(max_length=MOST_ANSWERS)] = ()
     photos: Annotated[tuple[EntryId, ...], Field(max_length=20)] = ()
 
     @property

@@ -55,5 +55,16 @@ class Record:
         found = self.of(kind, part)
         return found[-1] if found else None
 
+    def behind(self, ids: Iterable[str]) -> tuple[str, ...]:
+        """These entries and all that they answered, and those in turn."""
+        out: dict[str, None] = {}
+        waiting = list(ids)
+        while waiting:
+            id = waiting.pop(0)
+            if id not in out and (entry := self.by_id(id)) is not None:
+                out[id] = None
+                waiting += entry.answers
+        return tuple(out)
+
     def by_id(self, id: str) -> Any:
         return next((e for e in self.entries if e.id == id), None)

@@ -11,6 +11,7 @@ from rowstake.core.kept import kept_plan
 from rowstake.core.planned import AnyPlan
 from rowstake.core.preview import Consequence, More, compare, no_more
 from rowstake.core.record import Record, read_entry
+from rowstake.core.record.entry import MOST_ANSWERS
 from rowstake.core.record.question import AsBuilt
 from rowstake.core.site.as_built import as_built
 from rowstake.core.site.cuts import at_the_saw
@@ -67,7 +68,12 @@ def ways_out(job: Job, record: Record, reading: str, more: More = no_more) -> li
     offers.append(("keep", "Leave the others as drawn", "The two bays beside it take up what it is off.", stay))
     words = f"Move {hole.label} back to {plan.brief.printer.length(hole.key_mm)}"
     back: Made = (
-        {"kind": "settled", "part": hole.id, "answers": list(hole.entries), "values": {"why": "to be moved back"}},
+        {
+            "kind": "settled",
+            "part": hole.id,
+            "answers": list(record.behind(hole.entries))[:MOST_ANSWERS],
+            "values": {"why": "to be moved back"},
+        },
         {"kind": "punch", "part": hole.id, "values": {"fault": words, "cause": "; ".join(hole.off)}},
     )
     offers.append(("back", words, "It goes on the list of what is to be put right.", back))

@@ -35,6 +35,7 @@ class CutTicket:
     source: str
     rack: str
     left_mm: float
+    left: str
     ready: bool
     why: str
     cut: int
@@ -88,7 +89,7 @@ def at_the_saw(
             CutTicket(
                 f"{key}:{length:.1f}:{ends}:{racked or round(stock)}:{labels[0]}", key, section, kind, length, p.length(length),
                 f"rip to {p.fine(width)}" if plan.lists.buyer.ripped(key, width) else "", _end_words(ends, fitted), len(labels), labels, labels,
-                source, racked, left, ready, why, 0, (),
+                source, racked, left, p.length(left) if left else "", ready, why, 0, (),
             ),
             pieces,
         ))  # fmt: skip

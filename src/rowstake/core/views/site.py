@@ -79,6 +79,8 @@ class FrameTold:
     wide_mm: float
     diagonal: str
     note: str
+    true_mm: float
+    """Two diagonals no further apart are true."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,6 +113,7 @@ class SupportTold:
     id: str
     name: str
     drawn: str
+    drawn_mm: float | None
     cut_mm: float | None
     off_mm: float | None = None
     entry: str = ""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 from dataclasses import dataclass
 from typing import Annotated, Any
 
@@ -73,7 +74,8 @@ def add(key: Key, body: Entries, jobs: JobsHere, records: RecordsHere, rack: Rac
                 records.add(key, entry)
                 record = Record([*record.entries, entry])
                 known.add(entry.id)
-                _to_the_rack(job, key, entry, record, rack)
+                with contextlib.suppress(JobFault):  # a full rack takes nothing more; what was cut was cut
+                    _to_the_rack(job, key, entry, record, rack)
             taken.append(entry.id)
         except JobFault as fault:
             first: Fault = fault.faults[0]
@@ -93,8 +95,22 @@ def _to_the_rack(job: Job, key: str, entry: Any, record: Record, rack: Rack) -> 
     if entry.kind == "settled":
         for id in entry.answers:
             found = record.by_id(id)
-            if found is not None and found.kind == "cut" and found.values.rack:
+            if found is None or found.kind != "cut":
+                continue
+            if found.values.rack:
                 _use(rack, found.values.rack, None)
+            _take_out(rack, key, found.values)
+
+
+def _take_out(rack: Rack, job: str, values: Any) -> None:
+    """The offcut that a cut taken back had left, where nobody has used it since."""
+    mine = [
+        o
+        for o in rack.listed()
+        if (o.job_id, o.section, o.length_mm, o.used_by) == (job, values.good, values.left_mm, "")
+    ]
+    if mine:
+        rack.remove(mine[-1].id)
 
 
 def _use(rack: Rack, label: str, job: str | None) -> None:

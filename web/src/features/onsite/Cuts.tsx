@@ -17,14 +17,14 @@ export function Cuts({ sheet, part }: { sheet: SiteSheet; part: string }) {
   if (!ticket) return <p className="p-4 text-lg">Nothing is cut on this job.</p>;
   const left = ticket.count - ticket.cut;
   const forWhom = ticket.todo.length ? ticket.todo : ticket.labels;
-  const cut = (count: number) =>
+  const cut = (count: number, kept = false) =>
     void enter("cut", ticket.key, {
       good: ticket.good,
       length_mm: ticket.length_mm,
       label: count === 1 ? (ticket.todo[0] ?? "") : "",
       count,
       rack: ticket.rack,
-      left_mm: count === 1 && ticket.count === 1 ? ticket.left_mm : null,
+      left_mm: kept ? ticket.left_mm : null,
     });
   return (
     <OneOf all={tickets} at={at} go={go} done={(t) => t.cut >= t.count} name={(t) => t.labels[0]} id={(t) => t.key}>
@@ -50,6 +50,11 @@ export function Cuts({ sheet, part }: { sheet: SiteSheet; part: string }) {
           <Big disabled={left < 2} onClick={() => cut(left)}>
             All {left > 1 ? left : ""} are cut
           </Big>
+          {ticket.left && left > 0 && (
+            <Big className="col-span-2" onClick={() => cut(1, true)}>
+              One is cut, its board is done: {ticket.left} to the rack
+            </Big>
+          )}
           {ticket.entries.length > 0 && (
             <Big className="col-span-2" onClick={() => void enter("settled", ticket.key, { why: "not cut after all" }, { answers: ticket.entries.slice(-1) })}>
               The last one was not cut

@@ -38,6 +38,11 @@ function Step({ step, done, next }: { step: StepTold; done: boolean; next: () =>
         {done ? (
           <p className="text-lg">
             <b>✓ Done.</b> {step.by} {step.reason && `Though something was open: ${step.reason}`}
+            {step.entry && (
+              <Big className="mt-2 block" onClick={() => void enter("settled", step.key, { why: "not done after all" }, { answers: [step.entry] })}>
+                Not done after all
+              </Big>
+            )}
           </p>
         ) : open.length ? (
           <>

@@ -3,6 +3,8 @@ import type { LogLine, SiteSheet } from "../../api/types";
 import { Big, Camera } from "./parts";
 import { useOnSite } from "./state";
 
+const WAITS: Record<string, string> = { post: "Reading of", cut: "Cut", hold: "Looked at", step: "Step done", note: "Note:", punch: "To put right:", settled: "Taken back", size: "Measured", square: "Diagonals", creep: "Board rows", height: "Height", inspection: "Inspection" };
+
 /** What was noted, the newest first; what is not sent yet stands before it. */
 export function Notes({ sheet }: { sheet: SiteSheet }) {
   const waiting = useOnSite((s) => s.waiting);
@@ -45,7 +47,7 @@ export function Notes({ sheet }: { sheet: SiteSheet }) {
             {waiting.map((w) => (
               <li key={w.key} className="flex items-center gap-2 border-b border-rule py-1.5 text-lg">
                 <span className="flex-1">
-                  {w.entry.kind} {w.entry.part}
+                  {WAITS[w.entry.kind] ?? "Entry"} {sheet.site.holes.find((h) => h.id === w.entry.part)?.label} {String(w.entry.values.text ?? w.entry.values.fault ?? w.entry.values.label ?? "")}
                   {w.why && <span className="block font-semibold text-bad">{w.why}</span>}
                 </span>
                 {w.why && <Big onClick={() => void drop(w)}>Drop it</Big>}

@@ -97,7 +97,7 @@ function Square({ frame, sheet }: { frame: FrameTold; sheet: SiteSheet }) {
   const [a, b] = read ?? [0, 0];
   const far = push(a, b, frame.long_mm);
   const off = outOfSquare(a, b);
-  const isTrue = Math.abs(off) <= TRUE_MM;
+  const isTrue = Math.abs(off) <= frame.true_mm;
   return (
     <section className="mt-3" data-square={frame.id}>
       <h2 className="text-2xl font-bold">{frame.name}</h2>
@@ -118,8 +118,6 @@ function Square({ frame, sheet }: { frame: FrameTold; sheet: SiteSheet }) {
     </section>
   );
 }
-
-const TRUE_MM = 3;
 
 function Creep({ rows, sheet }: { rows: RowsTold; sheet: SiteSheet }) {
   const [pair, set] = useState<Pair>([null, null]);
@@ -159,7 +157,7 @@ function Support({ support, sheet }: { support: SupportTold; sheet: SiteSheet })
   const { enter } = useOnSite.getState();
   const [asking, ask] = useState(false);
   const mine = waiting.filter((w) => w.entry.kind === "height" && w.entry.part === support.id && !w.why).at(-1);
-  const cut = mine && support.cut_mm !== null ? cutBy(support.cut_mm + (support.off_mm ?? 0), Number(mine.entry.values.off_mm)) : null;
+  const cut = mine && support.drawn_mm !== null ? cutBy(support.drawn_mm, Number(mine.entry.values.off_mm)) : null;
   const does = cut !== null ? `cut the post ${shown(cut, sheet.units, sheet.fraction)}` : support.do;
   return (
     <li className="flex items-center gap-3 border-b border-rule py-1.5 text-lg" data-support={support.name}>

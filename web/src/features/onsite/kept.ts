@@ -26,6 +26,8 @@ export interface Photo {
   id: string;
   job: string;
   data: Blob;
+  /** The server will not have it: it stays here, and holds up nothing else. */
+  refused?: boolean;
 }
 
 interface Kept {
@@ -81,7 +83,11 @@ export async function waitingOf(job: string): Promise<Waiting[]> {
 }
 
 export async function photosOf(job: string): Promise<Photo[]> {
-  return (await device()).getAllFromIndex("photos", "job", job);
+  return (await (await device()).getAllFromIndex("photos", "job", job)).filter((photo) => !photo.refused);
+}
+
+export async function keepPhoto(photo: Photo): Promise<void> {
+  await (await device()).put("photos", photo);
 }
 
 export async function forgetPhoto(id: string): Promise<void> {

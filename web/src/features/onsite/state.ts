@@ -1,7 +1,7 @@
 import { create } from "zustand";
 import { get as fetchJson, post, Refused, sendPhoto } from "../../api/client";
 import type { SiteSheet, Taken } from "../../api/types";
-import { forgetEntries, forgetPhoto, keepEntry, keepSheet, keptSheet, type Made, type Photo, photosOf, refuseEntry, type Waiting, waitingOf } from "./kept";
+import { forgetEntries, forgetPhoto, keepEntry, keepPhoto, keepSheet, keptSheet, type Made, type Photo, photosOf, refuseEntry, type Waiting, waitingOf } from "./kept";
 
 const AUTHOR = "rowstake-author";
 const RETRY_MS = 4000;
@@ -78,7 +78,14 @@ export const useOnSite = create<OnSite>((set, get) => {
     }
     try {
       for (const photo of await photosOf(job)) {
-        await sendPhoto(`/api/jobs/${job}/photos/${photo.id}`, photo.data);
+        try {
+          await sendPhoto(`/api/jobs/${job}/photos/${photo.id}`, photo.data);
+        } catch (error) {
+          if (!(error instanceof Refused) || error.passing) throw error;
+          set({ problem: `A picture was not taken: ${error.problem.detail || error.problem.title}` });
+          await keepPhoto({ ...photo, refused: true });
+          continue;
+        }
         await forgetPhoto(photo.id);
       }
       const batch = all.slice(0, MOST_AT_ONCE);

@@ -9,7 +9,7 @@ from rowstake.core.trades.deck.document import DeckJob
 
 def deck_built(job: DeckJob, record: Record) -> AsBuilt:
     """The deck with the last diagonals of its frame."""
-    read = record.last("square", "main")
+    read = record.last("square", job.deck.levels[0].id)
     if read is None:
         return AsBuilt(job, record)
     squaring = job.deck.squaring.model_copy(

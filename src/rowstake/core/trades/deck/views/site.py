@@ -57,7 +57,13 @@ def _frames(plan: DeckPlan) -> list[FrameTold]:
             name = "Frame" if level is plan.laid.main else f"Frame of {level.place.name}"
             out.append(
                 FrameTold(
-                    level.brief.level.id, name, square.long_mm, square.wide_mm, p.length(square.diagonal_mm), note
+                    level.brief.level.id,
+                    name,
+                    square.long_mm,
+                    square.wide_mm,
+                    p.length(square.diagonal_mm),
+                    note,
+                    plan.brief.job.tolerances.square_mm,
                 )
             )
     return out
@@ -70,8 +76,12 @@ def _support(plan: DeckPlan, f: FootingAt, record: Record) -> SupportTold:
     read = record.last("height", id)
     drawn = f"post {p.length(tall)}" if tall else f"carries {f.post.under}"
     if read is None:
-        return SupportTold(id, f.label, drawn, tall)
+        return SupportTold(id, f.label, drawn, tall, tall)
     off = read.values.off_mm
+    if tall and cut_by(tall, off) < CATALOGUE.deck.least_post_mm:
+        return SupportTold(
+            id, f.label, drawn, tall, None, off, read.id, "no room is left for a post: take the footing down", True
+        )
     if tall:
         do = f"cut the post {p.length(cut_by(tall, off))}"
     elif abs(off) <= may:
@@ -79,7 +89,7 @@ def _support(plan: DeckPlan, f: FootingAt, record: Record) -> SupportTold:
     else:
         do = f"plane {p.fine(off)} off" if off > 0 else f"pack it up {p.fine(-off)}"
     return SupportTold(
-        id, f.label, drawn, None if tall is None else cut_by(tall, off), off, read.id, do, abs(off) > may
+        id, f.label, drawn, tall, None if tall is None else cut_by(tall, off), off, read.id, do, abs(off) > may
     )
 
 
