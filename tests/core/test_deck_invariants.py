@@ -411,3 +411,18 @@ def test_a_board_that_ends_on_a_beam_and_a_clipped_rim_is_carried_by_them():
     made = plan(deck(1200, 1200, 250, *edits, region="north_america"))
     check_deck(made)
     _ends_are_carried(made)
+
+
+def test_a_narrow_group_between_two_is_carried_by_one_beam():
+    """A notch in a notch: the beams on both sides of a strip of 150 lie at one mark, and run on under it as one."""
+    edits = [
+        {"do": "add_cut", "kind": "notch", "corner": "house_left"}, *cut(along_mm=450, out_mm=1556),
+        {"do": "add_cut", "kind": "notch", "corner": "house_left"}, *cut(1, along_mm=300, out_mm=2334), put("deck.boards.run", "along"),
+    ]  # fmt: skip
+    made = plan(deck(1200, 6224, 250, *edits, region="north_america", support="free"))
+    beams = made.laid.main.supports.beams
+    assert not [
+        (a, b) for a in beams for b in beams if a.label < b.label and a.t == b.t and min(a.s1, b.s1) > max(a.s0, b.s0)
+    ]
+    check_deck(made)
+    check_solids(made)

@@ -326,3 +326,12 @@ def test_lying_boards_between_two_inside_corners_are_told_to_bear_on_nothing():
         f"The boards of leg {n} and leg {n + 1} end beside the corner post P{n + 1}, not on it" for n in (1, 2)
     ]
     check_solids(made)
+
+
+def test_a_sliver_narrower_than_it_is_thick_is_not_screwed_through_its_edge():
+    """The last board of the second leg is 11 wide and lies against the rail of the third with its edge, where no screw goes."""
+    turns = ((1500, 0), (1500, -72), (1500, -90))
+    made = plan(edited(fence(*turns, region="north_america"), put("fence.bays.max_mm", 900), put("fence.rails.fixing", "let_in"),
+                       put("fence.skin.height_mm", 700)))  # fmt: skip
+    assert min(p.width_mm for p in made.parts if p.kind == "board") < 15
+    check_solids(made)

@@ -238,6 +238,7 @@ def decks_with_steps(draw):
             put(f"{path}.nosing_mm", draw(st.sampled_from([0, 10, 25, 38]))),
             put(f"{path}.going_mm", draw(st.one_of(st.none(), st.floats(220, 420)))),
             put(f"{path}.max_riser_mm", draw(st.one_of(st.none(), st.floats(120, 200)))),
+            put(f"{path}.wall", draw(st.sampled_from(["none", "near", "both"]))),
             put(f"{path}.handrail", draw(st.sampled_from(["none", "near", "far", "both"]))),
             put(f"{path}.build", draw(st.sampled_from(["stringers", "stringers", "boxes"]))),
             put(f"{path}.filled", draw(st.booleans())),
@@ -449,6 +450,26 @@ def test_a_high_flight_wants_a_guard_on_both_sides():
     assert len(own(after, "handrail")) == 2
     assert own(after, "baluster")
     assert "flight_guard" not in {f.rule for f in plan(deck(4800, 3600, 600, FAR)).findings}
+
+
+def test_a_side_that_a_wall_closes_needs_no_guard_and_carries_its_rail():
+    """The rail 40 off the wall, on as many brackets as there would be posts, and no post, bolt or baluster on that side."""
+    job = deck(4800, 3600, 1500, FAR, put("deck.steps.0.wall", "far"), put("deck.steps.0.at_mm", 1000))
+    (told,) = (f for f in plan(job).findings if f.rule == "flight_guard")
+    assert "its open side needs a guard" in told.title
+    one = plan(apply_raw(job, list(told.fixes[0].edits)))
+    assert one.brief.job.deck.steps[0].handrail == "near"
+    assert "flight_guard" not in {f.rule for f in one.findings}
+    both = plan(apply_raw(one.brief.job, [put("deck.steps.0.handrail", "both")]))
+    assert len(own(both, "guard post")) == len(own(one, "guard post"))
+    assert len(own(both, "baluster")) == len(own(one, "baluster"))
+    rail = next(p for p in own(both, "handrail") if "-M" in p.label)
+    steps = both.brief.job.deck.steps[0]
+    assert rail.solid.far_mm == pytest.approx(steps.at_mm + steps.width_mm - 40)
+    check_deck(both)
+    check_solids(both)
+    walled = plan(apply_raw(job, [put("deck.steps.0.wall", "both")]))
+    assert "flight_guard" not in {f.rule for f in walled.findings}
 
 
 def test_local_limits_stand_before_the_regions():

@@ -195,6 +195,12 @@ def _driven(one: Part, other: Part, axis: Vec, joint: Joint) -> tuple[float, flo
     across = math.inf if joint.end_grain else max(second.width_mm, second.thickness_mm) * FLAT_ON
     if thick > (joint.through_mm or first.thickness_mm) * FLAT_ON or behind > across:
         return None
+    if (
+        joint.through_mm is None
+        and one.width_mm < first.thickness_mm - APART_MM
+        and abs(thick - one.width_mm) < APART_MM
+    ):
+        return None  # a rip narrower than it is thick, met at its edge
     if joint.through_mm is None and thick > first.thickness_mm + APART_MM and thick > one.length_mm - APART_MM:
         return None  # lengthwise: a piece hardly longer than it is thick, met at its end
     if joint.lapped:

@@ -5683,6 +5683,12 @@ export interface components {
              */
             handrail: "none" | "near" | "far" | "both";
             /**
+             * Wall
+             * @default none
+             * @enum {string}
+             */
+            wall: "none" | "near" | "far" | "both";
+            /**
              * Filled
              * @default false
              */

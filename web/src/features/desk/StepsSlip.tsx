@@ -96,7 +96,7 @@ export function StepsSlip() {
               with <Pick path={`${at}.foot_by`} name="Feet held by" />
             </>
           )}
-          , where <OptionalLength path={`${at}.room_mm`} name="Free out from the edge" empty="room enough" /> is free out from the edge, with <Pick path={`${at}.handrail`} name="Handrail" />
+          , where <OptionalLength path={`${at}.room_mm`} name="Free out from the edge" empty="room enough" /> is free out from the edge, <Pick path={`${at}.wall`} name="Walls beside them" />, with <Pick path={`${at}.handrail`} name="Handrail" />
           {flight.handrail !== "none" && (
             <>
               , <Tick path={`${at}.filled`} words="rails and balusters between its posts" />

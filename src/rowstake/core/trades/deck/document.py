@@ -220,6 +220,8 @@ class Steps(Block):
     """In every riser that a board closes."""
     handrail: Literal["none", "near", "far", "both"] = "none"
     """The side with a handrail: that where it begins, the other, or both."""
+    wall: Literal["none", "near", "far", "both"] = "none"
+    """The sides that a wall closes: no guard is asked for there, and a handrail hangs on it."""
     filled: bool = False
     """Rails and balusters between the handrail's posts: a guard."""
     gate: Literal["none", "near", "far"] = "none"

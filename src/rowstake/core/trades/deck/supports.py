@@ -7,7 +7,7 @@ joists (or plies) cut over it and from ones that run on over it.
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from itertools import pairwise
 
 from shapely.geometry import LineString, Polygon
@@ -138,16 +138,17 @@ def _nearest(beside: set[float], t: float) -> float:
 def _run_on(
     rows: list[Row], beside: set[float], group: Group, laid: list[float], ends: dict[float, Extent | None]
 ) -> list[Row]:
-    """Rows with those that run on under a group as long as both, and the group's own."""
+    """Rows with those that run on under a group as long as both, from both sides as one, and the group's own."""
     under, out = (group, laid), list(rows)
     for t, extent in ends.items():
         low, high = extent or (group.s0, group.s1)
         if t not in beside:
             out.append(Row(t, low, high, (under,)))
             continue
-        for n, row in enumerate(out):
-            if row.t == t and (abs(row.high - group.s0) < 1 or abs(row.low - group.s1) < 1):
-                out[n] = replace(row, low=min(row.low, low), high=max(row.high, high), under=(*row.under, under))
+        met = [row for row in out if row.t == t and (abs(row.high - group.s0) < 1 or abs(row.low - group.s1) < 1)]
+        carried_on = tuple(on for row in met for on in row.under)
+        one = Row(t, min(low, *(r.low for r in met)), max(high, *(r.high for r in met)), (*carried_on, under))
+        out = [one if row is met[0] else row for row in out if row not in met[1:]]
     return out
 
 
@@ -222,16 +223,21 @@ def _beam(brief: DeckBrief, joist: Section, row: Row, number: int, most: list[in
 
 
 def _posts(brief: DeckBrief, t: float, low: float, high: float, most: float, load_mm: float) -> tuple[float, ...]:
-    """Posts at equal bays, as few as the beam allows, its ends past them by at most a quarter of a bay; moved clear of
-    holes with what is dug under them. Raises `JobFault` where none of them can be."""
+    """Posts at equal bays, as few as the beam allows, its ends past them by at most a quarter of a bay, or less where
+    what is dug under them would meet; moved clear of holes with it. Raises `JobFault` where none of them can be."""
     share, length = CATALOGUE.deck.overhang_share, high - low
     for bays in range(1, MOST_POSTS + 1):
         end = min(END_MM, length * share / (bays + 2 * share))
         bay = (length - 2 * end) / bays
         if bay > most + 1e-6:
             continue
-        equal = [low + end + bay * i for i in range(bays + 1)]
         dug = across_under(brief, load_mm * bay * 1.25 * brief.total_kpa / 1e6)
+        if bay < dug and length - brief.post.width_mm >= dug * bays:
+            end = (length - dug * bays) / 2
+            bay = dug
+            if bay > most + 1e-6:
+                continue
+        equal = [low + end + bay * i for i in range(bays + 1)]
         spans = [(z.s0 - z.dig_mm - dug / 2, z.s1 + z.dig_mm + dug / 2) for z in _zones_at(brief, t, dug)]
         ways = [
             way

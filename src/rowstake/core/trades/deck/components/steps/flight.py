@@ -3,6 +3,7 @@ round its corners."""
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from dataclasses import dataclass, replace
 from functools import cached_property
 
@@ -231,14 +232,24 @@ class Flight:
         return min(low, other), max(high, further)
 
     @property
+    def walled(self) -> tuple[str, ...]:
+        """Its sides that a wall closes."""
+        return sides_of(self.steps.wall)
+
+    @property
+    def posted(self) -> tuple[str, ...]:
+        """Its sides where the posts of a handrail stand."""
+        return tuple(side for side in sides_of(self.steps.handrail) if side not in self.walled)
+
+    @property
     def stringer_room(self) -> tuple[float, float]:
         """From where to where along the edge the stringers stand: inside the treads' ends by the nosing, flush with them beside a
         handrail, whose posts are bolted to them."""
-        at, wide, railed = self.steps.at_mm, self.steps.width_mm, self.steps.handrail
+        at, wide, posted = self.steps.at_mm, self.steps.width_mm, self.posted
         side, (near, far) = min(self.steps.nosing_mm, wide / 8), self.mitres
         return (
-            at + (_off_corner(near) if near else side * (railed not in ("near", "both"))),
-            at + wide - (_off_corner(far) if far else side * (railed not in ("far", "both"))),
+            at + (_off_corner(near) if near else side * ("near" not in posted)),
+            at + wide - (_off_corner(far) if far else side * ("far" not in posted)),
         )
 
     @property
@@ -271,8 +282,8 @@ class Flight:
     @property
     def stands_on(self) -> Polygon:
         """What nothing else may stand on: what it covers, and the posts of handrails beside it."""
-        thick, railed = CATALOGUE.sections[self.brief.region.post].thickness_mm, self.steps.handrail
-        return self._covered(*(thick * (railed in (side, "both")) for side in ("near", "far")))
+        thick = CATALOGUE.sections[self.brief.region.post].thickness_mm
+        return self._covered(*(thick * (side in self.posted) for side in ("near", "far")))
 
     def _covered(self, near: float, far: float) -> Polygon:
         """On the plan, so much further out on its sides."""
@@ -308,6 +319,16 @@ def _off_corner(mitre: Mitre) -> float:
     return 0.0 if mitre.grows > 0 else FACTS.off_corner_mm + max(0.0, mitre.more_mm)
 
 
+def sides_of(chosen: str) -> tuple[str, ...]:
+    """The sides of a flight that a choice names."""
+    return {"none": (), "both": ("near", "far")}.get(chosen, (chosen,))
+
+
+def named(sides: Collection[str]) -> str:
+    """The choice that names these sides of a flight."""
+    return "both" if len(sides) == 2 else next(iter(sides), "none")
+
+
 def treads_of(risers: int, level_top: bool) -> int:
     return risers if level_top else risers - 1
 
@@ -322,12 +343,12 @@ def placed(side: DeckSide, face_mm: float, out: float, along: float) -> Point:
 def _wing(flight: Flight, corner: Corner) -> Flight:
     """The flight round a corner. A handrail on that side of the steps stands at its open end."""
     at_start = corner.begins
-    chosen = flight.brief.deck.steps[flight.number].handrail
-    railed = chosen in (("near", "both") if corner.near else ("far", "both"))
+    chosen, side = flight.brief.deck.steps[flight.number], "near" if corner.near else "far"
+    end = "far" if at_start else "near"
     steps = flight.steps.model_copy(
         update={
             "id": f"{flight.steps.id}-{'near' if corner.near else 'far'}", "side": corner.side, "at_mm": corner.at_mm,
-            "width_mm": corner.width_mm, "handrail": ("far" if at_start else "near") if railed else "none",
+            "width_mm": corner.width_mm, **{field: end if side in sides_of(getattr(chosen, field)) else "none" for field in ("handrail", "wall")},
         }
     )  # fmt: skip
     mitre = Mitre(flight.face_mm, flight.nose_mm - corner.nose_mm, corner.grows)

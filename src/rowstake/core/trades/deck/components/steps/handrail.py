@@ -1,4 +1,5 @@
-"""A handrail beside a flight: posts bolted to the outer stringer, and a rail that a hand closes round along the noses."""
+"""A handrail beside a flight: posts bolted to the outer stringer, or brackets on a wall, and a rail that a hand closes round along
+the noses."""
 
 from __future__ import annotations
 
@@ -20,7 +21,8 @@ FACTS = CATALOGUE.steps
 
 @dataclass(frozen=True)
 class Handrail:
-    """On the side of a flight: `near` where it is measured from, else the far one."""
+    """On the side of a flight: `near` where it is measured from, else the far one. On a wall it has no posts, and stands off it by
+    as much as a hand takes."""
 
     flight: Flight
     stringer: Stringer
@@ -63,6 +65,10 @@ class Handrail:
         return f"{self.flight.steps.id}-{'L' if self.near else 'M'}"
 
     @property
+    def on_wall(self) -> bool:
+        return ("near" if self.near else "far") in self.flight.walled
+
+    @property
     def post_middle(self) -> float:
         """Where along the edge the middle of its posts stands."""
         return sum(self._band(0.0, self.post.thickness_mm)) / 2
@@ -82,8 +88,9 @@ class Handrail:
         name, place = self.name, flight.brief.place
         bolts, brackets = f"{name} bolts", f"{name} brackets"
         drop = self.rail.width_mm * math.hypot(1.0, self.stringer.slope)
+        off = FACTS.hand_room_mm if self.on_wall else 0.0
         out: list[Part] = []
-        for n, k in enumerate(self.treads, 1):
+        for n, k in enumerate(() if self.on_wall else self.treads, 1):
             u = self.middle(k)
             low, high = max(flight.foot_mm, self.stringer.under(u - half)), self.noses(u + half) + self.high_mm
             ring: tuple[Flat, ...] = ((u - half, low), (u + half, low), (u + half, high), (u - half, high))
@@ -103,14 +110,16 @@ class Handrail:
             out.append(
                 Part(place.label(f"{name} rail{n if len(cuts) > 1 else ''}"), "handrail", "steps", timber(self.rail.id), flight.of, high - low,
                      self.rail.width_mm, f"plumb cut, {math.degrees(math.atan(self.stringer.slope)):.1f}° off square, {told}",
-                     solid=Solid(flight.pose, ring, *self._band(self.rail.thickness_mm, 0.0)), hold=Hold(place.label(brackets)))
+                     solid=Solid(flight.pose, ring, *self._band(self.rail.thickness_mm + off, -off)),
+                     hold=Hold(place.label(brackets), to="house" if self.on_wall else "piece"))
             )  # fmt: skip
         sold, posts = flight.brief.sold, len(self.treads)
         bolt = sold.bolt(self.post.thickness_mm + self.stringer.section.thickness_mm)
-        bought = ((bolts, bolt, 2 * posts), (brackets, sold.good("handrail_bracket"), posts))
+        bought = ((bolts, bolt, 0 if self.on_wall else 2 * posts), (brackets, sold.good("handrail_bracket"), posts))
         return out + [
             Part(place.label(label), "hardware", "steps", good, flight.of, amount=n, unit="each")
             for label, good, n in bought
+            if n
         ]
 
 

@@ -8,7 +8,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.once import once
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.steps.flight import Corner, Flight, Mitre, Way
+from rowstake.core.trades.deck.components.steps.flight import Corner, Flight, Mitre, Way, named, sides_of
 from rowstake.core.trades.deck.components.steps.rise import grounded
 from rowstake.core.trades.deck.document import Steps
 from rowstake.core.trades.deck.fascia import open_edge, stands_mm
@@ -64,13 +64,9 @@ def _solved(brief: DeckBrief, n: int, steps: Steps) -> Flight:
     for corner in corners:
         low, high = (corner.face_mm, high) if corner.near else (low, corner.face_mm)
         mitres[not corner.near] = Mitre(corner.face_mm, corner.nose_mm - nose, corner.grows)
-    ends = [
-        end
-        for end, open_ in (("near", not mitres[0]), ("far", not mitres[1]))
-        if open_ and steps.handrail in (end, "both")
-    ]
-    railed = "both" if len(ends) == 2 else ends[0] if ends else "none"
-    placed_ = steps.model_copy(update={"at_mm": low, "width_mm": high - low, "handrail": railed})
+    ends = [end for end, mitre in zip(("near", "far"), mitres, strict=True) if mitre is None]
+    beside = {field: named([e for e in ends if e in sides_of(getattr(steps, field))]) for field in ("handrail", "wall")}
+    placed_ = steps.model_copy(update={"at_mm": low, "width_mm": high - low, **beside})
     flight = Flight(
         brief, placed_, n, edge.side, _off(edge), face, nose, brief.height_mm, 0.0, "", Way(1, 1.0, 1.0, 0.0),
         (mitres[0], mitres[1]), tuple(replace(c, at_mm=face if c.begins else face - c.width_mm) for c in corners),

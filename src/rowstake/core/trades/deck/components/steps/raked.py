@@ -121,8 +121,8 @@ class RakedBay:
 
 
 def raked(handrail: Handrail) -> list[RakedBay]:
-    """The bays of a handrail, where its flight's are filled and a rail fits between its posts."""
-    if not handrail.flight.steps.filled:
+    """The bays of a handrail, where its flight's are filled and a rail fits between its posts; none where it hangs on a wall."""
+    if not handrail.flight.steps.filled or handrail.on_wall:
         return []
     half = handrail.post.width_mm / 2
     marks = [handrail.middle(k) for k in handrail.treads]

@@ -6,8 +6,8 @@ import math
 from collections.abc import Iterator
 from itertools import combinations
 
-from rowstake.core.advice.base import found
-from rowstake.core.parts import Finding
+from rowstake.core.advice.base import found, put_deck
+from rowstake.core.parts import Finding, Fix
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.laid import DeckPlan
 
@@ -34,4 +34,16 @@ def look(planned: DeckPlan) -> Iterator[Finding]:
         f"Their posts stand {p.length(math.dist(one.post.on_site, other.post.on_site))} apart.{more} Dig them as one, as wide as both and "
         "as deep as the deeper, or move a beam or a cut so that one post carries both.",
         sorted({f.label for pair in met for f in pair}),
+        list(_ways(planned)),
     )
+
+
+def _ways(planned: DeckPlan) -> Iterator[Fix]:
+    """Fewer rows where the builder asked for many, the rules' own number, and piles, which take no hole."""
+    rows = planned.laid.main.one_more_row - 1
+    if planned.brief.deck.beams.rows is not None:
+        yield put_deck("As many beams as the joists ask", beams__rows=None)
+    if rows > 1:
+        yield put_deck("One row of beams less", beams__rows=rows - 1)
+    if planned.brief.footing.id != "pile":
+        yield put_deck("Screw piles, which take no hole", footings__kind="pile")

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding
+from rowstake.core.trades.deck.components.steps.flight import named, sides_of
 from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.level import DeckLevel
 
@@ -18,11 +19,21 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     for flight in flights(planned.brief):
         name, steps = flight.of, planned.brief.deck.steps[flight.number]
         high = flight.tread_top(1) - flight.foot_mm if flight.treads else 0.0
-        if high > over + SLACK_MM and not (steps.filled and steps.handrail == "both"):
+        open_ = [side for side in ("near", "far") if side not in sides_of(steps.wall)]
+        railed = sides_of(steps.handrail)
+        if open_ and high > over + SLACK_MM and not (steps.filled and set(open_) <= set(railed)):
+            both = len(open_) == 2
             yield found(
-                f"The first tread of {name} is {p.length(high)} up: over {p.length(over)} its open sides need a guard",
-                "Whoever slips on a stair falls to the side. Posts of a handrail on both sides with rails and balusters between them; a side "
-                f"that a wall closes needs none.{LEVEL if flight.level_top else ''}",
+                f"The first tread of {name} is {p.length(high)} up: over {p.length(over)} its {'open sides need' if both else 'open side needs'} a guard",
+                f"Whoever slips on a stair falls to the side. Posts of a handrail on {'both sides' if both else 'that side'} with rails and "
+                f"balusters between them; a side that a wall closes needs none.{LEVEL if flight.level_top else ''}",
                 (flight.mark,),
-                [put("A guard on both sides", flight.path, handrail="both", filled=True)],
+                [
+                    put(
+                        f"A guard on {'both sides' if both else 'the open side'}",
+                        flight.path,
+                        handrail=named([s for s in ("near", "far") if s in open_ or s in railed]),
+                        filled=True,
+                    ),
+                ],
             )
