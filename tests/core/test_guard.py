@@ -304,6 +304,11 @@ def test_a_gate_at_the_top_of_steps_by_hand():
     leaf = [p for p in made.parts if p.of == "S1 gate" and p.solid]
     assert sorted(round(p.length_mm) for p in leaf) == [802, 802, *[823] * 6, 997, 997]
     assert bought(made)["S1 gate hinges"] == ("closing_hinge", 2)
+    # 2 · (997 + 802) · 87 · 38 + 6 · 823 · 41² mm³ soaked
+    species = made.brief.species
+    soaked = species.density_kg_m3 * CATALOGUE.materials.gates.soaked
+    assert gate.weight_kg == pytest.approx((2 * (997 + 802) * 87 * 38 + 6 * 823 * 41**2) / 1e9 * soaked, rel=1e-3)
+    assert gate.pull_n == pytest.approx(9.80665 * gate.weight_kg * 488 / (997 - 100), rel=1e-3)
     hung = made.workings["guard_gate_S1"].rule
     other = plan(deck(4000, 3000, 900, *FAR, *steps, put("deck.steps.0.gate", "far"))).workings["guard_gate_S1"].rule
     assert hung != other

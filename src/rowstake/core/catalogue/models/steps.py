@@ -91,7 +91,8 @@ class StepFacts(Fact):
     cable_step_in: float
     """What the length of a cable is bought up to, in mm, on metric jobs and on those in feet."""
     leaf_gap_mm: float
-    leaf_hinges: int
+    leaf_hinges: tuple[int, int]
+    leaf_hinge_kg: float
     leaf_least_mm: float
     leaf_most_mm: float
     """Beside the leaf of a gate in a guard, at either post; and how wide it is."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable
 from dataclasses import dataclass, replace
-from functools import partial
+from functools import cached_property, partial
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section
@@ -15,6 +15,9 @@ from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Notebook, Part
 from rowstake.core.reckoners.balusters import Balusters, Spindled
 from rowstake.core.reckoners.balusters import run as balusters
+from rowstake.core.reckoners.base import up
+from rowstake.core.reckoners.hinge_pull import HingePull
+from rowstake.core.reckoners.hinge_pull import run as hinge_pull
 from rowstake.core.space import Flat, Solid
 from rowstake.core.space.views import page
 from rowstake.core.trades.deck.components.base import TRADE
@@ -67,10 +70,45 @@ class Gate:
     def filling(self) -> Section:
         return CATALOGUE.sections_for(self.bay.brief.region.id, "baluster")[0]
 
+    @cached_property
+    def weight_kg(self) -> float:
+        """Of the leaf, soaked: Σ length · width · thickness · density of its timber."""
+        soaked = self.bay.brief.species.density_kg_m3 * CATALOGUE.materials.gates.soaked
+        wood = [(p, p.good.section) for p in self._timber()]
+        return sum(section.kg(p.length_mm, p.width_mm, soaked) for p, section in wood if section)
+
+    @property
+    def hinges(self) -> int:
+        """As many as swing its weight, n = ⌈weight / what one swings⌉, between the least and the most on a leaf."""
+        least, most = FACTS.leaf_hinges
+        return min(most, max(least, up(self.weight_kg / FACTS.leaf_hinge_kg)))
+
+    @property
+    def pull_n(self) -> float:
+        """Of the leaf on its upper hinge; the hinges sit on the ends of its stile, half their own height in."""
+        apart = self.bay.rails[1][1] - self.bay.rails[0][0] - 2 * FACTS.bolt_edge_mm
+        return hinge_pull(HingePull(leaf_kg=self.weight_kg, leaf_width_mm=self.wide_mm, hinge_spacing_mm=apart)).pull_n
+
     def parts(self) -> list[Part]:
-        """Two stiles, two rails between them, balusters between the rails; hinges, a latch, brackets in the corners."""
+        """The leaf's timber; hinges, a latch, brackets in the corners."""
+        of, sold = self.of, self.bay.brief.sold
+        return self._timber() + hardware(
+            self.bay,
+            of,
+            ("hinges", sold.good("closing_hinge"), self.hinges),
+            ("latch", sold.good("latch"), 1),
+            ("brackets", sold.good("rail_bracket"), 4),
+            ("connectors", sold.good("baluster_connector"), 2 * self.gaps.count),
+        )
+
+    @property
+    def of(self) -> str:
+        return self.bay.label(f"{self.flight.steps.id} gate")
+
+    def _timber(self) -> list[Part]:
+        """Two stiles, two rails between them, balusters between the rails."""
         bay, name, rail, (a, b) = self.bay, self.flight.steps.id, self.bay.rail, self.reach
-        of, half, wide = bay.label(f"{name} gate"), rail.thickness_mm / 2, rail.width_mm
+        of, half, wide = self.of, rail.thickness_mm / 2, rail.width_mm
         (low, low_top), (high, top) = bay.rails
         hinges, corners, connectors = f"{of} hinges", f"{of} brackets", f"{of} connectors"
         near, far = ((a, a + wide), (b - wide, b)) if self.hinged_left else ((b - wide, b), (a, a + wide))
@@ -96,15 +134,7 @@ class Gate:
                 Part(bay.label(f"{name}-G{n}"), "baluster", "steps", timber(filling.id), of, high - low_top, filling.width_mm,
                      solid=Solid(bay.pose, ring, -thick, thick), hold=Hold(connectors))
             )  # fmt: skip
-        sold = bay.brief.sold
-        return out + hardware(
-            bay,
-            of,
-            ("hinges", sold.good("closing_hinge"), FACTS.leaf_hinges),
-            ("latch", sold.good("latch"), 1),
-            ("brackets", sold.good("rail_bracket"), 4),
-            ("connectors", sold.good("baluster_connector"), 2 * self.gaps.count),
-        )
+        return out
 
 
 def gates(level: DeckLevel) -> list[Gate]:
@@ -149,7 +179,8 @@ def explain_gates(level: DeckLevel, book: Notebook) -> None:
             rule=f"It hangs on {place.label(f'Y{hung}')} and is latched at {place.label(f'Y{closed}')}. It opens over the deck, never over the steps, and "
             "closes by itself. A gate at a pool is another rule, stricter: ask for it.",
             formula=f"{p.length(gate.bay.clear_mm)} clear between the posts − 2 × {p.length(FACTS.leaf_gap_mm)}; {gate.gaps.count} balusters, gaps of "
-            f"{p.fine(gate.gaps.gap_mm)}",
+            f"{p.fine(gate.gaps.gap_mm)}. Soaked it weighs {p.weight(gate.weight_kg)}: {gate.hinges} hinges at {p.weight(FACTS.leaf_hinge_kg)} each; the upper "
+            f"one is pulled with F = g · m · (width / 2) / spacing = {p.force(gate.pull_n / 1000)}",
             source=TRADE, changes="The width of the steps, the posts, the largest gap.",
         )  # fmt: skip
 
