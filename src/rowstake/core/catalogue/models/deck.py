@@ -98,6 +98,7 @@ class DeckFacts(Fact):
     passes_mm: float
     usual_posts_mm: float
     beam_end_mm: float
+    lift_least_n: float
     least_beam_mm: float
     rim_bears_mm: float
     berth_mm: float

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from rowstake.core.catalogue import Section
+from rowstake.core.measure import Printer
 from rowstake.core.structure.continuous import Stretch, bend
 from rowstake.core.trades.deck.frame import BEARING_MM, Group
 
@@ -40,6 +41,12 @@ class BeamLine:
     posts: tuple[float, ...]
     reach: SpanReach
     outer: bool
+    as_much: float = 1.0
+    """Its reach is that under so many times what it carries of the deck, for the steps that come down on it."""
+
+    def carries_words(self, p: Printer) -> str:
+        steps = f", and steps: as {p.length(self.carried_mm * self.as_much)}" if self.as_much > 1 else ""
+        return f"{p.length(self.carried_mm)} of deck{steps}"
 
     @property
     def group(self) -> Group:

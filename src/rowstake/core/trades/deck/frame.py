@@ -8,13 +8,14 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, field, replace
 from itertools import pairwise
+from typing import NamedTuple
 
 from shapely.geometry import LineString, Polygon, box
 from shapely.geometry.polygon import orient
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.demands import DoubledEnds, Nailer, of
+from rowstake.core.trades.deck.demands import DoubledEnds, Nailer, StandsOn, of
 from rowstake.core.trades.deck.ends import BeamsAt, end_at
 from rowstake.core.trades.deck.headers import HoleStrip, header_rooms, too_narrow
 from rowstake.core.trades.deck.shape import (
@@ -107,6 +108,13 @@ class Group:
     ledger: bool
 
 
+class Plies(NamedTuple):
+    """Of how many plies members are: at holes and clipped corners, and at edges along the joists that steps hang on."""
+
+    holes: int = 2
+    stepped: int = 1
+
+
 @dataclass(slots=True)
 class Grid:
     """The frame's outline and where its joists lie; `turned` maps (s, t) to the plan by changing places. `plies` is of how
@@ -118,6 +126,8 @@ class Grid:
     spacing_mm: float
     groups: list[Group]
     plies: int = 2
+    stepped_plies: int = 1
+    """Of how many plies the joists are at edges along them that steps hang on."""
     joists: list[Joist] = field(default_factory=list)
     edges: list[Edge] = field(default_factory=list)
     headers: dict[Edge, int] = field(default_factory=dict)
@@ -241,9 +251,19 @@ def _groups(brief: DeckBrief, poly: Polygon, least_mm: float) -> list[Group]:
     return wide or out
 
 
-def _uprights(grid: Grid) -> list[tuple[float, str]]:
+STEPS_OFF_MM = 100.0
+"""The face that steps hang on stands no further off the frame: a rim's thickness and a fascia's."""
+
+
+def _stepped(grid: Grid, edge: Edge, loads: list[Point]) -> bool:
+    """Whether steps come down on an edge along the joists."""
+    (s, a), (_, b) = edge.a, edge.b
+    return any(abs(q - s) < STEPS_OFF_MM and min(a, b) <= t <= max(a, b) for q, t in loads)
+
+
+def _uprights(grid: Grid, loads: list[Point]) -> list[tuple[float, str]]:
     """(s, kind) of joists that edges call for: ends, both sides of an inner corner, trimmers beside a hole; those at an edge
-    before those that double them."""
+    before those that double them, more of them where steps come down (`loads`)."""
     half, out, doubles = grid.thick_mm / 2, [], []
     for edge in grid.edges:
         if abs(edge.a[0] - edge.b[0]) > 0.01:
@@ -261,10 +281,12 @@ def _uprights(grid: Grid) -> list[tuple[float, str]]:
         else:
             out.append((s + into * half, "inner-corner joist"))
             doubles.append((s + into * 3 * half, "inner-corner joist"))
+        if not edge.hole and grid.stepped_plies > 1 and _stepped(grid, edge, loads):
+            doubles += [(s + into * (2 * k + 1) * half, "doubled end") for k in range(1, grid.stepped_plies)]
     return out + doubles
 
 
-def lay_grid(brief: DeckBrief, thick_mm: float, rim_mm: float, plies: int = 2, beams_mm: BeamsAt | None = None) -> Grid:
+def lay_grid(brief: DeckBrief, thick_mm: float, rim_mm: float, plies: Plies, beams_mm: BeamsAt | None = None) -> Grid:
     """Joists on centres from the low end of s, with those that edges and components ask for; `rim_mm` is how much of the
     frame its closing takes at an edge, `beams_mm` what flush beams take where they are known."""
     plan = frame_outline(brief)
@@ -277,7 +299,7 @@ def lay_grid(brief: DeckBrief, thick_mm: float, rim_mm: float, plies: int = 2, b
     grid, asked = _marked(brief, poly, thick_mm, plies)
     grid.broken, grid.beams_mm = _broken(brief), beams_mm or {}
     grid.passed, grid.narrow = passed, too_narrow(edges(whole), grid.edges, thick_mm, rim_mm)
-    rooms = header_rooms(grid.edges, thick_mm, rim_mm, plies)
+    rooms = header_rooms(grid.edges, thick_mm, rim_mm, plies.holes)
     grid.headers = {edge: max(1, n) for edge, n in rooms.items()}
     met: set[Edge | None] = set()
     for s, kind in sorted(asked):
@@ -313,15 +335,16 @@ def _without(poly: Polygon, holes: list[Polygon]) -> Polygon:
     return Polygon(poly.exterior, kept)
 
 
-def _marked(brief: DeckBrief, poly: Polygon, thick_mm: float, plies: int) -> tuple[Grid, list[tuple[float, str]]]:
+def _marked(brief: DeckBrief, poly: Polygon, thick_mm: float, plies: Plies) -> tuple[Grid, list[tuple[float, str]]]:
     """A frame without its joists, and where along s each of them stands and why."""
-    grid = Grid(poly, brief.turned, thick_mm, brief.spacing_mm, _groups(brief, poly, thick_mm), plies)
+    grid = Grid(poly, brief.turned, thick_mm, brief.spacing_mm, _groups(brief, poly, thick_mm), *plies)
     grid.edges = edges(poly)
     low, _, high, _ = poly.bounds
     beside = (low + 1.5 * thick_mm, high - 1.5 * thick_mm)
     ends = [(s, "doubled end") for s in beside if of(DoubledEnds, brief.asked)]
     asked: list[tuple[float, str]] = []
-    for s, kind in [*_uprights(grid), *ends]:
+    loads = [grid.on_plan(load.at) for load in of(StandsOn, brief.asked)]
+    for s, kind in [*_uprights(grid, loads), *ends]:
         if all(abs(s - other) > thick_mm - 0.1 for other, _ in asked):
             asked.append((s, kind))
     taken = [s for s, _ in asked]

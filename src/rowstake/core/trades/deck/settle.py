@@ -4,18 +4,22 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import JobFault
 from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.corners import corners
+from rowstake.core.trades.deck.demands import StandsOn, of
 from rowstake.core.trades.deck.ends import BeamsAt
-from rowstake.core.trades.deck.frame import Grid, lay_grid
+from rowstake.core.trades.deck.frame import Grid, Plies, lay_grid
 from rowstake.core.trades.deck.shape import SQUARE, leans
 from rowstake.core.trades.deck.spread import MOST_PLIES, rim_room
-from rowstake.core.trades.deck.supports import propose
-from rowstake.core.trades.deck.work import worked
+from rowstake.core.trades.deck.supports import AsMuch, propose
+from rowstake.core.trades.deck.work import beams_under_steps, worked
 
-LEAST_PLIES = 2
+BEAM_TRIES, BEAM_MORE = 8, 1.02
+"""How often a beam under steps is proposed anew, and by how much more than it lacked."""
+CLOSE_MM = CATALOGUE.deck.posts_close_mm
 
 
 def settled_frame(brief: DeckBrief) -> tuple[Grid, Supports]:
@@ -36,20 +40,35 @@ def settled_frame(brief: DeckBrief) -> tuple[Grid, Supports]:
 
 
 def _framed(brief: DeckBrief) -> tuple[Grid, Supports]:
-    def laid(plies: int, beams_mm: BeamsAt | None = None) -> Grid:
+    def laid(plies: Plies, beams_mm: BeamsAt | None = None) -> Grid:
         return lay_grid(brief, brief.joists[0].thickness_mm, rim_room(brief), plies, beams_mm)
 
-    grid = laid(LEAST_PLIES)
+    plies = Plies()
+    grid = laid(plies)
     supports = _supported(brief, grid)
     clipped = supports.flush and any(leans(e) for e in grid.edges)
-    while grid.plies < MOST_PLIES and not _holds(brief, grid, supports, plied=True):
-        grid = laid(grid.plies + 1)
+    while plies.holes < MOST_PLIES and not _holds(brief, grid, supports, plied=True):
+        plies = plies._replace(holes=plies.holes + 1)
+        grid = laid(plies)
         if clipped:
             supports = _supported(brief, grid)
+    while plies.stepped < MOST_PLIES and _joists_lack(brief, grid, supports):
+        more = laid(plies._replace(stepped=plies.stepped + 1))
+        if more.joists == grid.joists:  # no steps on an edge along them
+            break
+        plies, grid = plies._replace(stepped=plies.stepped + 1), more
+        supports = _supported(brief, grid)
     if clipped:
-        grid = laid(grid.plies, _closed_by_beams(grid, supports))
+        grid = laid(plies, _closed_by_beams(grid, supports))
         supports = _supported(brief, grid)
     return grid, supports
+
+
+def _joists_lack(brief: DeckBrief, grid: Grid, supports: Supports) -> bool:
+    """Whether joists are worked past what they hold by what comes down on them."""
+    return bool(of(StandsOn, brief.asked)) and any(
+        w.what in ("joist", "joist hanger") and w.used > 1.0005 for w in worked(brief, grid, supports, ())
+    )
 
 
 def _closed_by_beams(grid: Grid, supports: Supports) -> BeamsAt:
@@ -64,10 +83,30 @@ def _closed_by_beams(grid: Grid, supports: Supports) -> BeamsAt:
 
 
 def _supported(brief: DeckBrief, grid: Grid) -> Supports:
+    """Beams that hold what comes down on them from steps too: each is proposed as under so much more of the deck as it lacked,
+    till all hold or posts would crowd; then those that lack least, and advice says so."""
+    as_much: dict[str, float] = {}
+    tried: list[tuple[float, Supports]] = []
+    for _ in range(BEAM_TRIES):
+        try:
+            supports = _proposed(brief, grid, as_much)
+        except JobFault:
+            if not tried:
+                raise
+            break
+        lacking = {w.beam: w.used for w in beams_under_steps(brief, grid, supports) if w.used > 1.0005}
+        tried.append((max(lacking.values(), default=0.0), supports))
+        if not lacking or any(b.label in lacking and b.reach.allowed_mm < CLOSE_MM for b in supports.beams):
+            break
+        as_much |= {beam: as_much.get(beam, 1.0) * used * BEAM_MORE for beam, used in lacking.items()}
+    return min(tried, key=lambda way: way[0])[1]
+
+
+def _proposed(brief: DeckBrief, grid: Grid, as_much: AsMuch) -> Supports:
     """Flush beams end at the rim of a clipped corner, dropped ones run under it."""
     if brief.deck.beams.way != "flush":
-        return propose(brief, grid.groups, grid.poly, grid.poly)
-    found = propose(brief, grid.groups, grid.poly, grid.clear_of_clips)
+        return propose(brief, grid.groups, grid.poly, grid.poly, as_much)
+    found = propose(brief, grid.groups, grid.poly, grid.clear_of_clips, as_much)
     return replace(found, beams=tuple(_off_joists(grid, beam) for beam in found.beams))
 
 

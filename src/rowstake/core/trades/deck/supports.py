@@ -7,6 +7,7 @@ joists (or plies) cut over it and from ones that run on over it.
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -31,20 +32,28 @@ END_MM = CATALOGUE.deck.beam_end_mm
 """How far a beam runs on past its end posts, where a quarter of its bay allows it."""
 
 
-def propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polygon) -> Supports:
+AsMuch = Mapping[str, float]
+"""Under how many times the deck that it carries a beam, by its label, is proposed, for the steps that come down on it."""
+
+
+def propose(
+    brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polygon, as_much: AsMuch | None = None
+) -> Supports:
     """Beams inside a frame, and `within` it where there is room, just clear of holes; where their posts then find no place, beams so far off that footings clear
     them too, or a row more. Raises `JobFault`."""
     first: JobFault | None = None
     for way in WAYS if brief.keep_clear else WAYS[:1]:
         try:
-            return _propose(brief, groups, frame, within, way)
+            return _propose(brief, groups, frame, within, way, as_much or {})
         except JobFault as fault:
             first = first or fault
     assert first is not None
     raise first
 
 
-def _propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polygon, way: Way) -> Supports:
+def _propose(
+    brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polygon, way: Way, as_much: AsMuch
+) -> Supports:
     """The shallowest joist that holds on the fewest beams, and beams to suit; where none on sale holds, the one that
     reaches furthest, and advice says so. Raises `JobFault`."""
     thick, flush = brief.joists[0].thickness_mm, brief.deck.beams.way == "flush"
@@ -72,7 +81,7 @@ def _propose(brief: DeckBrief, groups: list[Group], frame: Polygon, within: Poly
         else:
             rows += _rows(group, spread, frame, within, half if flush else None)
     plies = PLIES[: 1 if way.close else None]
-    beams = [_beam(brief, joist, row, n, plies) for n, row in enumerate(_in_order(rows, groups), 1)]
+    beams = [_beam(brief, joist, row, n, plies, as_much) for n, row in enumerate(_in_order(rows, groups), 1)]
     reach = SpanReach(limit.allowed_mm, limit.governed_by, max(s.span_mm for s in laid))
     hangs = {group: spread.overhang_mm for group, spread in zip(groups, laid, strict=True)}
     return Supports(joist, reach, hangs[deepest], tuple(beams), flush, hangs)
@@ -200,16 +209,17 @@ def _extent(frame: Polygon, group: Group, t: float, half_mm: float) -> Extent | 
 LEAST_BEAM_MM = CATALOGUE.deck.least_beam_mm
 
 
-def _beam(brief: DeckBrief, joist: Section, row: Row, number: int, most: list[int]) -> BeamLine:
+def _beam(brief: DeckBrief, joist: Section, row: Row, number: int, most: list[int], as_much: AsMuch) -> BeamLine:
     """A beam of one of so many plies under (or between) the joists: the lightest of those on sale that reaches the spacing wanted."""
-    flush, t = brief.deck.beams.way == "flush", row.t
+    flush, t, label = brief.deck.beams.way == "flush", row.t, brief.place.label(f"B{number}")
     load = max(carried(marks, group, t, cut=flush) for group, marks in row.under)
     low, high = row.low, row.high
     length, group = high - low, row.under[0][0]
     wanted = min(brief.deck.posts.most_mm or USUAL_POSTS_MM, length * 2 / 3)
     sections = [joist] if flush else list(brief.beams)
     plies = [brief.deck.beams.plies] if brief.deck.beams.plies else most
-    tries = [(s, n, *allowed_beam(brief, s, n, load)) for n in plies for s in sections if n]
+    times = as_much.get(label, 1.0)
+    tries = [(s, n, *allowed_beam(brief, s, n, load * times)) for n in plies for s in sections if n]
     best = next((x for x in tries if x[2] >= wanted - 0.5), None) or max(tries, key=lambda x: x[2])
     section, n, allowed, governed = best
     posts = _posts(brief, t, low, high, min(allowed, brief.deck.posts.most_mm or math.inf), load)
@@ -219,7 +229,7 @@ def _beam(brief: DeckBrief, joist: Section, row: Row, number: int, most: list[in
         t = min(t, group.t1 - half) if group.ledger else max(group.t0 + half, min(t, group.t1 - half))
     reach = SpanReach(allowed, governed, max(b - a for a, b in pairwise(posts)))
     groups = tuple(g for g, _ in row.under)
-    return BeamLine(brief.place.label(f"B{number}"), groups, t, low, high, section, n, load, posts, reach, outer)
+    return BeamLine(label, groups, t, low, high, section, n, load, posts, reach, outer, times)
 
 
 def _posts(brief: DeckBrief, t: float, low: float, high: float, most: float, load_mm: float) -> tuple[float, ...]:

@@ -63,7 +63,8 @@ def lines(brief: DeckBrief, grid: Grid, supports: Supports) -> list[JoistLine]:
     out, steps = [], _steps_on(brief, grid)
     for joist in grid.joists:
         bears = bearings_of(joist, supports.under(joist.s))
-        wide, more = _wide(grid, joist), tuple(steps.get(joist, ()))
+        plies, more = _one_member(grid, joist) if joist in steps else [joist], tuple(steps.get(joist, ()))
+        wide = sum(_wide(grid, ply) for ply in plies) / len(plies)
         if len(bears) > 1:
             line = Stretch(joist.t0, joist.t1, brief.total_kpa * wide / 1000)
             bent = bend([t for t, _ in bears], joist.t0, joist.t1, [line, *more])
@@ -81,9 +82,27 @@ def _steps_on(brief: DeckBrief, grid: Grid) -> dict[Joist, list[Point]]:
             continue
         shares = levered([j.s for j in near], min(max(s, near[0].s), near[-1].s), load.kn * 1000)
         for joist, n in zip(near, shares, strict=True):
-            if n > 0:
-                out.setdefault(joist, []).append(Point(min(max(t, joist.t0), joist.t1), n))
+            plies = _one_member(grid, joist)
+            for ply in plies if n > 0 else ():
+                out.setdefault(ply, []).append(Point(min(max(t, ply.t0), ply.t1), n / len(plies)))
     return out
+
+
+def _one_member(grid: Grid, joist: Joist) -> list[Joist]:
+    """A joist with those of its own length that lie against it and are screwed to it: each takes an equal share."""
+    near = grid.covering((joist.t0 + joist.t1) / 2)
+    i = near.index(joist)
+
+    def against(step: int) -> list[Joist]:
+        out, last, k = [], joist, i + step
+        while 0 <= k < len(near) and abs(near[k].s - last.s) < grid.thick_mm + 1 and near[k].kind != "nailer":
+            if abs(near[k].t0 - joist.t0) > grid.thick_mm or abs(near[k].t1 - joist.t1) > grid.thick_mm:
+                break
+            out.append(near[k])
+            last, k = near[k], k + step
+        return out
+
+    return [joist, *against(-1), *against(1)]
 
 
 def _wide(grid: Grid, joist: Joist) -> float:
@@ -130,7 +149,7 @@ def worked(brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[C
         *_lifts(brief, own),
     ]
     out += [_rim(brief, grid, supports, corner) for corner in corners]
-    out += _beams_under_steps(brief, grid, supports)
+    out += beams_under_steps(brief, grid, supports)
     return sorted(out, key=lambda w: -w.used)
 
 
@@ -294,7 +313,7 @@ def _lifts(brief: DeckBrief, own: list[JoistLine]) -> Iterator[Worked]:
             loaded = Stretch(a, b, brief.live_kpa * x.wide_mm / 1000)
             bent = bend(places, x.joist.t0, x.joist.t1, [own_weight, loaded, *past])
             away = bent.reactions[-1 if n == 0 else 0] if len(places) == 2 else min(bent.reactions)
-            if away < -1.0 and (worst is None or -away / 1000 > worst.load_kn):
+            if away < -CATALOGUE.deck.lift_least_n and (worst is None or -away / 1000 > worst.load_kn):
                 t = places[bent.reactions.index(min(bent.reactions))]
                 worst = Worked(
                     "lift", (x.joist.s, t), 1.0 - away / 1000, "what hangs past the beam", -away / 1000, 0.0, b - a
@@ -303,7 +322,7 @@ def _lifts(brief: DeckBrief, own: list[JoistLine]) -> Iterator[Worked]:
         yield worst
 
 
-def _beams_under_steps(brief: DeckBrief, grid: Grid, supports: Supports) -> Iterator[Worked]:
+def beams_under_steps(brief: DeckBrief, grid: Grid, supports: Supports) -> Iterator[Worked]:
     """Beams that steps come down on: with the deck they carry as an even load, and the steps where they stand."""
     live, points = brief.live_kpa / brief.total_kpa, on_beams(grid, supports, of(StandsOn, brief.asked))
     for beam in supports.beams:

@@ -121,7 +121,7 @@ def _beam(plan: DeckPlan, beam: BeamLine) -> Thing:
         Line("posts at", f"{p.length(beam.reach.span_mm)}, {len(beam.posts)} posts", "beams"),
         Line("allowed", f"{p.length(beam.reach.allowed_mm)}; {beam.reach.governed_by}", "beams"),
         Line("used", f"{beam.reach.used * 100:.0f} %", "beams"),
-        Line("carries", f"{p.length(beam.carried_mm)} of deck", "beams"),
+        Line("carries", beam.carries_words(p), "beams"),
     )
     return Thing(f"Beam {beam.label}", "frame", lines)
 

@@ -76,7 +76,7 @@ def _joists(level: DeckLevel, book: Notebook) -> None:
 def _beams(level: DeckLevel, book: Notebook) -> None:
     p, supports = level.brief.printer, level.supports
     rows = [
-        f"{b.label}: {b.plies} × {b.section.name} carrying {p.length(b.carried_mm)} of deck, posts at {p.length(b.reach.span_mm)}, "
+        f"{b.label}: {b.plies} × {b.section.name} carrying {b.carries_words(p)}, posts at {p.length(b.reach.span_mm)}, "
         f"allowed {p.length(b.reach.allowed_mm)} ({b.reach.governed_by}), {b.reach.used * 100:.0f} %"
         for b in supports.beams[:6]
     ]

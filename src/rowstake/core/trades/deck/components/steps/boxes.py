@@ -187,7 +187,8 @@ def _box(box: Box) -> list[Part]:
         ring = ((begins, low), (end, low), (end, high), (begins, high))
         out.append(piece(f".{n}", "rung", end - begins, Solid(flight.pose, ring, at - thick / 2, at + thick / 2)))
     for n, line in enumerate(box.mitres if not flight.is_wing else [], 1):
-        a, b = thick / 2 + HAIR_MM, (box.front - thick - line.from_mm) * ACROSS - thick / 2
+        past = max(0.0, box.behind_mm - line.from_mm) * ACROSS
+        a, b = thick / 2 + max(HAIR_MM, past), (box.front - thick - line.from_mm) * ACROSS - thick / 2
         ring = ((a, low), (b, low), (b, high), (a, high))
         out.append(piece(f"D{n}", "rung", b - a, Solid(line.pose, ring, -thick / 2, thick / 2), "across the corner"))
     return out

@@ -24,7 +24,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     fixes.append(put_deck("One more row of beams", beams__rows=planned.one_more_row))
     yield found(
         f"{worst.label} asks for a post every {p.length(worst.reach.span_mm)}",
-        f"{worst.plies} × {worst.section.name} under {p.length(worst.carried_mm)} of deck may span {p.length(worst.reach.allowed_mm)}; "
+        f"{worst.plies} × {worst.section.name} under {worst.carries_words(p)} may span {p.length(worst.reach.allowed_mm)}; "
         f"{worst.reach.governed_by} governs. So many holes cost more than a larger beam.",
         [b.label for b in close],
         fixes,

@@ -40,8 +40,14 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         [beam.label]
         if beam
         else [label for label, s in planned.sticks if s.kind in worst.what or worst.what.startswith(s.kind)],
-        [_nearer(planned, worst)] if beam else stronger(planned),
+        _for_beam(planned, worst) if beam else stronger(planned),
     )
+
+
+def _for_beam(planned: DeckLevel, worst: Worked) -> list[Fix]:
+    chosen = planned.brief.deck.beams
+    asked = put_deck("The beam that the load and the steps ask", beams__size=None, beams__plies=None)
+    return [*([asked] if chosen.size or chosen.plies else []), _nearer(planned, worst)]
 
 
 def _nearer(planned: DeckLevel, worst: Worked) -> Fix:
