@@ -27,6 +27,7 @@ TROUBLE = {
         put("fence.skin.side", "right"),
     ),
     "short_bay": edited(fence((9000, 0)), put("fence.bays.way", "module"), put("fence.bays.module_mm", 1750)),
+    "line_near": edited(fence((4000, 0), (3000, 120), (2950, 120)), put("fence.skin.side", "left")),
     "holes_meet": edited(fence((3800, 0)), put("fence.bays.way", "module"), put("fence.bays.module_mm", 1800)),
     "rail_reach": edited(fence((9600, 0)), put("fence.bays.max_mm", 2400)),
     "joint_off_post": edited(

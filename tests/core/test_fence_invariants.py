@@ -335,3 +335,14 @@ def test_a_sliver_narrower_than_it_is_thick_is_not_screwed_through_its_edge():
                        put("fence.skin.height_mm", 700)))  # fmt: skip
     assert min(p.width_mm for p in made.parts if p.kind == "board") < 15
     check_solids(made)
+
+
+def test_a_line_that_comes_back_to_itself_is_told():
+    """Three legs of 1500 that turn by 115° and 116° end beside where they began: boards of the first and the last meet there."""
+    made = plan(edited(fence((1500, 0), (1500, 115), (1500, 116), region="north_america"), put("fence.skin.side", "left"),
+                       put("fence.bays.max_mm", 900), put("fence.skin.height_mm", 700)))  # fmt: skip
+    (told,) = (f for f in made.findings if f.rule == "line_near")
+    assert {"1B1", "3B10"} <= set(told.where)
+    check_solids(made)
+    after = plan(edited(made.brief.job, *told.fixes[0].edits))
+    assert "line_near" not in {f.rule for f in after.findings}

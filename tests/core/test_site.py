@@ -16,6 +16,7 @@ from rowstake.core.site.as_built import as_built
 from rowstake.core.site.choices import ways_out, with_entries
 from rowstake.core.site.cuts import at_the_saw
 from rowstake.core.site.inspection import faults_found, inspection
+from rowstake.core.site.opened import opened_again
 from rowstake.core.site.sheet import site_sheet
 from rowstake.core.site.steps import check_step, steps_told
 from tests.core.test_record import LEG, stations
@@ -219,3 +220,25 @@ def test_corners_are_set_out_by_a_tape_by_hand():
     blunt = site_sheet(fence((9000, 0), (6000, 45)), Record()).site.corners[0]
     assert (blunt.angle, blunt.one, blunt.other, blunt.apart) == ("135°", "3000 mm", "3000 mm", "5543 mm")
     assert site_sheet(fence((9000, 0), (6000, 0)), Record()).site.corners == ()
+
+
+def test_a_later_choice_says_which_steps_that_are_done_are_opened_again():
+    """A guard and doubled ends chosen after the frame and the boards were ticked; what is not ticked, or was ticked by the new drawing, is not."""
+    was, now = plan(deck(4000, 3000, 900)), plan(
+        deck(4000, 3000, 900, put("deck.guard.edges", "needed"), put("deck.joists.doubled_ends", True))
+    )  # fmt: skip
+    keys = [s.key for s in steps_told(was, Record())]
+    done = Record([entry(n, "step", key, revision=1) for n, key in enumerate(keys)])
+    again = opened_again(now, done, {1: was}.get)
+    lines, blocks, boards = (
+        next(w for k, w in again.items() if k.startswith(begins)) for begins in ("rim", "blocks", "boards")
+    )
+    assert lines == ("doubled end: 2 more (J2, J12)",)
+    assert blocks[0].startswith("blocking: 2 otherwise, 10 more (")
+    assert boards[0].startswith("board: 6 otherwise (")
+    assert boards[1] == "guard posts up before the boards that are notched round them (for the guard)"
+    assert len(again) == 3
+    assert opened_again(now, done, {2: was}.get) == {}
+    assert opened_again(now, Record([entry(0, "step", keys[0], revision=1)]), {1: was}.get) == {}
+    fewer = opened_again(was, Record([entry(0, "step", keys[5], revision=2)]), {2: now}.get)
+    assert list(fewer.values()) == [("doubled end: 2 fewer (J2, J12)",)]

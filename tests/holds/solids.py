@@ -40,7 +40,8 @@ WITH = {
 """By rule: kinds, and those that they alone may clash with."""
 NAMED = {"corner_rail"}
 """Rules whose own places alone may be loose."""
-CROWDED = {"narrow_strip": {"post", "beam"}, "stack_fit": EARTH | BOARDS | {"fascia"}}
+FENCE = {k.id for k in KINDS.values()} - EARTH | {"post"}
+CROWDED = {"narrow_strip": {"post", "beam"}, "stack_fit": EARTH | BOARDS | {"fascia"}, "line_near": FENCE}
 """By rule: kinds that may clash with each other, one of the two being a place that it names, or a part of one."""
 
 

@@ -172,3 +172,21 @@ def test_a_site_tells_who_does_what_today_and_what_is_open(client, job):
     assert today["to_put_right"] == 1
     assert today["noted"] == ["Jo"]
     assert "no forecast" in today["weather"]
+
+
+def test_a_step_that_is_done_is_opened_again_by_what_the_drawing_became(client, job):
+    first = client.get(f"/api/jobs/{job}/built").json()
+    sent(client, job, raw_entry(1, "step", "mark-every-post-from-the-datum", revision=first["revision"]))
+    sent(
+        client, job, raw_entry(2, "step", "rails-level-or-with-the-ground", reason="tried", revision=first["revision"])
+    )
+    assert not [s for s in client.get(f"/api/jobs/{job}/built").json()["steps"] if s["again"]]
+    held = client.get(f"/api/jobs/{job}").json()["held"]
+    document = held["document"]
+    document["fence"]["rails"]["fixing"] = "between"
+    client.put(f"/api/jobs/{job}", json={"revision": held["revision"], "document": document, "note": "rails"})
+    after = client.get(f"/api/jobs/{job}/built").json()
+    told = {s["key"]: s["again"] for s in after["steps"] if s["again"]}
+    assert list(told) == ["rails-level-or-with-the-ground"]
+    assert told["rails-level-or-with-the-ground"][0].startswith("rail: ")
+    assert after["revision"] > first["revision"]

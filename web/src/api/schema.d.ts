@@ -4032,6 +4032,8 @@ export interface components {
             caution: string[];
             /** Entries */
             entries: number;
+            /** Revision */
+            revision?: number | null;
         };
         /**
          * SiteTold
@@ -4239,6 +4241,11 @@ export interface components {
              * @default
              */
             entry?: string;
+            /**
+             * Again
+             * @default []
+             */
+            again?: string[];
         };
         /**
          * Stretch

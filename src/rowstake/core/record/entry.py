@@ -100,9 +100,11 @@ class CutPiece(Block):
 
 
 class Done(Block):
-    """A step of the build order that is done; the part is its key. `reason`: why it was done though something was still open."""
+    """A step of the build order that is done; the part is its key. `reason`: why it was done though something was still open; `revision`:
+    of the document that it was done by."""
 
     reason: Words = ""
+    revision: Annotated[int, Field(ge=0, le=1_000_000_000)] | None = None
 
 
 class Looked(Block):

@@ -16,6 +16,7 @@ from rowstake.core.site.as_built import as_built
 from rowstake.core.site.cuts import AtTheSaw, at_the_saw
 from rowstake.core.site.inspection import Inspection, inspection
 from rowstake.core.site.logbook import LogLine, log_lines, punch_list
+from rowstake.core.site.opened import DrawnAt, no_drawing, opened_again
 from rowstake.core.site.steps import StepTold, steps_told
 from rowstake.core.views.lists import BuyRow, buy_rows
 from rowstake.core.views.site import SiteTold, site_told
@@ -52,13 +53,21 @@ class SiteSheet:
     inspection: Inspection
     caution: tuple[str, ...]
     entries: int
+    revision: int | None = None
+    """Of the document that it was made from."""
 
 
 def site_sheet(
-    job: Job, record: Record, cautions: tuple[str, ...] = (), more: More = no_more, lists: AnyPlan | None = None
+    job: Job,
+    record: Record,
+    cautions: tuple[str, ...] = (),
+    more: More = no_more,
+    lists: AnyPlan | None = None,
+    drawn_at: DrawnAt = no_drawing,
+    revision: int | None = None,
 ) -> SiteSheet:
-    """`lists` is the plan as built with lists from somewhere else, a book and a rack. Raises `JobFault` for a job that cannot be laid out
-    as it is drawn."""
+    """`lists` is the plan as built with lists from somewhere else, a book and a rack; `drawn_at` earlier revisions of the document. Raises
+    `JobFault` for a job that cannot be laid out as it is drawn."""
     built = as_built(job, record)
     drawn, plan = kept_plan(job), kept_plan(built.job)
     told = site_told(plan, built)
@@ -75,10 +84,12 @@ def site_sheet(
         )
         for e in punch_list(record)
     )
+    again = opened_again(drawn, record, drawn_at)
+    steps = tuple(replace(step, again=again.get(step.key, ())) for step in steps_told(plan, record))
     return SiteSheet(
-        job.name, plan.trade.id, job.units, job.fraction, told, tuple(steps_told(plan, record)), at_the_saw(bought, record, told.pending, told.lengths),
+        job.name, plan.trade.id, job.units, job.fraction, told, steps, at_the_saw(bought, record, told.pending, told.lengths),
         built.asked, compare(drawn, plan, more), built_scene(drawn, plan), tuple(buy_rows(bought.lists)), log, punch,
-        inspection(plan.trade.id, record), cautions, len(record.entries),
+        inspection(plan.trade.id, record), cautions, len(record.entries), revision,
     )  # fmt: skip
 
 

@@ -47,6 +47,8 @@ class StepTold:
     reason: str
     open: tuple[str, ...]
     entry: str = ""
+    again: tuple[str, ...] = ()
+    """Why it has to be opened again."""
 
 
 def key_of(words: str) -> str:

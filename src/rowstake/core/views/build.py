@@ -13,13 +13,16 @@ LOCATED = "what lies in the ground: located, marked, and clear of every hole"
 
 @dataclass(frozen=True, slots=True)
 class BuildStep:
-    """`wait` before the next begins; `hides` what nobody sees again once it is done, so that it is looked at before."""
+    """`wait` before the next begins; `hides` what nobody sees again once it is done, so that it is looked at before; `sets` the kinds of
+    parts that it sets, only those `of` something where that is said."""
 
     stake: str
     do: str
     what: str = ""
     wait: str = ""
     hides: str = ""
+    sets: tuple[str, ...] = ()
+    of: str = ""
 
 
 def order_schedule(steps: Sequence[BuildStep], needs: Iterable[Need]) -> Schedule:

@@ -17,6 +17,7 @@ from rowstake.core.cutting.plan import cut_plan
 from rowstake.core.faults import Fault, JobFault
 from rowstake.core.job import Job, read_job
 from rowstake.core.kept import kept_plan
+from rowstake.core.planned import AnyPlan
 from rowstake.core.record import Record, read_entry
 from rowstake.core.site.as_built import as_built
 from rowstake.core.site.choices import WayOut, ways_out
@@ -134,10 +135,20 @@ SHEET = TypeAdapter(SiteSheet)
 @router.get("/built", response_model=SiteSheet)
 def built(key: Key, jobs: JobsHere, records: RecordsHere, books: BooksHere, rack: RackHere) -> Response:
     """The job as it stands by its record, with all that site mode shows."""
-    job, record = read_job(jobs.get(key).document), records.of(key)
+    held, record = jobs.get(key), records.of(key)
+    job = read_job(held.document)
     plan = kept_plan(as_built(job, record).job)
     lists = bought(plan, sold(job, key, books, rack), cut_plan)
-    return as_json(SHEET, site_sheet(job, record, tuple(cautions(plan)), priced_figures(job, books), lists))
+
+    def drawn_at(revision: int) -> AnyPlan | None:
+        if revision == held.revision:
+            return None
+        with contextlib.suppress(JobFault, LookupError):
+            return kept_plan(read_job(jobs.document(key, revision)))
+        return None
+
+    priced = priced_figures(job, books)
+    return as_json(SHEET, site_sheet(job, record, tuple(cautions(plan)), priced, lists, drawn_at, held.revision))
 
 
 class AskWaysOut(BaseModel):

@@ -100,6 +100,11 @@ export function BuildPanel() {
                   {step.by} {step.reason && `though something was open: ${step.reason}`}
                 </span>
               )}
+              {step.again.map((words) => (
+                <span key={words} data-again className="block pl-4 text-sm font-semibold text-bad">
+                  open again: {words}
+                </span>
+              ))}
               {step.holds.map((hold) => (
                 <span key={hold.key} className={`block pl-4 text-sm ${hold.result === "pass" ? "text-faint" : "text-signal"}`}>
                   {hold.result === "pass" ? "✓" : "look:"} {hold.words} {hold.by && `(${hold.by})`}

@@ -22,6 +22,7 @@ function Step({ step, done, next }: { step: StepTold; done: boolean; next: () =>
   const waiting = useOnSite((s) => s.waiting);
   const { enter } = useOnSite.getState();
   const [why, setWhy] = useState<string | null>(null);
+  const revision = useOnSite((s) => s.sheet?.revision ?? null);
   const passed = new Set(waiting.filter((w) => w.entry.kind === "hold" && w.entry.values.result === "pass").map((w) => w.entry.part));
   const open = step.open.filter((key) => !passed.has(key));
   return (
@@ -37,6 +38,16 @@ function Step({ step, done, next }: { step: StepTold; done: boolean; next: () =>
       <div className="mt-4 border-t-2 border-ink pt-3">
         {done ? (
           <p className="text-lg">
+            {step.again.length > 0 && (
+              <span data-again className="mb-2 block border-l-4 border-bad pl-3">
+                <b className="text-bad">Open it again:</b> the drawing has changed since.
+                {step.again.map((words) => (
+                  <span key={words} className="block">
+                    {words}
+                  </span>
+                ))}
+              </span>
+            )}
             <b>✓ Done.</b> {step.by} {step.reason && `Though something was open: ${step.reason}`}
             {step.entry && (
               <Big className="mt-2 block" onClick={() => void enter("settled", step.key, { why: "not done after all" }, { answers: [step.entry] })}>
@@ -56,7 +67,7 @@ function Step({ step, done, next }: { step: StepTold; done: boolean; next: () =>
                 className="flex gap-2"
                 onSubmit={(e) => {
                   e.preventDefault();
-                  if (why.trim()) void enter("step", step.key, { reason: why.trim() }).then(next);
+                  if (why.trim()) void enter("step", step.key, { reason: why.trim(), revision }).then(next);
                 }}
               >
                 <input aria-label="Why it is done all the same" value={why} onChange={(e) => setWhy(e.target.value)} maxLength={300} placeholder="why, for the record" className="min-h-14 min-w-0 flex-1 border-2 border-rule bg-board px-2 text-lg" />
@@ -67,7 +78,7 @@ function Step({ step, done, next }: { step: StepTold; done: boolean; next: () =>
             )}
           </>
         ) : (
-          <Big strong className="w-full" onClick={() => void enter("step", step.key, {}).then(next)}>
+          <Big strong className="w-full" onClick={() => void enter("step", step.key, { revision }).then(next)}>
             Done
           </Big>
         )}

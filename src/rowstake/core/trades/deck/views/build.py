@@ -14,6 +14,10 @@ from rowstake.core.trades.deck.squaring import rectangle
 from rowstake.core.views.build import LOCATED, BuildStep, counted, hours, told
 
 CONCRETE_H = 48.0
+DROPS = "Boards below the rim for the stringers, strapped"
+DUG = ("concrete", "gravel", "soil", "footing block")
+LINES = ("rim", "clipped rim", "header", "joist", "end joist", "nailer", "inner-corner joist", "trimmer", "doubled end")
+BLOCKS = ("blocking", "ladder block", "guard block", "sister block", "splice block", "packing")
 
 
 def deck_build(plan: DeckPlan) -> list[BuildStep]:
@@ -37,22 +41,37 @@ def _ground(plan: DeckPlan) -> Iterator[BuildStep]:
     deepest = max((f.dug.depth_mm for f in plan.laid.footings), default=0.0)
     deep = f"down to {p.length(deepest)}" if deepest else ""
     located = LOCATED if deepest else ""
-    yield BuildStep("holes", "Dig the footings", told(counted(len(plan.laid.footings), "footing"), deep), "", located)
+    yield BuildStep(
+        "holes", "Dig the footings", told(counted(len(plan.laid.footings), "footing"), deep), "", located, DUG
+    )
     if poured:
         hidden = "the bottoms of the holes: inspected, clean, on firm ground"
         yield BuildStep(
-            "holes", "Pour the footings and the pads of steps", f"{plan.lists.bags} bags", hours(CONCRETE_H), hidden
+            "holes",
+            "Pour the footings and the pads of steps",
+            f"{plan.lists.bags} bags",
+            hours(CONCRETE_H),
+            hidden,
+            ("concrete",),
         )
     if n := _number(plan, "post", step="holes"):
-        yield BuildStep("holes", "Stand the posts on their bases and cut them to one level", counted(n, "post"))
+        yield BuildStep(
+            "holes", "Stand the posts on their bases and cut them to one level", counted(n, "post"), sets=("post",)
+        )
 
 
 def _pads(plan: DeckPlan) -> Iterator[BuildStep]:
     yield BuildStep("line", "Have services located, mark the foot of the steps and take the levels there again")
     if any(q.good.id == "concrete" for q in plan.parts):
-        yield BuildStep("steps", "Dig and pour the pads of steps, level", f"{plan.lists.bags} bags", hours(CONCRETE_H))
+        yield BuildStep(
+            "steps",
+            "Dig and pour the pads of steps, level",
+            f"{plan.lists.bags} bags",
+            hours(CONCRETE_H),
+            sets=("concrete",),
+        )
     if drops := _number(plan, "drop board"):
-        yield BuildStep("steps", "Boards below the rim for the stringers, strapped", counted(drops, "board"))
+        yield BuildStep("steps", DROPS, counted(drops, "board"), sets=("drop board",))
 
 
 def _frame(plan: DeckPlan) -> Iterator[BuildStep]:
@@ -64,9 +83,10 @@ def _frame(plan: DeckPlan) -> Iterator[BuildStep]:
             counted(len(main.ledger.holes), "fixing"),
             "",
             "the flashing behind and over the ledger",
+            ("ledger",),
         )
     beams = sum(len(level.supports.beams) for level in plan.laid.levels)
-    yield BuildStep("frame", "Beams, plumb over their posts", counted(beams, "beam"))
+    yield BuildStep("frame", "Beams, plumb over their posts", counted(beams, "beam"), sets=("beam", "post brace"))
     square = rectangle(main.grid)
     diagonal = f"diagonals {plan.brief.printer.length(square.diagonal_mm)}" if square else ""
     joists = sum(len(level.grid.joists) for level in plan.laid.levels)
@@ -74,24 +94,24 @@ def _frame(plan: DeckPlan) -> Iterator[BuildStep]:
         "frame",
         "Rim and end joists, squared, then the joists, crowns up",
         told(counted(joists, "line", "lines") + " of joists", diagonal),
+        sets=LINES,
     )
     yield BuildStep(
         "frame",
         "Hangers full of nails, ties, lateral ties",
         counted(sum(int(q.amount) for q in plan.parts if q.good.id.startswith("joist_hanger")), "hanger"),
     )
-    blocks = _number(plan, "blocking", "ladder block", "guard block", "sister block", "splice block", "packing")
-    if blocks:
-        yield BuildStep("frame", "Blocks for border, joints, guard and steps", counted(blocks, "block"))
+    if blocks := _number(plan, *BLOCKS):
+        yield BuildStep("frame", "Blocks for border, joints, guard and steps", counted(blocks, "block"), sets=BLOCKS)
     if drops := _number(plan, "drop board"):
-        yield BuildStep("frame", "Boards below the rim for the stringers, strapped", counted(drops, "board"))
+        yield BuildStep("frame", DROPS, counted(drops, "board"), sets=("drop board",))
     if plan.brief.deck.joists.tape:
         yield BuildStep("frame", "Tape on the joists")
     if plan.brief.deck.lights.count:
         yield BuildStep("frame", "Holes and cable for the lights", counted(plan.brief.deck.lights.count, "light"))
     standing = sum(q.mount != "surface" for level in plan.laid.levels for q in lay_line(level).posts)
     if standing:
-        yield BuildStep("frame", "Guard posts, bolted and held down", counted(standing, "post"))
+        yield BuildStep("frame", "Guard posts, bolted and held down", counted(standing, "post"), sets=("guard post",))
     yield BuildStep(
         "frame",
         "Inspection of the frame",
@@ -110,11 +130,12 @@ def _boards(plan: DeckPlan) -> Iterator[BuildStep]:
         counted(boards, "piece"),
         "",
         "the frame and what runs under it",
+        ("board", "breaker"),
     )
     if border:
-        yield BuildStep("skin", "Border, mitres first", counted(border, "board"))
+        yield BuildStep("skin", "Border, mitres first", counted(border, "board"), sets=("border",))
     if fascia := _number(plan, "fascia"):
-        yield BuildStep("skin", "Fascia on packers", counted(fascia, "piece"), "", "bolt heads in the rim")
+        yield BuildStep("skin", "Fascia on packers", counted(fascia, "piece"), "", "bolt heads in the rim", ("fascia",))
 
 
 def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
@@ -130,6 +151,8 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
                     told(counted(many["box rail"], "rail"), counted(many["rung"], "rung")),
                     "",
                     "the ground under them: level, drained, clear of roots",
+                    ("box rail", "rung"),
+                    name,
                 )
             else:
                 yield BuildStep(
@@ -138,6 +161,8 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
                     if many["stringer"]
                     else f"Stringers of {name}: each measured as bought, all level across",
                     counted(many["stringer"] + many["ready stringer"], "stringer"),
+                    sets=("stringer", "ready stringer"),
+                    of=name,
                 )
             if many["riser"]:
                 yield BuildStep(
@@ -146,25 +171,37 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
                     told(counted(many["riser"], "riser board"), counted(many["tread"], "board")),
                     "",
                     f"{counted(lit, 'light')} and their cable in the risers" if lit else "",
+                    ("riser", "tread"),
+                    name,
                 )
             else:
-                yield BuildStep("steps", f"Treads of {name} from below, noses in line", counted(many["tread"], "board"))
+                yield BuildStep(
+                    "steps",
+                    f"Treads of {name} from below, noses in line",
+                    counted(many["tread"], "board"),
+                    sets=("tread",),
+                    of=name,
+                )
             if many["handrail"]:
-                yield BuildStep("steps", f"Handrail of {name}", counted(many["guard post"], "post"))
+                posts = counted(many["guard post"], "post")
+                yield BuildStep("steps", f"Handrail of {name}", posts, sets=("handrail", "guard post"), of=name)
     surface = sum(q.mount == "surface" for level in plan.laid.levels for q in lay_line(level).posts)
     if surface:
         yield BuildStep("steps", "Guard posts on their bases", counted(surface, "post"))
     if sleeves := _number(plan, "post sleeve"):
-        yield BuildStep("steps", "Sleeves over the guard posts, before the rails", counted(sleeves, "sleeve"))
+        yield BuildStep(
+            "steps", "Sleeves over the guard posts, before the rails", counted(sleeves, "sleeve"), sets=("post sleeve",)
+        )
     if rails := _number(plan, "guard rail"):
         filled = _number(plan, *FILLS)
         yield BuildStep(
             "steps",
             "Rails off one spacer, what fills them off another, from both ends alike",
             told(counted(rails, "rail"), counted(filled, "piece")),
+            sets=("guard rail", *FILLS),
         )
     if caps := _number(plan, "guard cap"):
-        yield BuildStep("steps", "Caps, mitres first", counted(caps, "piece"))
+        yield BuildStep("steps", "Caps, mitres first", counted(caps, "piece"), sets=("guard cap",))
     for gate in (gate for level in plan.laid.levels for gate in gates(level)):
         yield BuildStep("steps", f"Gate at {gate.flight.steps.id}, hung over the deck, its latch set last", "1 leaf")
     if skirting := _number(plan, "skirting"):
@@ -174,5 +211,6 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
             counted(skirting, "board"),
             "",
             "what is under the deck",
+            ("skirting", "skirting rail"),
         )
     yield BuildStep("buy", "Cut ends treated, last screws, finish once a drop of water soaks in")

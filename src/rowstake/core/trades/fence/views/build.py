@@ -7,6 +7,8 @@ from collections.abc import Iterator
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.views.build import LOCATED, BuildStep, counted, hours, told
 
+TRIMS = ("cap rail", "cap", "trim", "gravel board")
+
 
 def fence_build(plan: FencePlan) -> list[BuildStep]:
     return [*_posts(plan), *_between(plan)]
@@ -24,7 +26,7 @@ def _posts(plan: FencePlan) -> Iterator[BuildStep]:
     if digger.holes:
         deepest = max(kind.hole.hole_depth_mm for kind in digger.kinds.values())
         told_holes = told(counted(digger.holes, "hole"), f"down to {p.length(deepest)}")
-        yield BuildStep("holes", "Dig the holes", told_holes, "", LOCATED)
+        yield BuildStep("holes", "Dig the holes", told_holes, "", LOCATED, ("concrete", "gravel", "foam", "soil"))
     wait = max((kind.method.rails_after_h for kind in digger.kinds.values()), default=0.0)
     setting = told(*dict.fromkeys(kind.method.name for kind in digger.kinds.values()))
     yield BuildStep(
@@ -33,22 +35,24 @@ def _posts(plan: FencePlan) -> Iterator[BuildStep]:
         setting,
         hours(wait),
         "the depth of every hole and the gravel in it",
+        ("post", "stiffener"),
     )
 
 
 def _between(plan: FencePlan) -> Iterator[BuildStep]:
     brief = plan.brief
     if n := _number(plan, "rail"):
-        yield BuildStep("frame", "Rails, level or with the ground", counted(n, "rail"))
-    skin = _number(plan, "board", "sheet")
-    yield BuildStep("skin", "Boards, plumb: every fifth checked", counted(skin, "piece"))
-    if trims := _number(plan, "cap rail", "cap", "trim", "gravel board"):
+        yield BuildStep("frame", "Rails, level or with the ground", counted(n, "rail"), sets=("rail",))
+    skin = _number(plan, "board")
+    yield BuildStep("skin", "Boards, plumb: every fifth checked", counted(skin, "piece"), sets=("board",))
+    if trims := _number(plan, *TRIMS):
         yield BuildStep(
             "skin",
             "Gravel boards, covers and caps",
             counted(trims, "piece"),
             "",
             "cut ends, treated before they are covered",
+            TRIMS,
         )
     if plan.laid.gates:
         gate_wait = max((kind.method.gates_after_h for kind in plan.laid.digger.kinds.values()), default=0.0)
@@ -57,6 +61,7 @@ def _between(plan: FencePlan) -> Iterator[BuildStep]:
             "gates",
             "Hang the gates, blocked up, and set the latches",
             told(counted(len(plan.laid.gates), "gate"), after),
+            sets=("stile", "gate rail", "brace", "gate board"),
         )
     if brief.finish_after_days is not None:
         when = hours(24.0 * brief.finish_after_days) if brief.finish_after_days else "until a drop of water soaks in"
