@@ -242,3 +242,37 @@ def test_a_later_choice_says_which_steps_that_are_done_are_opened_again():
     assert opened_again(now, Record([entry(0, "step", keys[0], revision=1)]), {1: was}.get) == {}
     fewer = opened_again(was, Record([entry(0, "step", keys[5], revision=2)]), {2: now}.get)
     assert list(fewer.values()) == [("doubled end: 2 fewer (J2, J12)",)]
+
+
+def test_what_came_is_held_against_what_was_ordered():
+    """Seven posts of ten come, one split; three more later: one is still to come. What nobody asked for is told."""
+    job = yard()
+    line = next(b for b in plan(job).lists.buy if b.good.id == "uk_100x100")
+    ordered, long = line.buy, line.length_mm
+    one = entry(1, "delivery", "uk_100x100", count=ordered - 3, damaged=1, length_mm=long, moisture_pct=24)
+    two = entry(2, "delivery", "uk_100x100", count=3, length_mm=long)
+    odd = entry(3, "delivery", "uk_100x100", count=2, length_mm=long + 600)
+    told = site_sheet(job, Record([one, two, odd])).arrivals
+    mine = next(a for a in told.lines if (a.part, a.length_mm) == ("uk_100x100", long))
+    assert (mine.ordered, mine.came, mine.damaged, mine.to_come, mine.over) == (ordered, ordered, 1, 1, 0)
+    assert mine.said[0] == f"{ordered - 3:g} on 2 Mar, 1 damaged, 24 % moist"
+    assert told.strange == (odd.id,)
+    assert told.words == f"0 of {len(told.lines)} lines are here, 1 only in part, 1 damaged, 1 came that nobody ordered"
+    back = Record([one, two, entry(4, "settled", answers=(one.id,))])
+    again = next(a for a in site_sheet(job, back).arrivals.lines if a.entries)
+    assert (again.came, again.to_come) == (3, ordered - 3)
+    assert [a.wide for a in told.lines if a.part == plan(job).brief.board.id] == [True]
+    assert all(len(a.part) <= 80 for a in told.lines)
+
+
+def test_the_moisture_of_boards_that_came_is_what_they_are_laid_at():
+    job = yard()
+    board = plan(job).brief.board.id
+    wet = [entry(n, "delivery", board, count=5, moisture_pct=pct) for n, pct in ((1, 30), (2, 34))]
+    skin = as_built(job, Record(wet)).job.fence.skin
+    assert (skin.stock, skin.meter_pct) == ("meter", 32)
+    own = edited(job, put("fence.skin.stock", "meter"), put("fence.skin.meter_pct", 15))
+    assert as_built(own, Record(wet)).job.fence.skin.meter_pct == 15
+    soaked = as_built(job, Record([entry(1, "delivery", board, count=5, moisture_pct=90)]))
+    assert soaked.job.fence.skin.stock == job.fence.skin.stock
+    assert "90 % was measured" in soaked.asked[0].words

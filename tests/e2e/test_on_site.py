@@ -161,6 +161,32 @@ def test_a_hold_point_stops_the_step_until_it_is_passed(phone, site):
     ]
 
 
+def test_what_comes_off_the_lorry_is_ticked_off_and_the_desk_knows_what_is_short(page, phone, site):
+    job = add_job(site.url, yard())
+    hand = phone()
+    on_site(hand, site.url, job)
+    mode(hand, "Goods")
+    posts = hand.locator("[data-arrival=uk_100x100]").first
+    ordered = posts.locator("span").first.inner_text().split()[0]
+    posts.get_by_role("button", name="All came").click()
+    expect(posts).to_contain_text(f"{ordered} lengths here")
+    rails = hand.locator("[data-arrival=uk_38x87]").first
+    rails.get_by_role("button", name="Otherwise").click()
+    hand.get_by_label("How many came").fill("1")
+    hand.get_by_label("Of them damaged").fill("3")
+    expect(hand.get_by_role("button", name="It came so")).to_be_disabled()
+    hand.get_by_label("Of them damaged").fill("1")
+    hand.get_by_role("button", name="It came so").click()
+    expect(hand.locator("[data-arrivals]")).to_contain_text("1 only in part, 1 damaged")
+    open_job(page, site.url, job)
+    stake(page, "Build")
+    expect(page.locator("[data-came]")).to_contain_text("1 only in part")
+    expect(page.get_by_text(re.compile("1 on .*, 1 damaged"))).to_be_visible()
+    rails.get_by_role("button", name="Otherwise").click()
+    hand.get_by_role("button", name=re.compile("Take back: 1 on")).click()
+    expect(page.locator("[data-came]")).not_to_contain_text("damaged")
+
+
 def test_fifty_entries_without_a_signal_over_a_reload_and_a_killed_browser_arrive_once(driver, site, tmp_path):
     job = add_job(site.url, yard())
 

@@ -1604,6 +1604,55 @@ export interface components {
             archived: boolean;
         };
         /**
+         * ArrivalTold
+         * @description One line of what is bought. `to_come` = ordered − came + damaged, never under zero; `over` is what came and nobody asked for. `part` and
+         *     `length_mm` are what an entry of it says; `moist` and `wide` whether moisture and width of it are worth taking.
+         */
+        ArrivalTold: {
+            /** Part */
+            part: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Group */
+            group: string;
+            /** Item */
+            item: string;
+            /** Length */
+            length: string;
+            /** Unit */
+            unit: string;
+            /** Ordered */
+            ordered: number;
+            /** Came */
+            came: number;
+            /** Damaged */
+            damaged: number;
+            /** To Come */
+            to_come: number;
+            /** Over */
+            over: number;
+            /** Moist */
+            moist: boolean;
+            /** Wide */
+            wide: boolean;
+            /** Said */
+            said: string[];
+            /** Entries */
+            entries: string[];
+        };
+        /**
+         * Arrivals
+         * @description `strange` are deliveries of what the lists do not have, by their entries.
+         */
+        Arrivals: {
+            /** Lines */
+            lines: components["schemas"]["ArrivalTold"][];
+            /** Strange */
+            strange: string[];
+            /** Words */
+            words: string;
+        };
+        /**
          * Ask
          * @description `sight` is what is looked at; without one all of it is sent.
          */
@@ -4030,6 +4079,7 @@ export interface components {
             inspection: components["schemas"]["Inspection"];
             /** Caution */
             caution: string[];
+            arrivals: components["schemas"]["Arrivals"];
             /** Entries */
             entries: number;
             /** Revision */

@@ -90,7 +90,8 @@ export type At<P extends Path> = In<FenceJob, P> | In<DeckJob, P> | undefined;
 
 /** What the server always sends whole, though fields of it may be left out when they come in. */
 type Whole<T> = T extends (infer E)[] ? Whole<E>[] : T extends object ? { [K in keyof T]-?: Whole<T[K]> } : T;
-export type SiteSheet = Omit<S["SiteSheet"], "site" | "steps" | "asked"> & {
+export type SiteSheet = Omit<S["SiteSheet"], "site" | "steps" | "asked" | "arrivals"> & {
+  arrivals: Whole<S["SiteSheet"]["arrivals"]>;
   site: Whole<S["SiteSheet"]["site"]>;
   steps: Whole<S["StepTold"]>[];
   asked: Whole<S["SiteSheet"]["asked"]>;
@@ -101,6 +102,7 @@ export type StretchTold = SiteSheet["site"]["stretches"][number];
 export type SupportTold = SiteSheet["site"]["supports"][number];
 export type FrameTold = SiteSheet["site"]["frames"][number];
 export type RowsTold = SiteSheet["site"]["rows"][number];
+export type ArrivalTold = SiteSheet["arrivals"]["lines"][number];
 export type StepTold = SiteSheet["steps"][number];
 export type HoldPoint = StepTold["holds"][number];
 export type CutTicket = S["CutTicket"];

@@ -55,19 +55,25 @@ def _measured(job: Job, record: Record, may: set[str], asked: list[Question]) ->
 
 
 def _put(job: Job, path: str, mm: float, entry: Any, asked: list[Question], p: Printer) -> Job:
-    """The job with a value at a path; as it was, with a question, where it cannot be laid out so."""
+    """The job with a measure at a path."""
+    return _set(job, {path: mm}, entry, asked, p.length(mm))
+
+
+def _set(job: Job, values: dict[str, Any], entry: Any, asked: list[Question], told: str) -> Job:
+    """The job with values at their paths; as it was, with a question, where it cannot be laid out so."""
     try:
-        changed = apply_raw(job, [{"do": "set", "path": path, "value": mm}])
+        changed = apply_raw(job, [{"do": "set", "path": path, "value": value} for path, value in values.items()])
         kept_plan(changed)
     except JobFault as fault:
-        words = f"{p.length(mm)} was measured: {fault.faults[0].message}. It is not taken until that is settled."
+        words = f"{told} was measured: {fault.faults[0].message}. It is not taken until that is settled."
         asked.append(Question(entry.part, words, (entry.id,)))
         return job
     return changed
 
 
 def _delivered(job: Job, record: Record, drawn: Any, asked: list[Question]) -> Job:
-    """Widths measured on delivery, where they are out of tolerance; a width that was measured by itself goes before."""
+    """Widths measured on delivery, where they are out of tolerance; a width that was measured by itself goes before. The mean of what a
+    meter told of boards is what they are laid at, where the document tells none itself."""
     for good, path in drawn.trade.measured(drawn).items():
         if record.of("size", path):
             continue
@@ -78,4 +84,9 @@ def _delivered(job: Job, record: Record, drawn: Any, asked: list[Question]) -> J
         section = drawn.lists.buyer.measured_mm.get(good, mean)
         if abs(mean - section) > job.tolerances.width_mm:
             job = _put(job, path, mean, widths[-1], asked, job.printer)
+    for good, block in drawn.trade.metered(drawn).items():
+        moist = [e for e in record.of("delivery", good) if e.values.moisture_pct is not None]
+        if moist:
+            pct = round(sum(e.values.moisture_pct for e in moist) / len(moist), 1)
+            job = _set(job, {f"{block}.stock": "meter", f"{block}.meter_pct": pct}, moist[-1], asked, f"{pct:g} %")
     return job

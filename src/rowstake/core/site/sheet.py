@@ -12,6 +12,7 @@ from rowstake.core.planned import AnyPlan
 from rowstake.core.preview import Consequence, More, compare, no_more
 from rowstake.core.record.question import Question
 from rowstake.core.record.record import Record
+from rowstake.core.site.arrivals import Arrivals, arrivals
 from rowstake.core.site.as_built import as_built
 from rowstake.core.site.cuts import AtTheSaw, at_the_saw
 from rowstake.core.site.inspection import Inspection, inspection
@@ -52,6 +53,7 @@ class SiteSheet:
     punch: tuple[ToDo, ...]
     inspection: Inspection
     caution: tuple[str, ...]
+    arrivals: Arrivals
     entries: int
     revision: int | None = None
     """Of the document that it was made from."""
@@ -89,7 +91,8 @@ def site_sheet(
     return SiteSheet(
         job.name, plan.trade.id, job.units, job.fraction, told, steps, at_the_saw(bought, record, told.pending, told.lengths),
         built.asked, compare(drawn, plan, more), built_scene(drawn, plan), tuple(buy_rows(bought.lists)), log, punch,
-        inspection(plan.trade.id, record), cautions, len(record.entries), revision,
+        inspection(plan.trade.id, record), cautions,
+        arrivals(bought.lists.buy, record, plan.brief.printer, drawn.trade.measured(drawn)), len(record.entries), revision,
     )  # fmt: skip
 
 

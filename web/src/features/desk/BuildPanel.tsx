@@ -88,6 +88,7 @@ export function BuildPanel() {
           ))}
         </ul>
         <Misfits sheet={sheet} className="mt-2" />
+        <Came sheet={sheet} />
         <h2 className="mt-3 font-bold">Steps</h2>
         <ol>
           {sheet.steps.map((step, n) => (
@@ -139,6 +140,35 @@ function Asked({ words, entries, sheet }: { words: string; entries: string[]; sh
         </p>
       ))}
     </div>
+  );
+}
+
+/** What was ordered and is not here, or not all of it; nothing until the first of it came. */
+function Came({ sheet }: { sheet: SiteSheet }) {
+  const { lines, words } = sheet.arrivals;
+  const begun = lines.some((l) => l.entries.length > 0);
+  const odd = lines.filter((l) => l.entries.length > 0 && (l.to_come > 0 || l.damaged > 0 || l.over > 0));
+  if (!begun) return null;
+  return (
+    <>
+      <h2 className="mt-3 font-bold">Delivered</h2>
+      <p data-came>
+        <Num>{words}</Num>
+      </p>
+      <ul>
+        {odd.map((l) => (
+          <li key={`${l.part} ${l.length_mm}`} className="border-b border-rule py-1">
+            <b>
+              <Num>{`${l.item} ${l.length}`}</Num>
+            </b>
+            : {l.to_come > 0 && `${l.to_come} of ${l.ordered} ${l.unit} to come`} {l.over > 0 && `${l.over} more than asked for`}{" "}
+            <span className="text-faint">
+              <Num>{l.said.join("; ")}</Num>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 

@@ -3,7 +3,7 @@ import type { LogLine, SiteSheet } from "../../api/types";
 import { Big, Camera } from "./parts";
 import { useOnSite } from "./state";
 
-const WAITS: Record<string, string> = { post: "Reading of", cut: "Cut", hold: "Looked at", step: "Step done", note: "Note:", punch: "To put right:", settled: "Taken back", size: "Measured", square: "Diagonals", creep: "Board rows", height: "Height", inspection: "Inspection" };
+const WAITS: Record<string, string> = { post: "Reading of", cut: "Cut", hold: "Looked at", step: "Step done", note: "Note:", punch: "To put right:", settled: "Taken back", size: "Measured", square: "Diagonals", creep: "Board rows", height: "Height", inspection: "Inspection", delivery: "Came" };
 
 /** What was noted, the newest first; what is not sent yet stands before it. */
 export function Notes({ sheet }: { sheet: SiteSheet }) {

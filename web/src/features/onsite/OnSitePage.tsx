@@ -4,6 +4,7 @@ import type { SiteSheet } from "../../api/types";
 import { setTheme, type Theme } from "../../app/theme";
 import { Bays } from "./Bays";
 import { Cuts } from "./Cuts";
+import { Goods } from "./Goods";
 import { Holes } from "./Holes";
 import { Looks } from "./Looks";
 import { Notes } from "./Notes";
@@ -27,6 +28,7 @@ const MODES: readonly Mode[] = [
   { key: "looks", name: "Steps", has: () => true, show: (s, part) => <Looks sheet={s} part={part} /> },
   { key: "true", name: "True", has: () => true, show: (s) => <True sheet={s} /> },
   { key: "walk", name: "Walk", has: (s) => s.inspection.questions.length > 0, show: (s) => <Walk sheet={s} /> },
+  { key: "goods", name: "Goods", has: (s) => s.arrivals.lines.length > 0, show: (s) => <Goods sheet={s} /> },
   { key: "log", name: "Log", has: () => true, show: (s) => <Notes sheet={s} /> },
 ];
 

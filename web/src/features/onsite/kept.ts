@@ -64,8 +64,12 @@ export async function keepSheet(job: string, sheet: SiteSheet): Promise<void> {
   await (await device()).put("sheets", { job, sheet, at: Date.now() });
 }
 
+/** As it was kept; what sheets did not tell when an older version of this kept it is filled with nothing. */
 export async function keptSheet(job: string): Promise<Kept | undefined> {
-  return (await device()).get("sheets", job);
+  const kept = await (await device()).get("sheets", job);
+  if (!kept) return undefined;
+  const steps = kept.sheet.steps.map((step) => ({ ...step, again: step.again ?? [] }));
+  return { ...kept, sheet: { ...kept.sheet, steps, arrivals: kept.sheet.arrivals ?? { lines: [], strange: [], words: "" } } };
 }
 
 /** Kept before anything else happens with it. */

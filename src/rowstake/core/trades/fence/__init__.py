@@ -61,5 +61,6 @@ TRADE: Trade = Trade(
     order=fence_build,
     built=fence_built,
     site=fence_site,
+    metered=lambda plan: {} if plan.brief.fence.skin.stock == "meter" else {plan.brief.board.id: "fence.skin"},
     measured=lambda plan: {} if plan.brief.style.on_centres else {plan.brief.board.id: "fence.skin.measured_mm"},
 )  # fmt: skip
