@@ -179,7 +179,7 @@ def test_what_comes_off_the_lorry_is_ticked_off_and_the_desk_knows_what_is_short
     hand.get_by_role("button", name="It came so").click()
     expect(hand.locator("[data-arrivals]")).to_contain_text("1 only in part, 1 damaged")
     open_job(page, site.url, job)
-    stake(page, "Build")
+    stake(page, "build")
     expect(page.locator("[data-came]")).to_contain_text("1 only in part")
     expect(page.get_by_text(re.compile("1 on .*, 1 damaged"))).to_be_visible()
     rails.get_by_role("button", name="Otherwise").click()
