@@ -1,3 +1,8 @@
+import json
+import random
+import re
+import shutil
+import subprocess
 from pathlib import Path
 
 import pytest
@@ -6,14 +11,16 @@ from hypothesis import strategies as st
 
 from rowstake.core.faults import JobFault
 from rowstake.core.measure import Printer
-from rowstake.core.reckoners import find, registry
+from rowstake.core.reckoners import closed, find, registry
 from rowstake.core.reckoners.base import read_inputs
 from rowstake.core.reckoners.box_steps import BoxSteps
 from rowstake.core.reckoners.box_steps import run as box_steps
 from rowstake.core.reckoners.forms import form
 from rowstake.core.reckoners.stairs import Stairs
 from rowstake.core.reckoners.vectors import check, check_all
+from rowstake.files.closed_ts import closed_ts
 
+WEB = Path(__file__).parents[2] / "web"
 VECTORS = Path(__file__).parents[1] / "vectors"
 WANTED = [
     "equal-spacing",
@@ -317,20 +324,47 @@ def test_what_a_form_begins_with_is_answered(name, units):
     assert reckoner.say(given, reckoner.run(given), Printer(units))
 
 
+def _by_node(source: str, calls: list) -> list:
+    """What functions of the browser answer to [name, arguments], run by node; types are taken off."""
+    plain = re.sub(r": (number|string|Units)\b", "", source)
+    plain = re.sub(r"^(import|type) .*$", "", plain, flags=re.MULTILINE).replace("export ", "")
+    node = shutil.which("node") or str(WEB.parent / ".tools/node/bin/node")
+    script = f"{plain}\nconsole.log(JSON.stringify({json.dumps(calls)}.map(([n, a]) => eval(n)(...a))));"
+    return json.loads(subprocess.run([node, "-e", script], capture_output=True, text=True, check=True).stdout)
+
+
+def test_the_browser_prints_lengths_as_the_core_does():
+    rng = random.Random(7)
+    lengths = [
+        0,
+        0.4,
+        -0.4,
+        0.5,
+        -0.5,
+        2.5,
+        -2.5,
+        25.4,
+        304.8,
+        304.7,
+        -304.8,
+        3048 + 12.7,
+        12.7,
+        *(rng.uniform(-9000, 40_000) for _ in range(300)),
+    ]
+    asked = [
+        (mm, units, of) for mm in lengths for units, of in (("mm", 16), ("ft-in", 8), ("ft-in", 16), ("ft-in", 32))
+    ]
+    source = (WEB / "src/features/onsite/closed.ts").read_text("utf-8") + (
+        WEB / "src/features/onsite/shown.ts"
+    ).read_text("utf-8")
+    assert _by_node(source, [["shown", list(q)] for q in asked]) == [Printer(u, of).length(mm) for mm, u, of in asked]
+
+
 def test_the_browser_has_the_closed_formulas_of_the_core_and_gets_the_same_from_them():
     """The file is what the core writes today; run by node, figures agree to the last bit but one."""
-    import json
-    import random
-    import re
-    import shutil
-    import subprocess
-    from pathlib import Path
-
-    from rowstake.core.reckoners import closed
-    from rowstake.files.closed_ts import closed_ts
-
-    kept = Path(__file__).parents[2] / "web/src/features/onsite/closed.ts"
-    assert kept.read_text("utf-8") == closed_ts(), "rowstake formulas > web/src/features/onsite/closed.ts"
+    assert (WEB / "src/features/onsite/closed.ts").read_text("utf-8") == closed_ts(), (
+        "rowstake formulas > web/src/features/onsite/closed.ts"
+    )
     rng = random.Random(5)
     asked = {
         "push": (4, (500, 9000)), "true_diagonal": (2, (500, 9000)), "boards_left": (4, (20, 900)), "gap_at": (3, (90, 900)), "mark_after": (3, (0, 9000)),
@@ -344,11 +378,5 @@ def test_the_browser_has_the_closed_formulas_of_the_core_and_gets_the_same_from_
             args = [rng.uniform(low, high) for _ in range(count)][: getattr(closed, name).__code__.co_argcount]
             cases.append((name, args, getattr(closed, name)(*args)))
     camel = {name: re.sub(r"_(\w)", lambda m: m.group(1).upper(), name) for name in asked}
-    plain = re.sub(r": number", "", closed_ts()).replace("export ", "")
-    node = shutil.which("node") or str(Path(__file__).parents[2] / ".tools/node/bin/node")
-    script = (
-        plain
-        + f"\nconst cases = {json.dumps([[camel[n], a] for n, a, _ in cases])};\nconsole.log(JSON.stringify(cases.map(([n, a]) => eval(n)(...a))));"
-    )
-    told = json.loads(subprocess.run([node, "-e", script], capture_output=True, text=True, check=True).stdout)
+    told = _by_node(closed_ts(), [[camel[n], a] for n, a, _ in cases])
     assert told == pytest.approx([value for *_, value in cases], rel=1e-12)

@@ -172,6 +172,13 @@ def test_a_site_tells_who_does_what_today_and_what_is_open(client, job):
     assert today["to_put_right"] == 1
     assert today["noted"] == ["Jo"]
     assert "no forecast" in today["weather"]
+    held = client.get(f"/api/jobs/{job}").json()["held"]
+    document = held["document"] | {"site": held["document"]["site"] | {"ticket": "T-1", "located_until": "2026-02-20"}}
+    client.put(f"/api/jobs/{job}", json={"revision": held["revision"], "document": document, "note": "located"})
+    (told,) = client.get(f"/api/sites/{site}/today", params={"today": "2026-03-02"}).json()
+    assert told["today"]["looks"][0].startswith("services were located until Fri 20 Feb")
+    (told,) = client.get(f"/api/sites/{site}/today", params={"today": "2026-02-20"}).json()
+    assert not [look for look in told["today"]["looks"] if "located until" in look]
 
 
 def test_a_step_that_is_done_is_opened_again_by_what_the_drawing_became(client, job):

@@ -36,12 +36,16 @@ def today_of(plan: AnyPlan, record: Record, job: Own, every: Sequence[Placed], d
     steps = steps_told(plan, record)
     step = next((s for s in steps if not s.done), None)
     words = {hold.key: hold.words for s in steps for hold in s.holds}
+    looks = [words[key] for key in step.open] if step else []
+    until = plan.brief.job.site.located_until
+    if until and until < day and any(s.stake == "holes" and not s.done for s in steps):
+        looks.insert(0, f"services were located until {told_day(until)}: ask anew before anybody digs")
     known, weather = job.working.weather.forecast.get(day), job.working.weather
     sky = weather.sky(known) if known else f"no forecast; about {weather.warmth(round(weather.mean_c(day)))} is usual"
     crew = plan.brief.job.terms.calendar.crew or f"a crew of {plan.brief.job.site.crew}"
     return Today(
         crew, tuple(p.task.name for p in here if p.task.kind != "brought"), tuple(p.task.name for p in here if p.task.kind == "brought"),
         f"{told_day(later[0].start.date())}: {later[0].task.name.lower()}" if later else "", sky, step.do if step else "",
-        tuple(words[key] for key in step.open) if step else (), len(record.of("punch")),
+        tuple(looks), len(record.of("punch")),
         tuple(dict.fromkeys(e.author for e in record.entries if e.time.date() == day)),
     )  # fmt: skip

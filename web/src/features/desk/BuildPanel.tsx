@@ -22,8 +22,8 @@ export function useRecord(): SiteSheet | null {
 
 /** What is taken away of the job as it stands: format, document, name. */
 const AS_BUILT = [
-  ["pdf", "a4", "drawings"],
-  ["cuts-pdf", "a4", "cut tickets"],
+  ["pdf", "", "drawings"],
+  ["cuts-pdf", "", "cut tickets"],
   ["csv", "buy", "list for the yard"],
 ] as const;
 
@@ -64,7 +64,7 @@ export function BuildPanel() {
           <p className="mt-1 flex flex-wrap gap-x-3">
             As built, on paper:{" "}
             {AS_BUILT.map(([format, document, name]) => (
-              <a key={format} className="underline" href={`/api/jobs/${id}/exports/${format}/${document}?built=true`}>
+              <a key={format} className="underline" href={`/api/jobs/${id}/exports/${format}/${document || (sheet.units === "ft-in" ? "letter" : "a4")}?built=true`}>
                 {name}
               </a>
             ))}

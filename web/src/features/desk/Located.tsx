@@ -32,6 +32,7 @@ export function Located() {
       {until ? (
         <>
           {lines} buried line{lines === 1 ? "" : "s"} marked, ticket {ticket}, good until <b>{new Date(`${until}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" })}</b>.{" "}
+          {new Date(`${until}T23:59`) < new Date() && <b className="text-bad">That is over: ask anew before anybody digs. </b>}
         </>
       ) : ticket ? (
         <>

@@ -4,7 +4,7 @@ import { Num } from "../../ui/Num";
 import { Sheet } from "../../ui/Sheet";
 import { Keys } from "./Keys";
 import { Big, Camera } from "./parts";
-import { shown } from "./seen";
+import { shown } from "./shown";
 import { useOnSite } from "./state";
 
 const same = (line: ArrivalTold, entry: { part: string; values: Record<string, unknown> }) =>

@@ -3,7 +3,7 @@ import { get, Refused } from "../../api/client";
 import { Sheet } from "../../ui/Sheet";
 import { Num } from "../../ui/Num";
 import { fromFeet } from "./closed";
-import { shown } from "./seen";
+import { shown } from "./shown";
 
 interface Reading {
   mm: number;

@@ -4,7 +4,7 @@ import { boardsLeft, cutBy, gapAt, outOfSquare, push, trueDiagonal } from "./clo
 import { Num } from "../../ui/Num";
 import { Keys } from "./Keys";
 import { Big, Facts, Figure } from "./parts";
-import { shown } from "./seen";
+import { shown } from "./shown";
 import { useOnSite } from "./state";
 
 /** Square, parallel and level: two readings in, what to do out. Nothing of it waits for a signal. */

@@ -1,19 +1,7 @@
 import type { BayTold, CutTicket, HoleTold, SiteSheet } from "../../api/types";
-import { baysIn, markAfter, markIn, partsOfInch } from "./closed";
+import { baysIn, markAfter, markIn } from "./closed";
 import type { Waiting } from "./kept";
-
-/** A length as this job's tape shows it. */
-export function shown(mm: number, units: "mm" | "ft-in", of: number): string {
-  if (units === "mm") return `${Math.round(mm)} mm`;
-  const parts = partsOfInch(Math.abs(mm), of);
-  const feet = Math.floor(parts / (12 * of));
-  const inches = Math.floor((parts % (12 * of)) / of);
-  let [up, down] = [parts % of, of];
-  while (up && up % 2 === 0) [up, down] = [up / 2, down / 2];
-  const part = up ? `${up}/${down}` : "";
-  const small = `${feet || inches || !part ? `${inches}${part ? ` ${part}` : ""}` : part}"`;
-  return `${mm < 0 && parts ? "−" : ""}${feet ? `${feet}'-${small}` : small}`;
-}
+import { shown } from "./shown";
 
 export interface Hole extends HoleTold {
   /** Noted here, and not sent yet. */

@@ -77,6 +77,8 @@ class Limits(Fact):
     """A board lies on a rail by at least so much, or it is held by nothing."""
     strip_mm: float
     """No narrower strip is cut for the edge of a leaf."""
+    creep_mm: float
+    """How far the gap of boards may be off what was chosen, to bring rows parallel."""
     lean_deg: float
     solid: float
     tall_mm: float

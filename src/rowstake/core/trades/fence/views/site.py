@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from itertools import pairwise
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import identified
 from rowstake.core.record.question import AsBuilt
 from rowstake.core.record.read import Read
@@ -129,8 +130,9 @@ def _rows(plan: FencePlan) -> tuple[RowsTold, ...]:
     brief, skin = plan.brief, plan.brief.fence.skin
     if brief.along or brief.style.on_centres or skin.gap_mm <= 0:
         return ()
+    off = CATALOGUE.materials.limits.creep_mm
     return (
-        RowsTold("boards", "Boards", brief.board.width_mm, skin.gap_mm, max(0.0, skin.gap_mm - 3), skin.gap_mm + 3),
+        RowsTold("boards", "Boards", brief.board.width_mm, skin.gap_mm, max(0.0, skin.gap_mm - off), skin.gap_mm + off),
     )
 
 
