@@ -122,6 +122,11 @@ def test_a_deck_is_measured_by_its_frame_its_supports_and_its_boards():
     job = deck()
     sheet = site_sheet(job, Record())
     support = next(s for s in sheet.site.supports if s.cut_mm)
+    # 600 less boards, joists, beam and post: the top of its footing over the ground, which lies level.
+    stack = next(f for f in plan(job).laid.footings if f.label == support.name).post
+    assert support.level_mm == pytest.approx(
+        600 - 28 - plan(job).laid.main.supports.joist.width_mm - stack.beam_mm - stack.height_mm
+    )
     high = Record([entry(1, "height", support.id, off_mm=12)])
     told = next(s for s in site_sheet(job, high).site.supports if s.id == support.id)
     assert told.cut_mm == pytest.approx(support.cut_mm - 12), "cut = drawn − off"

@@ -13,6 +13,7 @@ from playwright.sync_api import Page, expect
 
 from rowstake.outside.laser import Laser
 from rowstake.standins.laser import serve
+from tests.decks import deck
 from tests.e2e.conftest import FLAGS, Site
 from tests.e2e.pages import add_job, open_job, stake
 from tests.jobs import fence, yard
@@ -185,6 +186,23 @@ def test_what_comes_off_the_lorry_is_ticked_off_and_the_desk_knows_what_is_short
     rails.get_by_role("button", name="Otherwise").click()
     hand.get_by_role("button", name=re.compile("Take back: 1 on")).click()
     expect(page.locator("[data-came]")).not_to_contain_text("damaged")
+
+
+def test_a_level_and_a_staff_tell_how_high_supports_stand(phone, site):
+    """1400 on one footing that is right; on the next, drawn as high, it reads 1388: that stands 12 high."""
+    job = add_job(site.url, deck())
+    hand = phone()
+    on_site(hand, site.url, job)
+    mode(hand, "True")
+    hand.get_by_role("button", name="Staff reads").click()
+    keys(hand, "1400")
+    expect(hand.get_by_text("The staff reads 1400 mm on F1")).to_be_visible()
+    hand.locator("[data-support=F2]").get_by_role("button", name="Reading").click()
+    expect(hand.get_by_text("As drawn it reads 1400 mm")).to_be_visible()
+    keys(hand, "1388")
+    expect(hand.locator("[data-sync=sent]")).to_be_visible()
+    (told,) = entries(site.url, job)
+    assert (told["part"], told["values"]) == ("footing/F2", {"off_mm": 12})
 
 
 def test_fifty_entries_without_a_signal_over_a_reload_and_a_killed_browser_arrive_once(driver, site, tmp_path):

@@ -56,6 +56,8 @@ def test_one_press_takes_several_near_what_it_is_pointed_at(device):
     assert abs(told["mm"] - 1500) < 20
     assert told["count"] >= 3
     assert told["words"].startswith("mean of ")
+    staff = TestClient(app, base_url=HERE).get("/api/laser/staff", params={"near_mm": 1320, "units": "ft-in"}).json()
+    assert abs(staff["mm"] - 1320) < 20
 
 
 @pytest.mark.parametrize(

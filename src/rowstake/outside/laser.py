@@ -55,7 +55,7 @@ def _read(line: bytes, kind: str) -> Raw | None:
     """A line as a reading; None for anything else."""
     try:
         told = json.loads(line)
-        if not isinstance(told, dict) or told.get("kind", kind) not in (kind, "distance"):
+        if not isinstance(told, dict) or told.get("kind", kind) != kind:
             return None
         mm, tilt = told.get("mm"), float(told.get("tilt_deg", 0.0))
         found = None if mm is None else float(mm)

@@ -1,6 +1,6 @@
 """A measuring laser and level, as a bridge to a device would stream it: JSON lines over a local socket, with noise, tilt and drop-outs.
 
-It sends `{"kind": "distance" | "staff", "mm": …, "tilt_deg": …}` some ten times a second. What is sent to it is read as `near MM` (what it is
+It sends `{"kind": …, "mm": …, "tilt_deg": …}` of each kind, `distance` and `staff`, some ten times a second. What is sent to it is read as `near MM` (what it is
 pointed at, about) or `fail HOW` (well, slow, refused, nonsense, half)."""
 
 from __future__ import annotations
@@ -13,6 +13,7 @@ import sys
 import threading
 import time
 
+KINDS = ("distance", "staff")
 EVERY_S, SLOW_S = 0.1, 8.0
 NOISE_MM, OFF_MM = 0.8, 12.0
 DROPS = 0.12
@@ -37,20 +38,20 @@ class Stream(socketserver.BaseRequestHandler):
                 return
             if how == "slow":
                 time.sleep(SLOW_S)
-            line = self._line(random_, near[0] + off, how)
+            lines = "".join(self._line(random_, kind, near[0] + off, how) for kind in KINDS)
             try:
-                self.request.sendall(line.encode())
+                self.request.sendall(lines.encode())
             except OSError:
                 return
             if how == "half":
                 return
             time.sleep(EVERY_S)
 
-    def _line(self, random_: random.Random, mm: float, how: str) -> str:
+    def _line(self, random_: random.Random, kind: str, mm: float, how: str) -> str:
         if how == "nonsense":
             return "%%% ready >\n"
         told = {
-            "kind": "distance",
+            "kind": kind,
             "mm": round(mm + random_.gauss(0, NOISE_MM), 1),
             "tilt_deg": round(random_.uniform(0, 0.4), 2),
         }

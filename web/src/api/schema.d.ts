@@ -4382,6 +4382,8 @@ export interface components {
              * @default false
              */
             asks?: boolean;
+            /** Level Mm */
+            level_mm?: number | null;
         };
         /** Swept */
         Swept: {

@@ -66,3 +66,13 @@ def parts_of_inch(mm: float, of: float) -> float:
 def cut_by(drawn: float, off: float) -> float:
     """`drawn − off`: what stands on a support that is high is cut shorter."""
     return drawn - off
+
+
+def staff_at(sight: float, known: float, level: float) -> float:
+    """`sight + known − level`: what a staff reads on something drawn at `level`, where it reads `sight` on something that stands at `known`."""
+    return sight + known - level
+
+
+def off_by(sight: float, known: float, level: float, reading: float) -> float:
+    """`sight + known − level − reading`: how much higher than drawn what the staff was held on stands."""
+    return staff_at(sight, known, level) - reading

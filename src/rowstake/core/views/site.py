@@ -119,6 +119,8 @@ class SupportTold:
     entry: str = ""
     do: str = ""
     asks: bool = False
+    level_mm: float | None = None
+    """How high it is drawn over where the job's heights are measured from, for a staff; None where nothing stands on it to be cut."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -99,7 +99,7 @@ export function Keys(props: {
         )}
         {props.laser && (
           <button type="button" onClick={() => void measure()} className="min-h-13 flex-1 border-2 border-ink font-semibold">
-            Laser
+            {props.laser === "staff" ? "Level" : "Laser"}
           </button>
         )}
         <button type="button" disabled={empty && !read} onClick={() => props.done(mm)} className="min-h-13 flex-[2] bg-ink text-lg font-bold text-board disabled:opacity-45">

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { FrameTold, RowsTold, SiteSheet, SupportTold } from "../../api/types";
-import { boardsLeft, cutBy, gapAt, outOfSquare, push, trueDiagonal } from "./closed";
+import { boardsLeft, cutBy, gapAt, offBy, outOfSquare, push, staffAt, trueDiagonal } from "./closed";
 import { Num } from "../../ui/Num";
 import { Keys } from "./Keys";
 import { Big, Facts, Figure } from "./parts";
@@ -37,6 +37,7 @@ export function True({ sheet }: { sheet: SiteSheet }) {
       {supports.length > 0 && (
         <section className="mt-5">
           <h2 className="text-2xl font-bold">Heights</h2>
+          <Level supports={supports} sheet={sheet} />
           <ul>
             {supports.map((s) => (
               <Support key={s.id} support={s} sheet={sheet} />
@@ -152,10 +153,58 @@ function Creep({ rows, sheet }: { rows: RowsTold; sheet: SiteSheet }) {
   );
 }
 
+/** The level as it is set up: what the staff reads on one support that stands as drawn, so that readings on the others tell how high they are. */
+function Level({ supports, sheet }: { supports: SupportTold[]; sheet: SiteSheet }) {
+  const sight = useOnSite((s) => s.sight);
+  const may = supports.filter((s) => s.level_mm !== null);
+  const [on, setOn] = useState(may[0]?.id ?? "");
+  const [asking, ask] = useState(false);
+  const known = may.find((s) => s.id === on) ?? may[0];
+  if (!known) return null;
+  return (
+    <div className="my-1 border-l-4 border-rule pl-2 text-lg" data-level={sight ? "set" : "none"}>
+      {sight ? (
+        <p>
+          The staff reads <b>{shown(sight.mm, sheet.units, sheet.fraction)}</b> on {sight.name}.{" "}
+          <Big onClick={() => useOnSite.setState({ sight: null })}>The level was moved</Big>
+        </p>
+      ) : (
+        <p className="flex flex-wrap items-center gap-2">
+          With a level and a staff, on
+          <select aria-label="What stands as drawn" value={known.id} onChange={(e) => setOn(e.target.value)} className="min-h-14 border-2 border-rule bg-board px-2 text-lg">
+            {may.map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
+          </select>
+          as it stands: <Big onClick={() => ask(true)}>Staff reads…</Big>
+        </p>
+      )}
+      {asking && (
+        <Keys
+          title={`What the staff reads on ${known.name}`}
+          words="The others are told against this one."
+          units={sheet.units}
+          fraction={sheet.fraction}
+          laser="staff"
+          onClose={() => ask(false)}
+          done={(mm) => {
+            ask(false);
+            useOnSite.setState({ sight: { mm, level: known.level_mm ?? 0, name: known.name } });
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
 function Support({ support, sheet }: { support: SupportTold; sheet: SiteSheet }) {
   const waiting = useOnSite((s) => s.waiting);
   const { enter } = useOnSite.getState();
   const [asking, ask] = useState(false);
+  const sight = useOnSite((s) => s.sight);
+  const staff = sight && support.level_mm !== null ? { sight, level: support.level_mm } : null;
   const mine = waiting.filter((w) => w.entry.kind === "height" && w.entry.part === support.id && !w.why).at(-1);
   const cut = mine && support.drawn_mm !== null ? cutBy(support.drawn_mm, Number(mine.entry.values.off_mm)) : null;
   const does = cut !== null ? `cut the post ${shown(cut, sheet.units, sheet.fraction)}` : support.do;
@@ -168,14 +217,18 @@ function Support({ support, sheet }: { support: SupportTold; sheet: SiteSheet })
       <Big onClick={() => ask(true)}>Reading</Big>
       {asking && (
         <Keys
-          title={`${support.name}: higher or lower than drawn`}
+          title={staff ? `What the staff reads on ${support.name}` : `${support.name}: higher or lower than drawn`}
+          words={staff ? `As drawn it reads ${shown(staffAt(staff.sight.mm, staff.sight.level, staff.level), sheet.units, sheet.fraction)}` : undefined}
           units={sheet.units}
           fraction={sheet.fraction}
-          signed
+          signed={!staff}
+          laser={staff ? "staff" : undefined}
+          near={staff ? staffAt(staff.sight.mm, staff.sight.level, staff.level) : undefined}
           onClose={() => ask(false)}
           done={(mm) => {
             ask(false);
-            void enter("height", support.id, { off_mm: mm }, { answers: support.entry ? [support.entry] : [] });
+            const off = staff ? offBy(staff.sight.mm, staff.sight.level, staff.level, mm) : mm;
+            void enter("height", support.id, { off_mm: Math.round(off * 10) / 10 }, { answers: support.entry ? [support.entry] : [] });
           }}
         />
       )}

@@ -60,3 +60,13 @@ export function partsOfInch(mm: number, of: number): number {
 export function cutBy(drawn: number, off: number): number {
   return (drawn - off);
 }
+
+/** `sight + known − level`: what a staff reads on something drawn at `level`, where it reads `sight` on something that stands at `known`. */
+export function staffAt(sight: number, known: number, level: number): number {
+  return ((sight + known) - level);
+}
+
+/** `sight + known − level − reading`: how much higher than drawn what the staff was held on stands. */
+export function offBy(sight: number, known: number, level: number, reading: number): number {
+  return (staffAt(sight, known, level) - reading);
+}

@@ -16,6 +16,8 @@ interface OnSite {
   signal: boolean;
   author: string;
   problem: string;
+  /** What the staff reads on something that stands as drawn, and how high that is, since the level was set up. */
+  sight: { mm: number; level: number; name: string } | null;
 
   open: (job: string) => Promise<void>;
   close: () => void;
@@ -118,10 +120,11 @@ export const useOnSite = create<OnSite>((set, get) => {
     signal: true,
     author: localStorage.getItem(AUTHOR) ?? "",
     problem: "",
+    sight: null,
 
     async open(job) {
       get().close();
-      set({ job, sheet: null, from: null, waiting: [], signal: true, problem: "" });
+      set({ job, sheet: null, from: null, waiting: [], signal: true, problem: "", sight: get().job === job ? get().sight : null });
       const [kept, waiting] = await Promise.all([keptSheet(job).catch(() => undefined), waitingOf(job).catch(() => [])]);
       if (get().job !== job) return;
       if (kept && !get().sheet) set({ sheet: kept.sheet, from: kept.at });

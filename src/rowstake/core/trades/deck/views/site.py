@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.reckoners.closed import cut_by
 from rowstake.core.record.question import AsBuilt
@@ -19,7 +21,13 @@ def deck_site(plan: DeckPlan, built: AsBuilt) -> SiteTold:
         return SiteTold(sizes=tuple(_sizes(plan)))
     record: Record = built.record
     footings = plan.laid.footings
-    supports = tuple(_support(plan, f, record) for f in footings)
+    tops = {q.label: q.solid.box[1][2] for q in plan.parts if q.kind == "post" and q.solid}
+    supports = tuple(
+        replace(_support(plan, f, record), level_mm=tops[f.post.label] - f.post.height_mm)
+        if f.post.label in tops
+        else _support(plan, f, record)
+        for f in footings
+    )
     measured = record.of("square") or any(e.part.startswith("deck.levels.") for e in record.of("size"))
     fitted = {q.label: "the frame" for q in plan.parts if q.unit == "piece" and q.sort.fitted}
     cut = {f.post.label: s.cut_mm for f, s in zip(footings, supports, strict=True) if s.entry and s.cut_mm}
