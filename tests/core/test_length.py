@@ -135,3 +135,8 @@ def test_what_is_surely_metres_or_feet_is_asked_about(text, units, field, asked)
     # A gap of 7 mm or 6 in is just that, and so is what names its unit.
     assert parse_length("7", "mm", "deck.boards.gap_mm") == 7
     assert parse_length(f"{text} mm", units, field) == pytest.approx(float(text.replace(",", ".")))
+
+
+def test_sentences_of_the_catalogue_are_in_the_units_of_the_job():
+    assert Printer("ft-in").worded("50 mm off soil, 10 mm at most") == '1 15/16" off soil, 3/8" at most'
+    assert Printer("mm").worded("50 mm off soil") == "50 mm off soil"

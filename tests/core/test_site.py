@@ -10,6 +10,7 @@ from rowstake.cli import main
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import JobFault
 from rowstake.core.job import write_job_text
+from rowstake.core.measure import Printer
 from rowstake.core.plan import plan
 from rowstake.core.record import Record, read_entries
 from rowstake.core.site.as_built import as_built
@@ -168,12 +169,12 @@ def test_an_inspection_asks_every_rule_and_reports_the_worst_first():
         entry(2, "inspection", "deck_ledger_no_flashing_behind_or", answer="wrong"),
         entry(3, "inspection", "deck_boards_joints_unsupported_ends_past", answer="right"),
     ])  # fmt: skip
-    made = inspection("deck", record)
+    made = inspection("deck", record, Printer("mm"))
     rules = [r for r in CATALOGUE.inspection.values() if r.trade == "deck"]
     assert [q.key for q in made.questions] == [r.id for r in rules]
     assert made.verdict == f"1 danger, 1 will show; {len(rules) - 3} not looked at"
     assert [q.bad for q in faults_found(made)] == ["danger", "will show"]
-    assert inspection("fence", Record()).verdict == "nothing looked at yet"
+    assert inspection("fence", Record(), Printer("mm")).verdict == "nothing looked at yet"
 
 
 def test_every_kind_of_entry_is_told_in_words():

@@ -49,7 +49,7 @@ def log_html(plan: AnyPlan, issue: Issue) -> str:
 
 def inspection_html(plan: AnyPlan, issue: Issue) -> str:
     """The verdict, the faults, then what was right, not there, or not seen."""
-    made = inspection(plan.trade.id, issue.record)
+    made = inspection(plan.trade.id, issue.record, plan.brief.printer)
     body = f"<p>{escape(made.verdict[0].upper() + made.verdict[1:])}.</p>"
     body += "".join(_fault(q, issue) for q in faults_found(made))
     for answer, title in (

@@ -31,6 +31,7 @@ from rowstake.server.routes import (
     records,
     sites,
     start,
+    trainer,
     yards_told,
 )
 from rowstake.server.routes import laser as laser_told
@@ -81,6 +82,7 @@ def create_app(
         records.router,
         sites.router,
         start.router,
+        trainer.router,
         yards_told.router,
     ):
         app.include_router(router, responses=problems.DECLARED)

@@ -1328,6 +1328,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trainer/{trade}/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Begin
+         * @description A course, to be looked over.
+         */
+        get: operations["begin_api_trainer__trade___number__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trainer/{trade}/{number}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look
+         * @description Whether a piece shows a fault, by which rule, and how it should be.
+         */
+        get: operations["look_api_trainer__trade___number__look_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trainer/{trade}/{number}/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Faults
+         * @description All of them.
+         */
+        get: operations["faults_api_trainer__trade___number__faults_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/yards": {
         parameters: {
             query?: never;
@@ -2120,6 +2180,17 @@ export interface components {
             proof: string;
             /** Missing */
             missing: string[];
+        };
+        /**
+         * CourseTold
+         * @description `faults` is how many there are to find.
+         */
+        CourseTold: {
+            /** Words */
+            words: string;
+            /** Faults */
+            faults: number;
+            standing: components["schemas"]["Standing"];
         };
         /** CutRow */
         CutRow: {
@@ -2951,6 +3022,26 @@ export interface components {
             /** Length Mm */
             length_mm: number;
         };
+        /** LessonTold */
+        LessonTold: {
+            /** Rule */
+            rule: string;
+            /** Where */
+            where: string;
+            /** Wrong */
+            wrong: string;
+            /** Why */
+            why: string;
+            /** Right */
+            right: string;
+            /** Bad */
+            bad: string;
+            /** Told */
+            told: string;
+            /** Marks */
+            marks: string[];
+            as_drawn: components["schemas"]["Standing"];
+        };
         /** Line */
         Line: {
             /** Name */
@@ -3035,6 +3126,13 @@ export interface components {
             counts: boolean;
             /** Answers */
             answers: string[];
+        };
+        /**
+         * Looked
+         * @description What is wrong with a piece; nothing where nothing is.
+         */
+        Looked: {
+            lesson: components["schemas"]["LessonTold"] | null;
         };
         /**
          * Mark
@@ -10055,6 +10153,136 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Start"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_api_trainer__trade___number__get: {
+        parameters: {
+            query: {
+                region: string;
+            };
+            header?: never;
+            path: {
+                trade: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseTold"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_api_trainer__trade___number__look_get: {
+        parameters: {
+            query: {
+                region: string;
+                label: string;
+            };
+            header?: never;
+            path: {
+                trade: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Looked"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    faults_api_trainer__trade___number__faults_get: {
+        parameters: {
+            query: {
+                region: string;
+            };
+            header?: never;
+            path: {
+                trade: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonTold"][];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

@@ -10,6 +10,7 @@ const DeskPage = lazy(() => import("../features/desk/DeskPage").then((m) => ({ d
 const SitePage = lazy(() => import("../features/sites/SitePage").then((m) => ({ default: m.SitePage })));
 const BooksPage = lazy(() => import("../features/prices/BooksPage").then((m) => ({ default: m.BooksPage })));
 const OnSitePage = lazy(() => import("../features/onsite/OnSitePage").then((m) => ({ default: m.OnSitePage })));
+const TrainerPage = lazy(() => import("../features/trainer/TrainerPage").then((m) => ({ default: m.TrainerPage })));
 const AnswersPage = lazy(() => import("../features/answers/AnswersPage").then((m) => ({ default: m.AnswersPage })));
 
 /** An address that nothing stands at. */
@@ -44,6 +45,7 @@ createRoot(document.getElementById("root")!).render(
           <Route path="/site/:id" element={<SitePage />} />
           <Route path="/prices" element={<BooksPage />} />
           <Route path="/answers/:name?" element={<AnswersPage />} />
+          <Route path="/trainer/:trade?/:number?" element={<TrainerPage />} />
           <Route path="*" element={<Nowhere />} />
         </Routes>
       </Suspense>

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import re
 from dataclasses import dataclass
 from typing import Literal
 
@@ -27,6 +28,10 @@ class Printer:
     def length(self, mm: float) -> str:
         """A length as a tape shows it: `7'-6 1/2"` or `2299 mm`."""
         return f"{self.bare(mm)} mm" if self.units == "mm" else self.bare(mm)
+
+    def worded(self, words: str) -> str:
+        """A sentence of the catalogue with its millimetres in these units."""
+        return re.sub(r"(\d+(?:\.\d+)?) mm\b", lambda m: self.length(float(m[1])), words)
 
     def bare(self, mm: float) -> str:
         """The same without a metric unit, for marks and tables whose heading says it."""

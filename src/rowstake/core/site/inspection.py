@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.measure import Printer
 from rowstake.core.record.record import Record
 
 ORDER = {"danger": 0, "will fail": 1, "will show": 2}
@@ -39,9 +40,9 @@ class Inspection:
     verdict: str
 
 
-def inspection(trade: str, record: Record) -> Inspection:
+def inspection(trade: str, record: Record, p: Printer) -> Inspection:
     """Every rule of a trade, in the order they are walked."""
-    rows = tuple(_asked(record, key) for key, rule in CATALOGUE.inspection.items() if rule.trade == trade)
+    rows = tuple(_asked(record, key, p) for key, rule in CATALOGUE.inspection.items() if rule.trade == trade)
     open_, wrong = sum(not r.answer for r in rows), [r for r in rows if r.answer == "wrong"]
     counts = [(n, bad) for bad in ORDER if (n := sum(r.bad == bad for r in wrong))]
     told = ", ".join(f"{n} {bad}" for n, bad in counts)
@@ -55,11 +56,11 @@ def inspection(trade: str, record: Record) -> Inspection:
     return Inspection(rows, open_, verdict)
 
 
-def _asked(record: Record, key: str) -> Asked:
+def _asked(record: Record, key: str, p: Printer) -> Asked:
     rule, found = CATALOGUE.inspection[key], record.last("inspection", key)
     values: Any = found.values if found else None
     return Asked(
-        key, rule.where, rule.wrong, rule.why, rule.right, rule.bad, values.answer if values else "", values.place if values else "",
+        key, rule.where, p.worded(rule.wrong), rule.why, p.worded(rule.right), rule.bad, values.answer if values else "", values.place if values else "",
         values.note if values else "", f"{found.author}, {found.time:%d %b %H:%M}" if found else "", values.cost if values else None,
         found.photos if found else (), found.id if found else "",
     )  # fmt: skip

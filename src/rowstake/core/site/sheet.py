@@ -91,7 +91,7 @@ def site_sheet(
     return SiteSheet(
         job.name, plan.trade.id, job.units, job.fraction, told, steps, at_the_saw(bought, record, told.pending, told.lengths),
         built.asked, compare(drawn, plan, more), built_scene(drawn, plan), tuple(buy_rows(bought.lists)), log, punch,
-        inspection(plan.trade.id, record), cautions,
+        inspection(plan.trade.id, record, plan.brief.printer), cautions,
         arrivals(bought.lists.buy, record, plan.brief.printer, drawn.trade.measured(drawn)), len(record.entries), revision,
     )  # fmt: skip
 

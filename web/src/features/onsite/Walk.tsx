@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import type { InspectionAsked, SiteSheet } from "../../api/types";
 import { Big, Camera, OneOf } from "./parts";
 import { useOnSite } from "./state";
@@ -23,6 +24,11 @@ export function Walk({ sheet }: { sheet: SiteSheet }) {
     <OneOf all={asked} at={at} go={go} done={(one) => Boolean(answered(one))} name={(one) => one.where} id={(one) => one.key}>
       <Question key={q.key} q={q} answer={answered(q)} next={() => go(Math.min(at + 1, asked.length - 1))} />
       <p className="mt-3 text-faint first-letter:uppercase">{sheet.inspection.verdict}.</p>
+      <p className="mt-2">
+        <Link to={`/trainer/${sheet.trade}`} className="underline">
+          Practise it on made-up work
+        </Link>
+      </p>
     </OneOf>
   );
 }

@@ -16,6 +16,7 @@ from rowstake.core.trades.deck.drawing.on_plan import deck_plan_scene
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.plan import plan_deck
 from rowstake.core.trades.deck.second_look import SECOND_LOOK
+from rowstake.core.trades.deck.spoils import TRAINING
 from rowstake.core.trades.deck.views.build import deck_build
 from rowstake.core.trades.deck.views.card import deck_card
 from rowstake.core.trades.deck.views.choices import deck_choices
@@ -62,5 +63,6 @@ TRADE: Trade = Trade(
     order=deck_build,
     built=deck_built,
     site=deck_site,
+    training=TRAINING,
     measured=lambda plan: {plan.brief.field.id: "deck.boards.measured_mm"},
 )  # fmt: skip

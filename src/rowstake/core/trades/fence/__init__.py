@@ -11,6 +11,7 @@ from rowstake.core.trades.fence.drawing import fence_scenes
 from rowstake.core.trades.fence.drawing.elevation import elevation_scene
 from rowstake.core.trades.fence.plan import plan_fence
 from rowstake.core.trades.fence.second_look import SECOND_LOOK
+from rowstake.core.trades.fence.spoils import TRAINING
 from rowstake.core.trades.fence.views.build import fence_build
 from rowstake.core.trades.fence.views.card import fence_card
 from rowstake.core.trades.fence.views.choices import choices
@@ -62,5 +63,6 @@ TRADE: Trade = Trade(
     built=fence_built,
     site=fence_site,
     metered=lambda plan: {} if plan.brief.fence.skin.stock == "meter" else {plan.brief.board.id: "fence.skin"},
+    training=TRAINING,
     measured=lambda plan: {} if plan.brief.style.on_centres else {plan.brief.board.id: "fence.skin.measured_mm"},
 )  # fmt: skip
