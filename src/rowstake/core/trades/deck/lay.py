@@ -58,7 +58,7 @@ def _settled(brief: DeckBrief) -> DeckLevel:
     posts = stand_posts(brief, grid, supports, rims)
     footings = dig_footings(brief, posts)
     propped = braces(brief, grid, supports, posts)
-    work = worked(brief, grid, supports, rims)
+    work = worked(brief, grid, supports)
     return DeckLevel(
         brief, grid, supports, lay_boards(brief, grid), tuple(rims), tuple(bare), tuple(posts), tuple(footings),
         tuple(propped), work=tuple(work),

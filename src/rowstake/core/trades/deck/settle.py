@@ -8,7 +8,6 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import JobFault
 from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.corners import corners
 from rowstake.core.trades.deck.demands import StandsOn, of
 from rowstake.core.trades.deck.ends import BeamsAt
 from rowstake.core.trades.deck.frame import Grid, Plies, lay_grid
@@ -67,7 +66,7 @@ def _framed(brief: DeckBrief) -> tuple[Grid, Supports]:
 def _joists_lack(brief: DeckBrief, grid: Grid, supports: Supports) -> bool:
     """Whether joists are worked past what they hold by what comes down on them."""
     return bool(of(StandsOn, brief.asked)) and any(
-        w.what in ("joist", "joist hanger") and w.used > 1.0005 for w in worked(brief, grid, supports, ())
+        w.what in ("joist", "joist hanger") and w.used > 1.0005 for w in worked(brief, grid, supports)
     )
 
 
@@ -123,5 +122,5 @@ def _off_joists(grid: Grid, beam: BeamLine) -> BeamLine:
 
 def _holds(brief: DeckBrief, grid: Grid, supports: Supports, plied: bool = False) -> bool:
     """Whether every member and connector holds; with `plied`, those that more plies would help."""
-    work = worked(brief, grid, supports, corners(brief, grid, supports)[0])
+    work = worked(brief, grid, supports)
     return all(w.used <= 1.0005 for w in work if w.what != "lift" and (w.plies > 1 or not plied))

@@ -6,18 +6,20 @@ under the even load of the deck; each says its load, its moment and what it is h
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import pairwise
+from typing import NamedTuple
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.once import once
 from rowstake.core.structure.beams import load_used
 from rowstake.core.structure.continuous import Bent, Loads, Point, Stretch, bend
 from rowstake.core.structure.timber import REPETITIVE, read_stick, sharing
 from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.corners import Corner
+from rowstake.core.trades.deck.corners import Corner, corners
 from rowstake.core.trades.deck.demands import StandsOn, of
 from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge
@@ -58,8 +60,24 @@ class JoistLine:
         return self.reactions[nearest]
 
 
+class _Framed(NamedTuple):
+    brief: DeckBrief
+    grid: Grid
+    supports: Supports
+
+
+def _made(framed: _Framed) -> tuple[object, ...]:
+    return framed.grid, framed.supports
+
+
 def lines(brief: DeckBrief, grid: Grid, supports: Supports) -> list[JoistLine]:
     """Every line of joists that has two bearings."""
+    return _lines(_Framed(brief, grid, supports))
+
+
+@once(_made)
+def _lines(framed: _Framed) -> list[JoistLine]:
+    brief, grid, supports = framed
     out, steps = [], _steps_on(brief, grid)
     for joist in grid.joists:
         bears = bearings_of(joist, supports.under(joist.s))
@@ -82,9 +100,10 @@ def _steps_on(brief: DeckBrief, grid: Grid) -> dict[Joist, list[Point]]:
             continue
         shares = levered([j.s for j in near], min(max(s, near[0].s), near[-1].s), load.kn * 1000)
         for joist, n in zip(near, shares, strict=True):
-            plies = _one_member(grid, joist)
-            for ply in plies if n > 0 else ():
-                out.setdefault(ply, []).append(Point(min(max(t, ply.t0), ply.t1), n / len(plies)))
+            if n > 0:
+                plies = _one_member(grid, joist)
+                for ply in plies:
+                    out.setdefault(ply, []).append(Point(min(max(t, ply.t0), ply.t1), n / len(plies)))
     return out
 
 
@@ -139,8 +158,14 @@ def _used(brief: DeckBrief, supports: Supports, plies: int, span: float, bent: B
     return load_used(brief.species, stick, plies, sharing(plies), span, bent.moment_nmm, bent.shear_n, live)
 
 
-def worked(brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[Corner]) -> list[Worked]:
+def worked(brief: DeckBrief, grid: Grid, supports: Supports) -> list[Worked]:
     """Everything beside joists and beams, the hardest worked first."""
+    return _worked(_Framed(brief, grid, supports))
+
+
+@once(_made)
+def _worked(framed: _Framed) -> list[Worked]:
+    brief, grid, supports = framed
     own = lines(brief, grid, supports)
     out = [
         *_joists(brief, supports, own),
@@ -148,7 +173,7 @@ def worked(brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[C
         *_hangers(supports, own),
         *_lifts(brief, own),
     ]
-    out += [_rim(brief, grid, supports, corner) for corner in corners]
+    out += [_rim(brief, grid, supports, corner) for corner in corners(brief, grid, supports)[0]]
     out += beams_under_steps(brief, grid, supports)
     return sorted(out, key=lambda w: -w.used)
 
