@@ -51,9 +51,11 @@ export function Masthead({ children, more, skips = MAIN }: { children?: ReactNod
         <Link to="/answers" className="px-1.5 py-1 whitespace-nowrap underline-offset-4 hover:underline">
           Quick answers
         </Link>
-        <Link to="/trainer" className="px-1.5 py-1 whitespace-nowrap underline-offset-4 hover:underline max-sm:hidden">
-          Trainer
-        </Link>
+        {!more && (
+          <Link to="/trainer" className="px-1.5 py-1 whitespace-nowrap underline-offset-4 hover:underline max-sm:hidden">
+            Trainer
+          </Link>
+        )}
         <Plain
           onClick={() => {
             setTheme(other);

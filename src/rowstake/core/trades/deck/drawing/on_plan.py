@@ -8,10 +8,10 @@ from rowstake.core.drawing.buried import draw_buried
 from rowstake.core.drawing.scene import Board, Handle, Layer, Look, Scene, Shape
 from rowstake.core.parts import Part
 from rowstake.core.space.views import from_above
-from rowstake.core.trades.deck.components.steps.on_edge import flights
+from rowstake.core.trades.deck.components.steps.on_edge import flights, runs
 from rowstake.core.trades.deck.document import DeckShape
 from rowstake.core.trades.deck.laid import DeckPlan
-from rowstake.core.trades.deck.shape import Point, edges, outline
+from rowstake.core.trades.deck.shape import Edge, Point, edges, outline
 
 LAYERS = (
     Layer("house", "House"), Layer("footings", "Footings"), Layer("beams", "Beams"), Layer("joists", "Joists"),
@@ -143,7 +143,11 @@ def _dims(board: Board, planned: DeckPlan) -> None:
             continue
         whole = edge.length_mm >= max(shape.width_mm, shape.out_mm) - 1
         aside = 1.4 if whole else 1.2
-        board.dim(_y(edge.a), _y(edge.b), p.length(edge.length_mm), -aside if planned.brief.deck.there else aside)
+        there = planned.brief.deck.there
+        out = 0.0 if there else _steps_before(planned, edge)
+        start, end = (_out_by(q, edge, out) for q in (edge.a, edge.b))
+        aside += NAMED_ROWS if out else 0.0  # past the name of the steps
+        board.dim(_y(start), _y(end), p.length(edge.length_mm), -aside if there else aside)
     for low in planned.laid.lower:
         (x0, y0, x1, y1) = low.where.bounds
         board.dim(_y((x1, y0)), _y((x1, y1)), p.length(y1 - y0), 1.2, low.place.name)
@@ -157,6 +161,29 @@ def _dims(board: Board, planned: DeckPlan) -> None:
         for a, b in itertools.pairwise(marks):
             board.dim(_y((a, shape.out_mm * 0.12)), _y((b, shape.out_mm * 0.12)), p.bare(b - a), 0.0)
     board.layer = ""
+
+
+def _out_by(point: Point, edge: Edge, mm: float) -> Point:
+    """A place so far out of an edge."""
+    x, y = edge.inward
+    return point[0] - x * mm, point[1] - y * mm
+
+
+def _steps_before(planned: DeckPlan, edge: Edge) -> float:
+    """How far steps stand out before an edge: its dimension stands past them."""
+    (x, y), along = edge.inward, edge.along
+    out = 0.0
+    for flight in runs(planned.laid.main.brief):
+        places = [(px - edge.a[0], py - edge.a[1]) for px, py in flight.footprint.exterior.coords]
+        outs, alongs = [-(u * x + v * y) for u, v in places], [u * along[0] + v * along[1] for u, v in places]
+        if min(outs) > -ON_MM and max(alongs) > ON_MM and min(alongs) < edge.length_mm - ON_MM:
+            out = max(out, max(outs)) if min(outs) < ON_MM else out
+    return out
+
+
+NAMED_ROWS = 1.0
+ON_MM = 80.0
+"""Steps whose upper end lies no further from an edge hang on it."""
 
 
 def deck_outline(shape: DeckShape) -> Scene:

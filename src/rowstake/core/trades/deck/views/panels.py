@@ -36,7 +36,8 @@ def deck_panels(plan: DeckPlan) -> dict[str, list[Panel]]:
 
 
 def _steps(plan: DeckPlan, above: Panel) -> list[Panel]:
-    """Flights cut through with their stringers as they are marked, guards from outside; the plan alone where there is none yet."""
+    """Flights cut through with their stringers as they are marked and guards from outside, in one place to choose from, beside the plan,
+    where steps are moved; the plan alone where there is none yet."""
     guards = tuple(name for level in plan.laid.levels for name in guard_scenes(level))
     drawn = tuple(name for level in plan.laid.levels for name in step_scenes(level))
-    return [*(Panel(told) for told in (drawn, guards) if told), above]
+    return [Panel(drawn + guards), above] if drawn or guards else [above]
