@@ -76,6 +76,8 @@ def test_a_corner_moves_the_line_and_a_gate_post_its_opening():
         ([entry(1, "post", "1/post/99")], "There is no post “1/post/99”"),
         ([entry(1, "post", "1/post/1", at_mm=40)], "is what everything is measured from"),
         ([entry(1, "post", "1/post/3", at_mm=50)], "two posts cannot stand in each other"),
+        ([entry(1, "post", "1/post/2", at_mm=0.5)], "two posts cannot stand in each other"),
+        ([entry(1, "extra", "1/post/1", at_mm=0.4)], "two posts cannot stand in each other"),
         ([entry(1, "post", "1/post/3", at_mm=11_500)], "past the end of its leg"),
         ([entry(1, "post", "1/post/7", at_mm=50)], "P7 is measured at 50 mm"),
         ([entry(1, "post", "1/post/2", at_mm=1890), entry(2, "post", "1/post/2", at_mm=1840, author="Al")], "1890 mm by Jo"),

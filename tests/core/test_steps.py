@@ -773,3 +773,23 @@ def test_the_rung_across_the_corner_of_a_box_begins_past_what_is_poured_there():
     behind = min(x for x, _ in back.solid.profile)
     assert min(x for x, _ in lowest.solid.profile) == pytest.approx(behind * math.sqrt(2) + 19.05)
     check_solids(made)
+
+
+def test_boxes_are_framed_from_the_joists_own_boards_first():
+    """Joists of 200: the lower box, 123 high, is ripped from them too, where boards of 150 would serve; less timber is bought in all."""
+    boxes = [
+        {"do": "add_steps", "side": "far"},
+        put("deck.joists.size", "uk_47x200"),
+        put("deck.steps.0.build", "boxes"),
+    ]
+    own_joists = plan(deck(4800, 3600, 500, *boxes))
+    least = plan(deck(4800, 3600, 500, *boxes, put("deck.steps.0.boxes_of", "least")))
+    assert own_joists.brief.job.deck.steps[0].boxes_of == "joists"
+    assert {p.good.id for p in own(own_joists, "box rail")} == {"uk_47x200"}
+    assert {p.good.id for p in own(least, "box rail")} == {"uk_47x200", "uk_47x150"}
+    assert own_joists.lists.timber_mm < least.lists.timber_mm
+    low = plan(deck(4800, 3600, 500, *boxes, put("deck.joists.size", "uk_47x150")))
+    assert {p.good.id for p in own(low, "box rail")} == {"uk_47x200", "uk_47x150"}, (
+        "the upper box is higher than the joists are deep"
+    )
+    check_solids(own_joists)

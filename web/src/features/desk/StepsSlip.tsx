@@ -87,7 +87,7 @@ export function StepsSlip() {
           on <Pick path={`${at}.foot`} name="Foot" />
           {flight.build === "boxes" && (
             <>
-              , <Pick path={`${at}.held_by`} name="Lowest box held" />
+              , framed from <Pick path={`${at}.boxes_of`} name="Boxes framed from" />, <Pick path={`${at}.held_by`} name="Lowest box held" />
             </>
           )}
           {flight.build === "stringers" && (

@@ -207,6 +207,8 @@ class Steps(Block):
     """On stringers that hang on the frame, or as boxes that stand on each other and on the ground."""
     held_by: Literal["anchors", "pins", "glue"] = "anchors"
     """What holds the lowest box where it stands."""
+    boxes_of: Literal["least", "joists"] = "least"
+    """Boxes framed from the narrowest boards that serve, or from the deck's own joists, whose offcuts are used up so."""
     stringer: str | None = None
     made: Literal["cut", "bought"] = "cut"
     """Stringers cut from boards on site, or bought ready cut, with a rise and going of their own."""

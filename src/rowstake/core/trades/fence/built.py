@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Any
 
-from rowstake.core.faults import JobFault
+from rowstake.core.faults import Fault, JobFault
 from rowstake.core.parts import identified
 from rowstake.core.reckoners.closed import mark_after
 from rowstake.core.record.entry import PostRead
@@ -16,7 +16,7 @@ from rowstake.core.record.read import Read, read_together
 from rowstake.core.record.record import Record
 from rowstake.core.trades.fence.document import FenceJob, Fixed
 from rowstake.core.trades.fence.holes import Digger
-from rowstake.core.trades.fence.layout import SAME_MM, Layout, Post, lay_legs, lay_out, misplaced
+from rowstake.core.trades.fence.layout import SAME_MM, Layout, Post, lay_legs, lay_out, misplaced, stands_at
 from rowstake.core.trades.fence.levels import lay_levels
 from rowstake.core.trades.fence.resolve import face_mm, resolve
 from rowstake.core.trades.fence.skin import courses, solidity
@@ -195,7 +195,21 @@ def fence_built(job: FenceJob, record: Record) -> AsBuilt:
         else:
             builder.ask(f"“{entry.part}” is on no leg of this fence as it is drawn now. {STAYS}", entry)
     brief = resolve(_standing(job, [f for f, _ in placed]))
-    wrong = dict(misplaced(brief, *lay_legs(brief)))
+    legs, gates = lay_legs(brief)
+    wrong = dict(misplaced(brief, legs, gates))
+    own = {id(r.entries): builder._post_at(r.leg, r.drawn_mm) for r in standing}
+    for n, (f, entries) in enumerate(placed):
+        post = own.get(id(entries))
+        if (
+            entries and n not in wrong and (post is None or post.kind == "line")
+        ):  # it is not the post that stands there by the line itself
+            here = [m for m in stands_at(legs, gates, f.leg) if abs(m - f.at_mm) <= SAME_MM]
+            if here:
+                words = (
+                    f"a mark clear of the post at {brief.printer.length(here[0])}",
+                    "Two posts cannot stand in each other",
+                )
+                wrong[n] = Fault(f"fence.fixed.{n}.at_mm", brief.printer.length(f.at_mm), *words)
     for n, fault in wrong.items():
         if entries := placed[n][1]:
             builder.ask(f"A post is measured at {fault.given}: {fault.message.lower()} ({fault.allowed}).", *entries)

@@ -5,7 +5,7 @@ sides of that."""
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 from rowstake.core.catalogue import CATALOGUE, Section
@@ -31,6 +31,7 @@ class Box:
     flight: Flight
     k: int
     behind_mm: float
+    joist: Section | None = None
 
     @property
     def low(self) -> float:
@@ -47,9 +48,13 @@ class Box:
 
     @cached_property
     def section(self) -> Section:
-        """The narrowest board that the frame is ripped from; the widest for stringers is higher than any riser may be."""
+        """The narrowest board that the frame is ripped from, or the deck's own joists where that is chosen and they are deep enough; the
+        widest for stringers is higher than any riser may be."""
+        high = self.high - self.low
+        if self.flight.steps.boxes_of == "joists" and self.joist and self.joist.width_mm >= high - 0.5:
+            return self.joist
         wide = sorted(sold_for(self.flight), key=lambda s: (s.width_mm, s.thickness_mm))
-        return next(s for s in wide if s.width_mm >= self.high - self.low - 0.5)
+        return next(s for s in wide if s.width_mm >= high - 0.5)
 
     @property
     def thick(self) -> float:
@@ -109,10 +114,10 @@ def boxes(flight: Flight, stringer: Stringer) -> list[Box]:
     """From the top down; each begins past what stands out of the face at its height. Raises `JobFault` for one with nothing in it."""
     out = []
     for k in range(1, flight.treads + 1):
-        made = Box(flight, k, stringer.past_mm)
+        made = Box(flight, k, stringer.past_mm, stringer.joist)
         poured, up_to = stringer.over
         if poured and made.low < up_to:
-            made = Box(flight, k, max(poured, stringer.past_mm))
+            made = replace(made, behind_mm=max(poured, stringer.past_mm))
         if made.inside[1] - made.inside[0] < FACTS.box_least_mm:
             raise refuse(f"{flight.path}.build", "boxes", "stringers, or deeper treads",
                          f"The rails of a box of {flight.of} meet in its middle")  # fmt: skip

@@ -81,7 +81,8 @@ def _behind(flight: Flight, thick: float) -> BaseGeometry:
 def stringer_of(level: DeckLevel, flight: Flight) -> Stringer:
     """A flight's stringers as they stand to what is there already."""
     beside, past = sticking_out(level, flight)
-    return Stringer(flight, beside, past, poured_out(level, flight))
+    joist = None if level.brief.deck.there else level.supports.joist
+    return Stringer(flight, beside, past, poured_out(level, flight), joist=joist)
 
 
 def sticking_out(level: DeckLevel, flight: Flight) -> tuple[tuple[tuple[float, float], ...], float]:

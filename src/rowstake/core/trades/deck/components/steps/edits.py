@@ -50,6 +50,7 @@ def add_steps(job: DeckJob, edit: AddSteps) -> dict[str, Any]:
         at_mm=at,
         width_mm=wide,
         nosing_mm=CATALOGUE.regions[job.region].overhang_mm,
+        boxes_of="joists",
     )
     document["deck"]["steps"].append(steps.model_dump())
     return document

@@ -46,6 +46,8 @@ class Stringer:
     """How far out it begins: at the face, or at the one under the mitre that it hangs on."""
     end_mm: float = math.inf
     """How far out it ends: past the last riser, or before at the one under the mitre of an inside corner."""
+    joist: Section | None = None
+    """What the deck's own joists are of; none where the deck is there already."""
 
     @property
     def notch_mm(self) -> float:
