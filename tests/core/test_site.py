@@ -282,3 +282,28 @@ def test_the_moisture_of_boards_that_came_is_what_they_are_laid_at():
     soaked = as_built(job, Record([entry(1, "delivery", board, count=5, moisture_pct=90)]))
     assert soaked.job.fence.skin.stock == job.fence.skin.stock
     assert "90 % was measured" in soaked.asked[0].words
+
+
+def test_strings_run_past_what_is_dug_and_carry_the_marks():
+    """Leg 1 of 9 m: 9000 + 2 · 900 between its boards. A frame of 4750 by 3550 from 25 on; along the house the wall is the line, so that
+    the sides have a board at the far end alone: 3575 + 900."""
+    leg = site_sheet(yard(), Record()).site.strings[0]
+    assert (leg.between, leg.marks[:2], leg.where[:40]) == (
+        "10800 mm",
+        ("0 mm", "1800 mm"),
+        "P1 to P6, 50 mm to the right of their mi",
+    )
+    told = {s.name: s for s in site_sheet(deck(4800, 3600, 600), Record()).site.strings}
+    assert list(told) == ["Far side", "Left side", "Right side", "B1"]
+    assert (told["Left side"].between, told["Left side"].boards) == (
+        "4475 mm",
+        "900 mm past the far end; it begins at the wall",
+    )
+    assert (told["Far side"].between, told["B1"].marks) == ("6550 mm", ("300 mm", "2375 mm", "4450 mm"))
+    free = {s.name: s.between for s in site_sheet(deck(4800, 3600, 600, support="free"), Record()).site.strings}
+    assert free["Left side"] == "5350 mm"
+    assert free["House side"] == "6550 mm"
+    turned = {
+        s.name: s for s in site_sheet(deck(4800, 3600, 600, put("deck.boards.run", "across")), Record()).site.strings
+    }
+    assert turned["B1"].where.endswith("from the left end")

@@ -4234,6 +4234,11 @@ export interface components {
              */
             corners?: components["schemas"]["CornerTold"][];
             /**
+             * Strings
+             * @default []
+             */
+            strings?: components["schemas"]["StringTold"][];
+            /**
              * Rows
              * @default []
              */
@@ -4408,6 +4413,22 @@ export interface components {
             end_mm: number;
             /** Pitch Mm */
             pitch_mm: number;
+        };
+        /**
+         * StringTold
+         * @description One string. `between` is how far apart its boards are: its length and twice what they stand back.
+         */
+        StringTold: {
+            /** Name */
+            name: string;
+            /** Where */
+            where: string;
+            /** Boards */
+            boards: string;
+            /** Between */
+            between: string;
+            /** Marks */
+            marks: string[];
         };
         /** SubtotalRow */
         SubtotalRow: {
@@ -5800,6 +5821,12 @@ export interface components {
              * @enum {string}
              */
             held_by: "anchors" | "pins" | "glue";
+            /**
+             * Boxes Of
+             * @default least
+             * @enum {string}
+             */
+            boxes_of: "least" | "joists";
             /**
              * Stringer
              * @default null

@@ -15,6 +15,7 @@ from rowstake.core.reckoners.three_four_five import ThreeFourFive
 from rowstake.core.reckoners.three_four_five import run as three_four_five
 from rowstake.core.record.question import AsBuilt
 from rowstake.core.setting import FillLayer
+from rowstake.core.views.setting_out import StringTold
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,6 +140,7 @@ class SiteTold:
     stretches: tuple[Stretch, ...] = ()
     frames: tuple[FrameTold, ...] = ()
     corners: tuple[CornerTold, ...] = ()
+    strings: tuple[StringTold, ...] = ()
     rows: tuple[RowsTold, ...] = ()
     supports: tuple[SupportTold, ...] = ()
     sizes: tuple[SizeAsked, ...] = ()

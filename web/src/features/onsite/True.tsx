@@ -9,7 +9,7 @@ import { useOnSite } from "./state";
 
 /** Square, parallel and level: two readings in, what to do out. Nothing of it waits for a signal. */
 export function True({ sheet }: { sheet: SiteSheet }) {
-  const { frames, corners, rows, supports, sizes } = sheet.site;
+  const { frames, corners, strings, rows, supports, sizes } = sheet.site;
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4">
       {frames.map((f) => (
@@ -26,6 +26,25 @@ export function True({ sheet }: { sheet: SiteSheet }) {
                   <Num>{c.apart}</Num> apart
                 </b>
                 .
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {strings.length > 0 && (
+        <section className="mt-5">
+          <h2 className="text-2xl font-bold">Strings</h2>
+          <ul>
+            {strings.map((s) => (
+              <li key={s.name} data-string={s.name} className="border-b border-rule py-1.5 text-lg">
+                <b>{s.name}</b>: <Num>{s.where}</Num>. Batter boards <Num>{s.boards}</Num>,{" "}
+                <b>
+                  <Num>{s.between}</Num>
+                </b>{" "}
+                apart.
+                <span className="block text-faint">
+                  Marks <Num>{s.marks.join(", ")}</Num>
+                </span>
               </li>
             ))}
           </ul>

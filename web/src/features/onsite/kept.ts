@@ -69,7 +69,8 @@ export async function keptSheet(job: string): Promise<Kept | undefined> {
   const kept = await (await device()).get("sheets", job);
   if (!kept) return undefined;
   const steps = kept.sheet.steps.map((step) => ({ ...step, again: step.again ?? [] }));
-  return { ...kept, sheet: { ...kept.sheet, steps, arrivals: kept.sheet.arrivals ?? { lines: [], strange: [], words: "" } } };
+  const site = { ...kept.sheet.site, strings: kept.sheet.site.strings ?? [] };
+  return { ...kept, sheet: { ...kept.sheet, site, steps, arrivals: kept.sheet.arrivals ?? { lines: [], strange: [], words: "" } } };
 }
 
 /** Kept before anything else happens with it. */

@@ -1,12 +1,14 @@
-"""Schedules of a deck: its footings, and the order of work."""
+"""Schedules of a deck: its strings, its footings, and the order of work."""
 
 from __future__ import annotations
 
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.views.build import deck_build
 from rowstake.core.trades.deck.views.order import deck_needs
+from rowstake.core.trades.deck.views.strings import deck_strings
 from rowstake.core.views.base import Schedule
 from rowstake.core.views.build import order_schedule
+from rowstake.core.views.setting_out import setting_out
 
 FOOTINGS = "Footing schedule"
 
@@ -26,4 +28,4 @@ def deck_schedules(plan: DeckPlan) -> list[Schedule]:
     if plan.brief.deck.there:
         return [order]
     footings = Schedule(FOOTINGS, heads, tuple(rows), frozenset({1, 2, 3, 4, 6, 7}))
-    return [footings, order]
+    return [setting_out(deck_strings(plan)), footings, order]

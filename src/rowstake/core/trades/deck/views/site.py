@@ -12,6 +12,7 @@ from rowstake.core.record.record import Record
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
+from rowstake.core.trades.deck.views.strings import deck_strings
 from rowstake.core.views.site import FrameTold, HoleTold, RowsTold, SiteTold, SizeAsked, SupportTold, filled
 
 
@@ -33,7 +34,7 @@ def deck_site(plan: DeckPlan, built: AsBuilt) -> SiteTold:
     cut = {f.post.label: s.cut_mm for f, s in zip(footings, supports, strict=True) if s.entry and s.cut_mm}
     holes = tuple(_hole(plan, f, n, record) for n, f in enumerate(footings))
     return SiteTold(
-        holes, frames=tuple(_frames(plan)), rows=_rows(plan), supports=supports,
+        holes, frames=tuple(_frames(plan)), strings=tuple(deck_strings(plan)), rows=_rows(plan), supports=supports,
         sizes=tuple(_sizes(plan)), pending={} if measured else fitted, lengths=cut,
     )  # fmt: skip
 

@@ -1,13 +1,15 @@
-"""Schedules of a fence for paper: holes and gates."""
+"""Schedules of a fence for paper: strings, holes and gates."""
 
 from __future__ import annotations
 
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.views.build import fence_build
 from rowstake.core.trades.fence.views.order import needs
+from rowstake.core.trades.fence.views.strings import fence_strings
 from rowstake.core.trades.fence.views.things import things
 from rowstake.core.views.base import Schedule
 from rowstake.core.views.build import order_schedule
+from rowstake.core.views.setting_out import setting_out
 
 HOLES = "Hole schedule"
 
@@ -28,7 +30,7 @@ def _holes(plan: FencePlan) -> Schedule:
 
 
 def fence_schedules(plan: FencePlan) -> list[Schedule]:
-    told, out = things(plan), [_holes(plan)]
+    told, out = things(plan), [setting_out(fence_strings(plan)), _holes(plan)]
     for built in plan.laid.gates:
         lines = tuple((line.name, line.value) for line in told[f"gate {built.gate.id}"].lines)
         out.append(Schedule(f"Gate {built.gate.id}", ("", ""), lines, frozenset({1})))

@@ -12,6 +12,7 @@ from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.layout import SAME_MM, Bay, Post, pitch_mm
 from rowstake.core.trades.fence.line import inner_angle_deg
 from rowstake.core.trades.fence.on_leg import on_leg
+from rowstake.core.trades.fence.views.strings import fence_strings
 from rowstake.core.views.site import (
     BayTold,
     CornerTold,
@@ -41,6 +42,7 @@ def fence_site(plan: FencePlan, built: AsBuilt) -> SiteTold:
         tuple(_bays(plan, ids, reads, along)),
         tuple(_stretches(plan)),
         corners=tuple(_corners(plan)),
+        strings=tuple(fence_strings(plan)),
         rows=_rows(plan),
         sizes=tuple(_sizes(plan)),
         pending=_pending(plan, reads, along),
