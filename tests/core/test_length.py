@@ -3,7 +3,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.faults import JobFault
-from rowstake.core.measure import Printer, parse_length
+from rowstake.core.measure import Printer, parse_distance, parse_length
 
 IN = 25.4
 
@@ -140,3 +140,16 @@ def test_what_is_surely_metres_or_feet_is_asked_about(text, units, field, asked)
 def test_sentences_of_the_catalogue_are_in_the_units_of_the_job():
     assert Printer("ft-in").worded("50 mm off soil, 10 mm at most") == '1 15/16" off soil, 3/8" at most'
     assert Printer("mm").worded("50 mm off soil") == "50 mm off soil"
+
+
+@pytest.mark.parametrize(("text", "units", "km"), [
+    ("25", "mm", 25), ("10", "ft-in", 16.09344), ("10 km", "ft-in", 10), ("7.5 miles", "mm", 12.07008), ("800 m", "mm", 0.8),
+])  # fmt: skip
+def test_ways_to_drive_are_read_and_printed(text, units, km):
+    assert parse_distance(text, units, "terms.travel_km") == pytest.approx(km)
+    assert parse_distance(Printer(units).distance(km), units, "x") == pytest.approx(km, rel=0.005)
+
+
+def test_what_is_no_way_to_drive_is_refused():
+    with pytest.raises(JobFault, match="is not a distance"):
+        parse_distance("ten leagues", "mm", "terms.travel_km")

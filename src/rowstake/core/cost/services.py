@@ -6,12 +6,13 @@ import math
 from collections.abc import Iterator
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.measure import KM_PER_MILE
 from rowstake.core.planned import AnyPlan
 from rowstake.core.schedule.days import STAGE
 from rowstake.core.takeoff.lists import BuyLine
 
 WORK, HIRE, AWAY, BROUGHT = "Work", "Hire", "Taken away", "Delivery and travel"
-KM_PER_MILE, M3_PER_YD3 = 1.609344, 0.764554857984
+M3_PER_YD3 = 0.764554857984
 
 
 def services(plan: AnyPlan) -> list[BuyLine]:
@@ -81,5 +82,5 @@ def _brought(plan: AnyPlan) -> Iterator[BuyLine]:
             BROUGHT,
             "travel",
             round(far * visits, 1),
-            f"{visits} days, {far:.3g} {'miles' if feet else 'km'} each",
+            f"{visits} days, {plan.brief.printer.distance(terms.travel_km)} each",
         )

@@ -1,4 +1,4 @@
-"""Read a force or a load on an area as a person writes it: kN and kPa, or pounds and pounds on the square foot."""
+"""Read a force, a load on an area or a way to drive as a person writes it: kN, kPa and km, or pounds, psf and miles."""
 
 from __future__ import annotations
 
@@ -8,24 +8,31 @@ from rowstake.core.faults import refuse
 
 KPA_PER_PSF = 0.04788026
 KN_PER_LB = 0.0044482216
+KM_PER_MILE = 1.609344
 _TEXT = re.compile(r"(\d+(?:[.,]\d+)?|\.\d+)\s*([a-z/²2]*)")
 LEAST_LB = 50.0
 """A bare figure under this is no rating in pounds: it may be meant in kN."""
 _KPA = {"kpa": 1.0, "kn/m2": 1.0, "kn/m²": 1.0, "psf": KPA_PER_PSF, "lb/ft2": KPA_PER_PSF}
+_KM = {"km": 1.0, "m": 0.001, "mi": KM_PER_MILE, "mile": KM_PER_MILE, "miles": KM_PER_MILE}
 _KN = {"kn": 1.0, "n": 0.001, "lb": KN_PER_LB, "lbs": KN_PER_LB, "lbf": KN_PER_LB}
 
 
-def _read(text: str, known: dict[str, float], bare: float, field: str, example: str) -> float:
+def _read(text: str, known: dict[str, float], bare: float, field: str, example: str, what: str = "a load") -> float:
     match = _TEXT.fullmatch(text.strip().lower())
     scale = None if match is None else bare if not match[2] else known.get(match[2])
     if match is None or scale is None:
-        raise refuse(field, repr(text), f"a load such as {example}", f"“{text}” is not a load")
+        raise refuse(field, repr(text), f"{what} such as {example}", f"“{text}” is not {what}")
     return float(match[1].replace(",", ".")) * scale
 
 
 def parse_pressure(text: str, units: str, field: str) -> float:
     """kPa from text; a bare number is kPa, or psf where feet are used. Raises `JobFault`."""
     return _read(text, _KPA, KPA_PER_PSF if units == "ft-in" else 1.0, field, "1.5 kPa or 40 psf")
+
+
+def parse_distance(text: str, units: str, field: str) -> float:
+    """km from text; a bare number is km, or miles where feet are used. Raises `JobFault`."""
+    return _read(text, _KM, KM_PER_MILE if units == "ft-in" else 1.0, field, "25 km or 15 miles", "a distance")
 
 
 def parse_force(text: str, units: str, field: str) -> float:

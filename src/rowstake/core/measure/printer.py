@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from rowstake.core.measure.length import INCH
-from rowstake.core.measure.load import KN_PER_LB, KPA_PER_PSF
+from rowstake.core.measure.load import KM_PER_MILE, KN_PER_LB, KPA_PER_PSF
 
 Units = Literal["mm", "ft-in"]
 LITRES_PER_GALLON = 3.785411784
@@ -76,6 +76,10 @@ class Printer:
         if self.units == "mm":
             return f"{kpa:.2f}".rstrip("0").rstrip(".") + " kPa"
         return f"{kpa / KPA_PER_PSF:.0f} psf"
+
+    def distance(self, km: float) -> str:
+        """A way to drive: `25 km` or `15.5 miles`."""
+        return f"{km:.3g} km" if self.units == "mm" else f"{km / KM_PER_MILE:.3g} miles"
 
     def volume(self, m3: float) -> str:
         """A volume: litres or m³; cubic feet or yards where feet are used."""
