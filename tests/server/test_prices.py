@@ -129,6 +129,9 @@ def test_offcuts_are_kept_offered_and_used_up(client):
         client.post("/api/jobs", json={"name": name, **fence_of}).json()["held"]["id"] for name in ("Front", "Back")
     )
     added = client.post("/api/rack", json=[{"section": "uk_38x87", "length_mm": 1900, "count": 2, "job": left}]).json()
+    feet = client.post("/api/rack", json=[{"section": "na_2x4", "length_mm": 1905}]).json()[0]
+    assert (added[0]["told"], feet["told"]) == ("1900 mm", "6'-3\"")
+    client.delete(f"/api/rack/{feet['id']}")
     assert [o["label"] for o in added] == ["R1", "R2"]
 
     def racked(key, *edits):

@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
+from rowstake.core.measure import Printer
 from rowstake.core.takeoff.on_sale import Racked
 from rowstake.core.text import kept
 from rowstake.store.jobs import NoSuchJob
@@ -22,12 +23,13 @@ RACK_LOCK = 7201
 
 @dataclass(frozen=True, slots=True)
 class OffcutHeld:
-    """`used_by` is the job that used it up; empty while it lies there."""
+    """`told` is its length in the units of the region it is sold in. `used_by` is the job that used it up; empty while it lies there."""
 
     id: str
     section: str
     name: str
     length_mm: float
+    told: str
     label: str
     job: str
     job_id: str
@@ -51,7 +53,7 @@ class Rack:
             else {}
         )
         return [
-            OffcutHeld(r.id, r.section, _name(r.section), r.length_mm, r.label, names.get(r.job_id or "", ""), r.job_id or "", names.get(r.used_by or "", ""))
+            OffcutHeld(r.id, r.section, _name(r.section), r.length_mm, _told(r.section, r.length_mm), r.label, names.get(r.job_id or "", ""), r.job_id or "", names.get(r.used_by or "", ""))
             for r in rows
         ]  # fmt: skip
 
@@ -74,7 +76,7 @@ class Rack:
         row = OffcutRow(id=str(uuid.uuid4()), section=section, length_mm=length_mm, label=label, job_id=job)
         self.session.add(row)
         self.session.flush()
-        return OffcutHeld(row.id, section, _name(section), length_mm, label, "", job or "", "")
+        return OffcutHeld(row.id, section, _name(section), length_mm, _told(section, length_mm), label, "", job or "", "")
 
     def use(self, key: str, job: str | None) -> None:
         """Marks an offcut as used up by a job; with None it lies there again."""
@@ -101,6 +103,11 @@ class Rack:
         if row is None:
             raise NoSuchJob("There is no such offcut")
         return row
+
+
+def _told(section: str, mm: float) -> str:
+    found = CATALOGUE.sections.get(section)
+    return Printer(CATALOGUE.regions[found.region].units if found else "mm").length(mm)
 
 
 def _name(section: str) -> str:

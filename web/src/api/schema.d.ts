@@ -3325,7 +3325,7 @@ export interface components {
         };
         /**
          * OffcutHeld
-         * @description `used_by` is the job that used it up; empty while it lies there.
+         * @description `told` is its length in the units of the region it is sold in. `used_by` is the job that used it up; empty while it lies there.
          */
         OffcutHeld: {
             /** Id */
@@ -3336,6 +3336,8 @@ export interface components {
             name: string;
             /** Length Mm */
             length_mm: number;
+            /** Told */
+            told: string;
             /** Label */
             label: string;
             /** Job */

@@ -27,7 +27,7 @@ export function Rack() {
                 <td role="cell" data-as="" className={`${cell} font-bold`}>{o.label}</td>
                 <td role="cell" data-as="" className={cell}>{o.name}</td>
                 <td role="cell" data-as="length" className={`${cell} text-right font-bold`}>
-                  <Num>{`${Math.round(o.length_mm)} mm`}</Num>
+                  <Num>{o.told}</Num>
                 </td>
                 <td role="cell" data-as="left from" className={cell}>{o.job}</td>
                 <td role="cell" data-as="" className={cell}>
