@@ -3,7 +3,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.faults import JobFault
-from rowstake.core.measure import Printer, parse_distance, parse_length
+from rowstake.core.measure import Printer, parse_distance, parse_length, parse_speed
 
 IN = 25.4
 
@@ -150,6 +150,15 @@ def test_ways_to_drive_are_read_and_printed(text, units, km):
     assert parse_distance(Printer(units).distance(km), units, "x") == pytest.approx(km, rel=0.005)
 
 
-def test_what_is_no_way_to_drive_is_refused():
+def test_what_is_no_way_to_drive_and_no_wind_is_refused():
     with pytest.raises(JobFault, match="is not a distance"):
         parse_distance("ten leagues", "mm", "terms.travel_km")
+    with pytest.raises(JobFault, match="is not a wind"):
+        parse_speed("a gale", "mm", "site.gust_mps")
+
+
+def test_winds_are_read_in_the_units_of_the_job():
+    assert parse_speed("67", "ft-in", "x") == pytest.approx(29.95168)
+    assert parse_speed("108 km/h", "ft-in", "x") == pytest.approx(30)
+    assert parse_speed("30", "mm", "x") == 30
+    assert Printer("ft-in").gust(29.95168) == "67 mph"

@@ -239,6 +239,23 @@ def test_a_forecast_that_fails_is_told_and_the_last_one_used(asking, sky, how):
     assert not bare["forecast"]
 
 
+@pytest.mark.parametrize("how", ["well", *HOW])
+def test_what_is_usual_at_a_place_goes_into_the_job_or_trouble_is_told(asking, sky, how):
+    httpx2.get(f"{sky}/fail/{how}")
+    answer = asking.post("/api/plan/place", json={"document": document([]), "place": "windmill"})
+    if how == "well":
+        edits = {e["path"]: e["value"] for e in answer.json()["edits"]}
+        assert (edits["site.frost_depth_mm"], edits["site.gust_mps"], edits["site.climate"]) == (
+            1066.8,
+            40,
+            "cold_winter",
+        )
+        assert asking.post("/api/plan/place", json={"document": document([]), "place": "../places"}).status_code == 502
+    else:
+        assert answer.status_code == 502
+        assert "Nothing is lost" in answer.json()["detail"]
+
+
 def test_days_and_the_sheet_of_one(asking):
     told = {"document": document([])}
     days = asking.post("/api/plan/days?today=2026-12-07", json=told).json()

@@ -1,4 +1,4 @@
-"""Site conditions: places, and the forecast of each for some days. What was told last is kept, so that a service that fails loses nothing."""
+"""Site conditions: places, what is usual there, and the forecast of each for some days. What was told last is kept, so that a service that fails loses nothing."""
 
 from __future__ import annotations
 
@@ -6,10 +6,13 @@ import datetime
 import time
 from dataclasses import dataclass
 from threading import Lock
+from typing import Annotated
+from urllib.parse import quote
 
 from pydantic import BaseModel, Field, TypeAdapter
 
 from rowstake.core.calendar.weather import DayWeather
+from rowstake.core.site.conditions import Conditions
 from rowstake.outside.asked import SECONDS, Trouble, asked
 
 WHO = "The weather service"
@@ -34,7 +37,15 @@ class _Day(BaseModel):
     humidity_pct: float = Field(ge=0, le=100)
 
 
-PLACES, DAYS = TypeAdapter(list[Place]), TypeAdapter(list[_Day])
+class _Place(BaseModel):
+    frost_mm: float = Field(ge=0, le=3000)
+    gust_mps: float = Field(ge=1, le=120)
+    snow_kpa: float = Field(ge=0, le=15)
+    temperature_c: list[Annotated[float, Field(ge=-80, le=60)]] = Field(min_length=12, max_length=12)
+    humidity_pct: list[Annotated[float, Field(ge=0, le=100)]] = Field(min_length=12, max_length=12)
+
+
+PLACES, DAYS, PLACE = TypeAdapter(list[Place]), TypeAdapter(list[_Day]), TypeAdapter(_Place)
 Forecast = dict[datetime.date, DayWeather]
 
 
@@ -51,6 +62,11 @@ class Skies:
             return asked(self.url, "/places", PLACES, WHO, self.seconds)
         except Trouble:
             return []
+
+    def conditions(self, place: str) -> Conditions:
+        """Frost, gust, snow and the months of a place. Raises `Trouble`."""
+        told = asked(self.url, f"/place/{quote(place, safe='')}", PLACE, WHO, self.seconds)
+        return Conditions(told.frost_mm, told.gust_mps, told.snow_kpa, told.temperature_c, told.humidity_pct)
 
     def forecast(self, place: str) -> Forecast:
         """The days that are known of a place; those told last where nobody answers now."""

@@ -1,4 +1,4 @@
-"""Site conditions of made-up places: the next ten days, from the day and the place alone, so that they are told the same when asked again."""
+"""Site conditions of made-up places: frost, gust, snow and months as they are usual, and the next ten days, from the day and the place alone, so that they are told the same when asked again."""
 
 from __future__ import annotations
 
@@ -16,6 +16,13 @@ PLACES = {
     "saltpan": ("Saltpan shore", "mild_wet", 0.45), "kestrel": ("Kestrel bank", "mild_wet", 0.35), "windmill": ("Windmill paddock", "cold_winter", 0.25),
     "ringwattle": ("Ringwattle rise", "dry_summer", 0.12),
 }  # fmt: skip
+USUAL = {
+    "saltpan": (450.0, 33.0, 0.6),
+    "kestrel": (450.0, 30.0, 0.6),
+    "windmill": (1066.8, 40.0, 1.9),
+    "ringwattle": (0.0, 37.0, 0.0),
+}
+"""Frost in mm, the design gust in m/s, snow on the ground in kPa."""
 DAYS = 10
 
 
@@ -43,6 +50,16 @@ def create_app() -> FastAPI:
     @app.get("/places")
     def places() -> list[dict[str, str]]:
         return [{"id": key, "name": name} for key, (name, _, _) in PLACES.items()]
+
+    @app.get("/place/{place}")
+    def usual(place: str) -> dict[str, object]:
+        if place not in PLACES:
+            raise HTTPException(404, "no such place")
+        (frost, gust, snow), months = USUAL[place], CATALOGUE.climates[PLACES[place][1]]
+        return {
+            "frost_mm": frost, "gust_mps": gust, "snow_kpa": snow,
+            "temperature_c": months.temperature_c, "humidity_pct": months.humidity_pct,
+        }  # fmt: skip
 
     @app.get("/forecast/{place}")
     def forecast(place: str, today: datetime.date | None = None) -> list[dict[str, object]]:

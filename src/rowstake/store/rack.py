@@ -76,7 +76,9 @@ class Rack:
         row = OffcutRow(id=str(uuid.uuid4()), section=section, length_mm=length_mm, label=label, job_id=job)
         self.session.add(row)
         self.session.flush()
-        return OffcutHeld(row.id, section, _name(section), length_mm, _told(section, length_mm), label, "", job or "", "")
+        return OffcutHeld(
+            row.id, section, _name(section), length_mm, _told(section, length_mm), label, "", job or "", ""
+        )
 
     def use(self, key: str, job: str | None) -> None:
         """Marks an offcut as used up by a job; with None it lies there again."""

@@ -981,6 +981,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Usual
+         * @description What is usual at a place, and the edits that put it into the job.
+         */
+        post: operations["usual_api_plan_place_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{key}/quotations": {
         parameters: {
             query?: never;
@@ -1753,6 +1773,15 @@ export interface components {
             job?: string | null;
             /** Section */
             section: number;
+        };
+        /** AskPlace */
+        AskPlace: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /** Place */
+            place: string;
         };
         /** AskSecondLook */
         AskSecondLook: {
@@ -3484,6 +3513,18 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+        };
+        /**
+         * PlaceTold
+         * @description `words` say what is told; `edits` put into the job what is otherwise there: none where it says the same.
+         */
+        PlaceTold: {
+            /** Words */
+            words: string;
+            /** Edits */
+            edits: {
+                [key: string]: unknown;
+            }[];
         };
         /** Planned */
         Planned: {
@@ -9231,6 +9272,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Place"][];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    usual_api_plan_place_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskPlace"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceTold"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

@@ -7,8 +7,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, Climate
+from rowstake.core.measure import MPS_PER_MPH
 
-MPS_PER_MPH, STRONG_MPS = 0.44704, 12.0
+STRONG_MPS = 12.0
 
 
 @dataclass(frozen=True, slots=True)

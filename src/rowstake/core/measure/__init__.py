@@ -1,16 +1,25 @@
 """Lengths, angles and quantities: read what a person types, print what a tape can show."""
 
 from rowstake.core.measure.length import EXAMPLES, parse_length
-from rowstake.core.measure.load import KM_PER_MILE, parse_distance, parse_force, parse_pressure
+from rowstake.core.measure.load import (
+    KM_PER_MILE,
+    MPS_PER_MPH,
+    parse_distance,
+    parse_force,
+    parse_pressure,
+    parse_speed,
+)
 from rowstake.core.measure.printer import Printer, Units
 
 __all__ = [
     "EXAMPLES",
     "KM_PER_MILE",
+    "MPS_PER_MPH",
     "Printer",
     "Units",
     "parse_distance",
     "parse_force",
     "parse_length",
     "parse_pressure",
+    "parse_speed",
 ]

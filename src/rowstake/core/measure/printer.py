@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from rowstake.core.measure.length import INCH
-from rowstake.core.measure.load import KM_PER_MILE, KN_PER_LB, KPA_PER_PSF
+from rowstake.core.measure.load import KM_PER_MILE, KN_PER_LB, KPA_PER_PSF, MPS_PER_MPH
 
 Units = Literal["mm", "ft-in"]
 LITRES_PER_GALLON = 3.785411784
@@ -59,7 +59,7 @@ class Printer:
 
     def speed(self, mps: float) -> str:
         """A gust: `31 m/s`, with miles an hour beside it where feet are used."""
-        return f"{mps:.0f} m/s" if self.units == "mm" else f"{mps / 0.44704:.0f} mph ({mps:.0f} m/s)"
+        return f"{mps:.0f} m/s" if self.units == "mm" else f"{mps / MPS_PER_MPH:.0f} mph ({mps:.0f} m/s)"
 
     def area(self, m2: float) -> str:
         """An area: `15.69 m²` or `169 sq ft`."""
@@ -76,6 +76,10 @@ class Printer:
         if self.units == "mm":
             return f"{kpa:.2f}".rstrip("0").rstrip(".") + " kPa"
         return f"{kpa / KPA_PER_PSF:.0f} psf"
+
+    def gust(self, mps: float) -> str:
+        """A wind as it is typed: `30 m/s` or `67 mph`."""
+        return f"{mps:.3g} m/s" if self.units == "mm" else f"{mps / MPS_PER_MPH:.3g} mph"
 
     def distance(self, km: float) -> str:
         """A way to drive: `25 km` or `15.5 miles`."""

@@ -22,6 +22,8 @@ def length_texts(job: Job) -> dict[str, str]:
             out[path] = p.pressure(value)
         elif path.endswith("_kn") and value is not None:
             out[path] = p.force(value)
+        elif path.endswith("_mps") and value is not None:
+            out[path] = p.gust(value)
         elif path.endswith("_km") and value is not None:
             out[path] = p.distance(value)
         elif path.endswith("_mm") and value is not None and not path.startswith("fence.ground."):

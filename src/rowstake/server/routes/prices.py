@@ -20,6 +20,7 @@ from rowstake.core.cost.views import CostRow, CostTold, cost_rows, cost_told
 from rowstake.core.cutting.plan import CutPlan
 from rowstake.core.job import read_job
 from rowstake.core.kept import kept_plan
+from rowstake.core.site.conditions import PlaceTold, place_told
 from rowstake.core.views.lists import BuyRow, TicketRow, buy_rows, ticket_rows
 from rowstake.files.day_pages import day_html
 from rowstake.files.pages import as_pdf
@@ -202,3 +203,14 @@ def _sheet(
 def places(sky: SkyHere) -> list[Place]:
     """Places that site conditions are told of; none where nobody answers."""
     return sky.places()
+
+
+class AskPlace(BaseModel):
+    document: dict[str, Any]
+    place: Annotated[str, Field(min_length=1, max_length=60)]
+
+
+@router.post("/place")
+def usual(body: AskPlace, sky: SkyHere) -> PlaceTold:
+    """What is usual at a place, and the edits that put it into the job."""
+    return place_told(read_job(body.document), body.place, sky.conditions(body.place))

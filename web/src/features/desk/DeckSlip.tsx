@@ -3,6 +3,7 @@ import type { DeckJob, Path } from "../../api/types";
 import { Plain, Quiet } from "../../ui/controls";
 import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Sides, Tick, Typed, Why } from "./fields";
 import { Located } from "./Located";
+import { PlaceConditions } from "./PlaceTold";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
 import { put, useDesk, valueAt } from "./state";
@@ -37,6 +38,7 @@ function Site() {
       <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />; a crew of <Figure path="site.crew" name="Crew" unit="" />{" "}
       builds it.
       <Located />
+      <PlaceConditions />
     </Say>
   );
 }

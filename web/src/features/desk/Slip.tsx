@@ -6,6 +6,7 @@ import { DeckSlip } from "./DeckSlip";
 import { GatesSlip } from "./GatesSlip";
 import { LevelsSheet } from "./LevelsSheet";
 import { Located } from "./Located";
+import { PlaceConditions } from "./PlaceTold";
 import { LineSlip } from "./LineSlip";
 import { Say } from "./Say";
 import { SeasonsSheet } from "./SeasonsSheet";
@@ -20,11 +21,12 @@ function SiteSlip() {
       <Say>
         The ground is <Pick path="site.soil" name="Soil" /> and freezes <Length path="site.frost_depth_mm" name="Frost depth" /> deep. The
         site is <Pick path="site.exposure" name="Exposure" /> and its gust is{" "}
-        <Figure path="site.gust_mps" name="Design gust" unit="m/s" />.{" "}
+        <Length path="site.gust_mps" name="Design gust" />.{" "}
         <Tick path="site.near_salt" words="within 1 km of salt water" /> The air is{" "}
         <PickOrNone path="site.climate" name="Climate" none="as usual in the region" />. A crew of{" "}
         <Figure path="site.crew" name="Crew" unit="" /> builds it.{" "}
         <Plain onClick={() => setWind(true)}>The wind along the line</Plain> <Located />
+        <PlaceConditions />
         {wind && <WindSheet onClose={() => setWind(false)} />}
       </Say>
     </>
