@@ -58,8 +58,8 @@ class Printer:
         return f"{mm / 1000:.3f} m" if self.units == "mm" else self.bare(mm)
 
     def speed(self, mps: float) -> str:
-        """A gust: `31 m/s`, with miles an hour beside it where feet are used."""
-        return f"{mps:.0f} m/s" if self.units == "mm" else f"{mps / MPS_PER_MPH:.0f} mph ({mps:.0f} m/s)"
+        """A gust: `31 m/s`, or `69 mph` where feet are used."""
+        return f"{mps:.0f} m/s" if self.units == "mm" else f"{mps / MPS_PER_MPH:.0f} mph"
 
     def area(self, m2: float) -> str:
         """An area: `15.69 m²` or `169 sq ft`."""
