@@ -346,3 +346,14 @@ def test_a_line_that_comes_back_to_itself_is_told():
     check_solids(made)
     after = plan(edited(made.brief.job, *told.fixes[0].edits))
     assert "line_near" not in {f.rule for f in after.findings}
+
+
+@pytest.mark.parametrize("turn", [-121, -128, 125])
+def test_cleats_keep_clear_of_the_gravel_board_round_a_sharp_corner(turn):
+    """At an inner angle of 59° a cleat behind one leg's board would reach 1.6 into that of the next leg."""
+    made = plan(edited(
+        fence((1500, 0), (1500, turn), region="north_america"), put("fence.bays.max_mm", 900), put("fence.skin.height_mm", 700),
+        put("fence.skin.side", "left"), put("fence.trims.gravel_board", "na_2x6_board"), put("fence.skin.ground_gap_mm", 200),
+    ))  # fmt: skip
+    assert sum(p.kind == "cleat" for p in made.parts) == 8
+    check_solids(made)

@@ -584,8 +584,27 @@ def test_a_flight_into_an_inside_corner_by_hand():
     assert count["S1-inside hangers"] == short > 1
     assert count["S1-feet"] == sum(label.startswith("S1-S") for label in stringers) - short
     check_solids(made)
-    with pytest.raises(JobFault, match="outside corners only"):
-        plan(apply_raw(made.brief.job, [put("deck.steps.0.build", "boxes")]))
+
+
+def test_boxes_into_an_inside_corner_by_hand():
+    """The same notch, 540 up: two boxes in frames of 47, out to 233 and 510. Front rails meet at the crossing of the fronts: that of the main
+    box from 510 - 47 past the corner to its end at 1475, that of the wing butts on it, from 510 to 1275. Rungs before the corner end 1 off
+    the one across it, which runs from behind the back rails, √2 · 47 + 23.5, to √2 · (510 - 47) - 23.5.
+    """
+    notch = [{"do": "add_cut", "kind": "notch"}, *cut(corner="far_right", along_mm=1800, out_mm=1500)]
+    at = [put("deck.steps.0.at_mm", 3500), put("deck.steps.0.width_mm", 1000), put("deck.steps.0.round_near_mm", 1300)]
+    made = plan(deck(4800, 3600, 540, *notch, FAR, FASCIA, *at, put("deck.steps.0.build", "boxes")))
+    rails = {p.label: p.length_mm for p in own(made, "box rail")}
+    assert rails == pytest.approx({
+        "S1-K1F": 1475 - (233 - 47), "S1-K1B": 1475, "S1-K2F": 1475 - (510 - 47), "S1-K2B": 1475,
+        "S1-near-K1F": 1275 - 233, "S1-near-K1B": 1275 - 47, "S1-near-K2F": 1275 - 510, "S1-near-K2B": 1275 - 47,
+    })  # fmt: skip
+    rungs = {p.label: p for p in own(made, "rung")}
+    assert rungs["S1-K2D1"].length_mm == pytest.approx(math.sqrt(2) * (463 - 47) - 47)
+    assert rungs["S1-K2.1"].length_mm == pytest.approx(150 - 47 / math.sqrt(2) - 1 - 47)
+    assert rungs["S1-K2.6"].length_mm == 510 - 2 * 47
+    check_solids(made)
+    assert not [f for f in made.findings if f.rule == "box_soil"]
 
 
 def test_lights_in_risers_are_bought_wired_and_need_a_board():

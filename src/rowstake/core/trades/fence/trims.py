@@ -14,7 +14,7 @@ from rowstake.core.trades.fence.corners import LONG_MM, clear_from, posts_from, 
 from rowstake.core.trades.fence.fixings import cleat_screw
 from rowstake.core.trades.fence.layout import Bay, Layout, Post, Run
 from rowstake.core.trades.fence.levels import MEETS_MM, Foot, Levels
-from rowstake.core.trades.fence.on_leg import lie, stand
+from rowstake.core.trades.fence.on_leg import Depth, lie, stand
 from rowstake.core.trades.fence.planes import board_planes_mm, covered_mm, rail_planes_mm, trim_planes_mm
 from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of
 from rowstake.core.trades.fence.resolve import Brief
@@ -136,11 +136,13 @@ def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section)
 
 def _cleats(brief: Brief, layout: Layout, bay: Bay, half: float, wide: float, over: tuple[Foot, Reach]) -> list[Part]:
     """An upright on the face of either post behind the board, which is screwed to it: from the board's lower edge, no higher than the
-    board."""
+    board; at a corner clear of what lies along the other leg."""
     facts, (foot, board) = CATALOGUE.materials.trims, over
     depth = (-half - facts.cleat_thick_mm, -half)
     clear = clear_reach(brief, layout, bay, depth)
-    left, right = max(clear.left_mm, board.left_mm), min(clear.right_mm, board.right_mm)
+    left, right = _clear_of_others(
+        brief, layout, bay, half, depth, Reach(max(clear.left_mm, board.left_mm), min(clear.right_mm, board.right_mm))
+    )
     along = min(facts.cleat_wide_mm, (right - left) / 2)
     good, held, out = brief.sold.good("cleat", facts.cleat_mm), f"cleats {cleat_screw(brief).words}", []
     for n, (a, b) in enumerate(((left, left + along), (right - along, right)), 1):
@@ -151,6 +153,23 @@ def _cleats(brief: Brief, layout: Layout, bay: Bay, half: float, wide: float, ov
                  solid=stand(layout.poses[bay.leg], depth, a, b, low, low + high), hold=Hold(held))
         )  # fmt: skip
     return out
+
+
+def _clear_of_others(
+    brief: Brief, layout: Layout, bay: Bay, half: float, depth: Depth, reach: Reach
+) -> tuple[float, float]:
+    """From where to where what lies at a depth is clear of the gravel boards, and of the cleats behind them, of the legs before and after."""
+    left, right, whole = reach.left_mm, reach.right_mm, (depth[0], half)
+    bent = layout.bays if "corner" in (bay.left.kind, bay.right.kind) else ()
+    before = next((b for b in bent if b.right is bay.left and b.leg == bay.leg - 1), None)
+    after = next((b for b in bent if b.left is bay.right and b.leg == bay.leg + 1), None)
+    if before:
+        end = clear_reach(brief, layout, before, (-half, half)).right_mm
+        left = clear_from([strip_from(layout, before.leg, (end - LONG_MM, end), whole, bay.leg)], depth, left, 1)
+    if after:
+        start = clear_reach(brief, layout, after, (-half, half)).left_mm
+        right = clear_from([strip_from(layout, after.leg, (start, start + LONG_MM), whole, bay.leg)], depth, right, -1)
+    return left, right
 
 
 def _cap_rail(brief: Brief, layout: Layout, levels: Levels, cap: Section) -> list[Part]:

@@ -17,7 +17,7 @@ from rowstake.core.reckoners.stringers import Stringers
 from rowstake.core.reckoners.stringers import run as spread
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.components.steps.cover import counted, pieces
-from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.components.steps.flight import Flight, Mitre
 from rowstake.core.trades.deck.components.steps.hip import HAIR_MM, MitreLine
 from rowstake.core.trades.deck.components.steps.stringers import ACROSS, Stringer, sold_for
 
@@ -83,6 +83,8 @@ class Box:
         """(middle along the edge, from how far out) of the rungs beside its mitres."""
         out = []
         for line in self.mitres:
+            if line.mitre.grows < 0:
+                continue
             span = self.front + line.mitre.more_mm
             bays = max(1, up(span / self.flight.tread_reach_mm))
             for i in range(1, bays):
@@ -92,22 +94,43 @@ class Box:
                     out.append((line.mitre.at_mm + line.way * off, start))
         return out
 
+    @cached_property
+    def laid(self) -> list[tuple[float, float, float]]:
+        """(middle along the edge, from how far out, to how far) of every rung: those before an inside corner end at the one across it."""
+        (start, end), out = self.inside, []
+        for at in self.rungs:
+            ends = [end]
+            for line, side in ((m, at if m.near else at + self.thick) for m in self.mitres if m.mitre.grows < 0):
+                ends.append(abs(line.mitre.at_mm - side) - line.mitre.more_mm - self.thick / ACROSS - HAIR_MM)
+            if min(ends) - start >= FACTS.box_least_mm:
+                out.append((at + self.thick / 2, start, min(ends)))
+        return out + [(at, max(start, begins), end) for at, begins in self.beside]
+
     @property
     def mitres(self) -> list[MitreLine]:
         return [MitreLine(self.flight, m, n == 0) for n, m in enumerate(self.flight.mitres) if m]
 
     def rails(self) -> Iterator[tuple[str, float, tuple[float, float]]]:
         """(mark, how far out it begins, from where to where along the edge): the front one runs to the outer corner, that of a wing up
-        to the one before it."""
+        to the one before it; at an inside corner so do the back ones."""
         flight, room = self.flight, self.flight.stringer_room
-        corner, butts = flight.reach(self.front), self.thick if flight.is_wing else 0.0
-        near, far = flight.mitres
+        corner, (near, far) = flight.reach(self.front), flight.mitres
+        butts = self.thick if flight.is_wing else 0.0
+
+        def front(mitre: Mitre) -> float:
+            """How far short of the corner it stops, or, below zero, past it."""
+            return butts if mitre.grows > 0 else butts - self.thick
+
+        def back(mitre: Mitre | None, at: float, way: float) -> float:
+            """Where it begins: where the others do, but at an inside corner in that, or behind the one before it."""
+            return mitre.at_mm + way * butts if mitre and mitre.grows < 0 else at
+
         yield (
             "F",
             self.front - self.thick,
-            (corner[0] + butts if near else room[0], corner[1] - butts if far else room[1]),
+            (corner[0] + front(near) if near else room[0], corner[1] - front(far) if far else room[1]),
         )
-        yield "B", self.behind_mm, room
+        yield "B", self.behind_mm, (back(near, room[0], 1.0), back(far, room[1], -1.0))
 
 
 def boxes(flight: Flight, stringer: Stringer) -> list[Box]:
@@ -118,6 +141,9 @@ def boxes(flight: Flight, stringer: Stringer) -> list[Box]:
         poured, up_to = stringer.over
         if poured and made.low < up_to:
             made = replace(made, behind_mm=max(poured, stringer.past_mm))
+        if made.behind_mm > 0 and any(m.grows < 0 for m in flight.mitres if m):
+            raise refuse(f"{flight.path}.build", "boxes", "stringers, or a corner where nothing stands out of the deck's face",
+                         f"The boxes of {flight.of} meet what stands out at the corner")  # fmt: skip
         if made.inside[1] - made.inside[0] < FACTS.box_least_mm:
             raise refuse(f"{flight.path}.build", "boxes", "stringers, or deeper treads",
                          f"The rails of a box of {flight.of} meet in its middle")  # fmt: skip
@@ -128,7 +154,7 @@ def boxes(flight: Flight, stringer: Stringer) -> list[Box]:
 def under_box(made: list[Box], k: int, out: float) -> list[float]:
     """The middles of the rungs under a tread that are there so far out."""
     box = made[k - 1]
-    return sorted([at + box.thick / 2 for at in box.rungs] + [at for at, start in box.beside if start < out])
+    return sorted(at for at, start, end in box.laid if start < out and (out < end or end >= box.inside[1]))
 
 
 def framed(flight: Flight, made: list[Box]) -> list[Part]:
@@ -141,10 +167,10 @@ def framed(flight: Flight, made: list[Box]) -> list[Part]:
     if not made:
         return []
     lowest, screw = made[-1], sold.screw("structural_screw", FACTS.box_screw_mm)[0]
-    rungs = len(lowest.rungs) + len(lowest.beside)
+    rungs = len(lowest.laid)
     return out + counted(flight, [
         ("box screws", screw, FACTS.box_screws * ends),
-        ("ties", screw, sum(len(box.rungs) for box in made)),
+        ("ties", screw, sum(len(box.laid) - len(box.beside) for box in made)),
         ("packers", sold.good("packer", FACTS.box_air_mm), 2 * rungs),
         ("vents", sold.good("vent_mesh"), len(made) if flight.steps.closed else 0),
         *([] if flight.lands_on or flight.steps.held_by == "glue" else [(flight.steps.held_by, sold.good(HELD[flight.steps.held_by]), rungs)]),
@@ -186,13 +212,11 @@ def _box(box: Box) -> list[Part]:
         for n, (x, y) in enumerate(pieces(a, b, box.section, own), 1):
             more = f".{n}" if y - x < b - a - 1 else ""
             out.append(piece(f"{mark}{more}", "box rail", y - x, Solid(flight.pose, ring, x, y)))
-    start, end = box.inside
-    rungs = [(at, start) for at in own] + [(at, max(start, begins)) for at, begins in box.beside]
-    for n, (at, begins) in enumerate(rungs, 1):
+    for n, (at, begins, end) in enumerate(box.laid, 1):
         ring = ((begins, low), (end, low), (end, high), (begins, high))
         out.append(piece(f".{n}", "rung", end - begins, Solid(flight.pose, ring, at - thick / 2, at + thick / 2)))
     for n, line in enumerate(box.mitres if not flight.is_wing else [], 1):
-        past = max(0.0, box.behind_mm - line.from_mm) * ACROSS
+        past = max(0.0, box.behind_mm + (thick if line.mitre.grows < 0 else 0.0) - line.from_mm) * ACROSS
         a, b = thick / 2 + max(HAIR_MM, past), (box.front - thick - line.from_mm) * ACROSS - thick / 2
         ring = ((a, low), (b, low), (b, high), (a, high))
         out.append(piece(f"D{n}", "rung", b - a, Solid(line.pose, ring, -thick / 2, thick / 2), "across the corner"))

@@ -95,13 +95,6 @@ def _corner(brief: DeckBrief, n: int, steps: Steps, edge: Edge, near: bool, run:
         )
     face, nose = _faced(brief, n, steps, beside)
     at, other = (beside.a, beside.b) if ahead else (beside.b, beside.a)
-    if turn < 0 and steps.build == "boxes":
-        raise refuse(
-            field,
-            f"{run:g} mm",
-            "an outside corner, or steps on stringers",
-            f"Boxes of {steps.id} go round outside corners only",
-        )
     return Corner(
         near, beside.side, _off(beside), face, nose, 0.0, run, 1 if turn > 0 else -1, other[1 - axis] > at[1 - axis]
     )
