@@ -92,3 +92,68 @@ def test_what_is_in_use_is_not_taken_away():
     assert edited(job, {"do": "remove_own", "name": "Wide slab"}).own == ()
     with pytest.raises(JobFault, match="taken"):
         edited(job, SLAB)
+
+
+LAID = {"joists": "450", "diagonal": "350", "gap": "6", "gap_least": "4", "gap_most": "8", "moves": "composite"}
+
+
+def test_own_deck_boards_are_a_product_with_the_limits_of_its_maker():
+    job = edited(deck(4000, 3000, 600), own("Dense 25x160", "decking", 25, 160, "4 m") | {"laid": LAID})
+    board = id_of(job, "Dense 25x160")
+    job = edited(job, put("deck.boards.product", board), put("deck.boards.gap_mm", 6))
+    made = plan(job)
+    assert made.brief.product.name == "Dense 25x160"
+    assert made.laid.main.grid.spacing_mm <= 450
+    assert {p.good.id for p in made.parts if p.kind == "board"} == {board}
+    assert made.brief.product.moves == "composite"
+    assert any(c.name == "Dense 25x160" for c in made.trade.choices(job)["deck.boards.product"])
+    assert all("Dense" not in c.name for c in made.trade.choices(deck())["deck.boards.product"])
+    at_45 = plan(edited(job, put("deck.boards.run", "diagonal")))
+    assert at_45.laid.main.grid.spacing_mm <= 350
+    check_solids(made)
+    assert write_job_text(read_job_text(write_job_text(job))) == write_job_text(job)
+    with pytest.raises(JobFault, match="in use"):
+        edited(job, {"do": "remove_own", "name": "Dense 25x160"})
+
+
+@pytest.mark.parametrize(("edit", "words"), [
+    (own("X", "decking", 25, 140, "4 m"), "how it is laid is told of deck boards"),
+    (own("X", "joist", 45, 145, "4 m") | {"laid": LAID}, "how it is laid is told of deck boards"),
+    (own("X", "decking", 25, 140, "4 m") | {"laid": LAID | {"gap": "12"}}, "between the least and the most"),
+    ({"do": "add_own_bag", "name": "Lorry", "kg": 9000}, "at most 1500"),
+    ({"do": "remove_own_bag", "name": "none"}, "no such bag"),
+])  # fmt: skip
+def test_what_cannot_be_the_crews_own_is_refused(edit, words):
+    with pytest.raises(JobFault) as refused:
+        edited(deck(), edit)
+    fault = refused.value.faults[0]
+    assert words.lower() in f"{fault.message} {fault.allowed}".lower()
+
+
+def test_own_bags_are_counted_by_their_weight():
+    """As much concrete in bags of 40 as in bags of 20 kg is half as many, rounded up."""
+    job = edited(
+        fence((9000, 0)),
+        {"do": "add_own_bag", "name": "40 kg", "kg": 40},
+        {"do": "add_own_bag", "name": "20 kg", "kg": 20},
+    )
+    many = {}
+    for bag in job.own_bags:
+        chosen = edited(job, put("fence.posts.bag", bag.id))
+        many[bag.kg] = plan(chosen).lists.bags
+        assert any(c.name == bag.name for c in plan(chosen).trade.choices(chosen)["fence.posts.bag"])
+        with pytest.raises(JobFault, match="in use"):
+            edited(chosen, {"do": "remove_own_bag", "name": bag.name})
+    assert many[40] == -(-many[20] // 2)
+    assert edited(job, {"do": "remove_own_bag", "name": "40 kg"}).own_bags[0].name == "20 kg"
+    with pytest.raises(JobFault, match="taken"):
+        edited(job, {"do": "add_own_bag", "name": "40 kg", "kg": 41})
+
+
+def test_a_hangers_own_rating_goes_before_the_careful_figure():
+    careful, rated = (
+        next(w for w in plan(job).laid.main.work if w.what == "joist hanger")
+        for job in (deck(), edited(deck(), put("deck.joists.hanger_kn", 10)))
+    )
+    assert rated.used == pytest.approx(rated.load_kn / 10)
+    assert careful.used != rated.used

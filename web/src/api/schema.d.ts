@@ -1603,6 +1603,22 @@ export interface components {
             width: number | string;
             /** Lengths */
             lengths: string;
+            laid?: components["schemas"]["OwnLaidText"] | null;
+        };
+        /**
+         * AddOwnBag
+         * @description A bag of concrete of the crew's own, by what it weighs.
+         */
+        AddOwnBag: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "add_own_bag";
+            /** Name */
+            name: string;
+            /** Kg */
+            kg: number;
         };
         /**
          * AddSteps
@@ -1745,7 +1761,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["AddOwn"] | components["schemas"]["RemoveOwn"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
+            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["AddOwn"] | components["schemas"]["RemoveOwn"] | components["schemas"]["AddOwnBag"] | components["schemas"]["RemoveOwnBag"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
             sight?: components["schemas"]["Sight"] | null;
         };
         /**
@@ -3471,6 +3487,32 @@ export interface components {
             rows: components["schemas"]["CostRow"][];
         };
         /**
+         * OwnLaidText
+         * @description How an own deck board is laid; lengths may be text in any unit.
+         */
+        OwnLaidText: {
+            /** Joists */
+            joists: number | string;
+            /** Diagonal */
+            diagonal: number | string;
+            /** Gap */
+            gap: number | string;
+            /** Gap Least */
+            gap_least: number | string;
+            /** Gap Most */
+            gap_most: number | string;
+            /**
+             * End Gap
+             * @default 0
+             */
+            end_gap?: number | string;
+            /**
+             * Moves
+             * @default timber
+             */
+            moves?: string;
+        };
+        /**
          * Panel
          * @description What one place of a step's desk shows: a drawing, or one of several to choose from; or a schedule, by its title; or what
          *     only its trade has, by a name of its own.
@@ -3710,6 +3752,16 @@ export interface components {
              * @enum {string}
              */
             do: "remove_own";
+            /** Name */
+            name: string;
+        };
+        /** RemoveOwnBag */
+        RemoveOwnBag: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "remove_own_bag";
             /** Name */
             name: string;
         };
@@ -5121,6 +5173,7 @@ export interface components {
              *       "size": null,
              *       "spacing_mm": null,
              *       "measured_mm": null,
+             *       "hanger_kn": null,
              *       "doubled_ends": false,
              *       "tape": false,
              *       "left_long": false,
@@ -5506,6 +5559,11 @@ export interface components {
              */
             measured_mm: number | null;
             /**
+             * Hanger Kn
+             * @default null
+             */
+            hanger_kn: number | null;
+            /**
              * Doubled Ends
              * @default false
              */
@@ -5606,8 +5664,46 @@ export interface components {
             snow_kpa: number;
         };
         /**
+         * OwnBag
+         * @description A bag of concrete that the crew buys.
+         */
+        OwnBag: {
+            /** Name */
+            name: string;
+            /** Kg */
+            kg: number;
+        };
+        /**
+         * OwnLaid
+         * @description How an own deck board is laid, as its maker says: how far apart joists may stand under it, straight across and at 45°; the gap as usual,
+         *     at least and at most; what it grows like.
+         */
+        OwnLaid: {
+            /** Joists Mm */
+            joists_mm: number;
+            /** Diagonal Mm */
+            diagonal_mm: number;
+            /** Gap Mm */
+            gap_mm: number;
+            /** Gap Least Mm */
+            gap_least_mm: number;
+            /** Gap Most Mm */
+            gap_most_mm: number;
+            /**
+             * End Gap Mm
+             * @default 0
+             */
+            end_gap_mm: number;
+            /**
+             * Moves
+             * @default timber
+             * @enum {string}
+             */
+            moves: "timber" | "composite" | "pvc";
+        };
+        /**
          * OwnSection
-         * @description `lengths_mm` are those it is to be had in; `also` are other uses that it may have.
+         * @description `lengths_mm` are those it is to be had in; `also` are other uses that it may have; `laid` is told of deck boards.
          */
         OwnSection: {
             /** Name */
@@ -5633,6 +5729,8 @@ export interface components {
              * @default null
              */
             density_kg_m3: number | null;
+            /** @default null */
+            laid: components["schemas"]["OwnLaid"] | null;
         };
         /**
          * Payment
@@ -6234,6 +6332,11 @@ export interface components {
              * @default []
              */
             own: components["schemas"]["OwnSection"][];
+            /**
+             * Own Bags
+             * @default []
+             */
+            own_bags: components["schemas"]["OwnBag"][];
             deck: components["schemas"]["Deck"];
             /**
              * Variants
@@ -6848,6 +6951,11 @@ export interface components {
              * @default []
              */
             own: components["schemas"]["OwnSection"][];
+            /**
+             * Own Bags
+             * @default []
+             */
+            own_bags: components["schemas"]["OwnBag"][];
             fence: components["schemas"]["Fence"];
             /**
              * Variants

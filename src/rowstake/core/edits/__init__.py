@@ -29,6 +29,8 @@ SHARED: Mapping[type[Change], Make] = {
     shared.RenameVariant: shared.rename_variant,
     shared.AddOwn: shared.add_own,
     shared.RemoveOwn: shared.remove_own,
+    shared.AddOwnBag: shared.add_own_bag,
+    shared.RemoveOwnBag: shared.remove_own_bag,
 }
 
 

@@ -162,6 +162,32 @@ class AddOwn(Change):
     thickness: LengthText
     width: LengthText
     lengths: str
+    laid: OwnLaidText | None = None
+
+
+class OwnLaidText(Change):
+    """How an own deck board is laid; lengths may be text in any unit."""
+
+    joists: LengthText
+    diagonal: LengthText
+    gap: LengthText
+    gap_least: LengthText
+    gap_most: LengthText
+    end_gap: LengthText = 0
+    moves: str = "timber"
+
+
+class AddOwnBag(Change):
+    """A bag of concrete of the crew's own, by what it weighs."""
+
+    do: Literal["add_own_bag"]
+    name: str
+    kg: float
+
+
+class RemoveOwnBag(Change):
+    do: Literal["remove_own_bag"]
+    name: str
 
 
 class RemoveOwn(Change):
@@ -179,8 +205,39 @@ def add_own(job: Job, edit: AddOwn) -> dict[str, Any]:
     document["own"].append({
         "name": edit.name, "use": edit.use, "thickness_mm": mm(job, edit.thickness, "own.thickness_mm"),
         "width_mm": mm(job, edit.width, "own.width_mm"), "lengths_mm": lengths,
+        "laid": None if edit.laid is None else _laid(job, edit.laid),
     })  # fmt: skip
     return document
+
+
+def _laid(job: Job, told: OwnLaidText) -> dict[str, Any]:
+    names = ("joists", "diagonal", "gap", "gap_least", "gap_most", "end_gap")
+    return {f"{n}_mm": mm(job, getattr(told, n), f"own.laid.{n}_mm") for n in names} | {"moves": told.moves}
+
+
+def add_own_bag(job: Job, edit: AddOwnBag) -> dict[str, Any]:
+    document = write_job(job)
+    if any(own["name"] == edit.name for own in document["own_bags"]):
+        raise refuse("own_bags.name", edit.name, "a name that no other of them has", "That name is taken")
+    document["own_bags"].append({"name": edit.name, "kg": edit.kg})
+    return document
+
+
+def remove_own_bag(job: Job, edit: RemoveOwnBag) -> dict[str, Any]:
+    document = write_job(job)
+    gone = next((own for own in job.own_bags if own.name == edit.name), None)
+    if gone is None:
+        names = ", ".join(own.name for own in job.own_bags) or "none"
+        raise refuse("own_bags.name", edit.name, names, "There is no such bag")
+    document["own_bags"] = [own for own in document["own_bags"] if own["name"] != edit.name]
+    _unused(document, "own_bags.name", edit.name, gone.id)
+    return document
+
+
+def _unused(document: dict[str, Any], field: str, name: str, id: str) -> None:
+    """Raises `JobFault` where something of the job, or of one of its variants, is made of it."""
+    if id in json.dumps(document):
+        raise refuse(field, name, "one that nothing is made of", f"{name} is in use: choose something else there first")
 
 
 def remove_own(job: Job, edit: RemoveOwn) -> dict[str, Any]:
@@ -191,11 +248,5 @@ def remove_own(job: Job, edit: RemoveOwn) -> dict[str, Any]:
             "own.name", edit.name, ", ".join(own.name for own in job.own) or "none", "There is no such section"
         )
     document["own"] = [own for own in document["own"] if own["name"] != edit.name]
-    if gone.section(job.region).id in json.dumps(document):
-        raise refuse(
-            "own.name",
-            edit.name,
-            "one that nothing is made of",
-            f"{edit.name} is in use: choose something else there first",
-        )
+    _unused(document, "own.name", edit.name, gone.section(job.region).id)
     return document

@@ -7,10 +7,11 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, ConfigDict, Field
 
-from rowstake.core.catalogue import Section
+from rowstake.core.catalogue import Decking, Section
+from rowstake.core.catalogue.models import Bag
 from rowstake.core.cutting.plan import Saw
 from rowstake.core.job.block import Block
-from rowstake.core.job.own import OwnSection, sold_for
+from rowstake.core.job.own import OwnBag, OwnSection, bags, products, sold_for
 from rowstake.core.job.terms import Terms
 from rowstake.core.measure import Printer
 from rowstake.core.measure.length import LONGEST_MM
@@ -109,11 +110,21 @@ class Common(Block):
     terms: Terms = Terms()
     tolerances: Tolerances = Tolerances()
     own: Annotated[tuple[OwnSection, ...], Field(max_length=60)] = ()
-    """Timber and sheets that the crew has besides the catalogue's."""
+    """Timber, sheets and deck boards that the crew has besides the catalogue's."""
+    own_bags: Annotated[tuple[OwnBag, ...], Field(max_length=20)] = ()
+    """Bags of concrete that it buys besides those."""
 
     def sold_for(self, use: str) -> list[Section]:
         """The sections that it may use for something: those sold in its region, then its own."""
         return sold_for(self.region, self.own, use)
+
+    def products(self) -> list[Decking]:
+        """The deck boards that it may use: those of its region, then its own."""
+        return products(self.region, self.own)
+
+    def bags(self) -> dict[str, Bag]:
+        """The bags of concrete that it may use, by their ids."""
+        return bags(self.region, self.own_bags)
 
     @property
     def printer(self) -> Printer:

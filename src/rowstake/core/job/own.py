@@ -1,4 +1,4 @@
-"""A crew's own timber and sheets: sections that no catalogue has, told in the job that uses them.
+"""A crew's own timber, sheets, deck boards and bags of concrete: what no catalogue has, told in the job that uses it.
 
 Each is known by what it is, so that two jobs never mean different things by one name; changing one is another one, put wherever it was."""
 
@@ -7,9 +7,10 @@ from __future__ import annotations
 import hashlib
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
-from rowstake.core.catalogue import CATALOGUE, OWN, Section
+from rowstake.core.catalogue import CATALOGUE, OWN, Decking, Section
+from rowstake.core.catalogue.models import Bag
 from rowstake.core.faults import refuse
 from rowstake.core.job.block import Block
 
@@ -17,8 +18,38 @@ Use = Literal["post", "rail", "board", "sheet", "joist", "stringer", "decking", 
 MOST_KNOWN = 20_000
 
 
+class OwnLaid(Block):
+    """How an own deck board is laid, as its maker says: how far apart joists may stand under it, straight across and at 45°; the gap as usual,
+    at least and at most; what it grows like."""
+
+    joists_mm: Annotated[float, Field(ge=150, le=900)]
+    diagonal_mm: Annotated[float, Field(ge=100, le=900)]
+    gap_mm: Annotated[float, Field(ge=0, le=30)]
+    gap_least_mm: Annotated[float, Field(ge=0, le=30)]
+    gap_most_mm: Annotated[float, Field(ge=0, le=30)]
+    end_gap_mm: Annotated[float, Field(ge=0, le=30)] = 0
+    moves: Literal["timber", "composite", "pvc"] = "timber"
+
+    @model_validator(mode="after")
+    def _in_order(self) -> OwnLaid:
+        if not self.gap_least_mm <= self.gap_mm <= self.gap_most_mm:
+            raise ValueError("the usual gap lies between the least and the most")
+        return self
+
+
+class OwnBag(Block):
+    """A bag of concrete that the crew buys."""
+
+    name: Annotated[str, Field(min_length=1, max_length=40, pattern=r"\S")]
+    kg: Annotated[float, Field(ge=5, le=1500)]
+
+    @property
+    def id(self) -> str:
+        return f"{OWN}{hashlib.sha256(self.model_dump_json().encode()).hexdigest()[:12]}"
+
+
 class OwnSection(Block):
-    """`lengths_mm` are those it is to be had in; `also` are other uses that it may have."""
+    """`lengths_mm` are those it is to be had in; `also` are other uses that it may have; `laid` is told of deck boards."""
 
     name: Annotated[str, Field(min_length=1, max_length=40, pattern=r"\S")]
     use: Use
@@ -28,10 +59,18 @@ class OwnSection(Block):
     lengths_mm: Annotated[tuple[Annotated[float, Field(ge=300, le=20_000)], ...], Field(min_length=1, max_length=30)]
     density_kg_m3: Annotated[float, Field(ge=50, le=8000)] | None = None
     """Of what is not timber; None takes the timber's."""
+    laid: OwnLaid | None = None
+
+    @model_validator(mode="after")
+    def _told(self) -> OwnSection:
+        if (self.use == "decking") != (self.laid is not None):
+            raise ValueError("how it is laid is told of deck boards, and of nothing else")
+        return self
 
     def section(self, region: str) -> Section:
         """As the catalogue would have it."""
-        key = hashlib.sha256(f"{region}|{self.model_dump_json()}".encode()).hexdigest()[:12]
+        told = self.model_dump_json(exclude=None if self.laid else {"laid"})
+        key = hashlib.sha256(f"{region}|{told}".encode()).hexdigest()[:12]
         return Section(
             id=f"{OWN}{key}", region=region, name=self.name, use=self.use, also=list(self.also), thickness_mm=self.thickness_mm,
             width_mm=self.width_mm, lengths_mm=sorted(self.lengths_mm), density_kg_m3=self.density_kg_m3, source="your own",
@@ -39,14 +78,34 @@ class OwnSection(Block):
 
 
 def known(region: str, own: tuple[OwnSection, ...]) -> list[Section]:
-    """A job's own sections, known from now on by their ids. Raises `JobFault` for more than there is room for."""
+    """A job's own sections, known from now on by their ids, and as products where they are deck boards. Raises `JobFault` for more than there
+    is room for."""
     out = []
     for each in own:
         section = each.section(region)
         if section.id not in CATALOGUE.sections and len(CATALOGUE.sections) >= MOST_KNOWN:
             raise refuse("own", each.name, f"at most {MOST_KNOWN} sections", "There is no room for more sections")
         out.append(CATALOGUE.sections.setdefault(section.id, section))
+        if each.laid:
+            made = Decking(
+                id=section.id, region=region, name=each.name, section=section.id, square=section.id, source="your own", **each.laid.model_dump()
+            )  # fmt: skip
+            CATALOGUE.decking.setdefault(section.id, made)
     return out
+
+
+def products(region: str, own: tuple[OwnSection, ...]) -> list[Decking]:
+    """The deck boards that a job may use: the catalogue's, then its own."""
+    here = [d for d in list(CATALOGUE.decking.values()) if d.region == region and not d.id.startswith(OWN)]
+    return here + [CATALOGUE.decking[s.id] for s in known(region, own) if s.id in CATALOGUE.decking]
+
+
+def bags(region: str, own: tuple[OwnBag, ...]) -> dict[str, Bag]:
+    """The bags of concrete that a job may use, by their ids: those of its region, then its own."""
+    every = CATALOGUE.materials.bags
+    return {id: every[id] for id in CATALOGUE.regions[region].bags} | {
+        bag.id: every.setdefault(bag.id, Bag(name=bag.name, kg=bag.kg)) for bag in own
+    }
 
 
 def sold_for(region: str, own: tuple[OwnSection, ...], use: str) -> list[Section]:

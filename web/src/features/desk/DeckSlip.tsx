@@ -242,6 +242,7 @@ function Frame() {
           .
         </>
       )}{" "}
+      Hangers are rated <OptionalLength path="deck.joists.hanger_kn" name="Hanger rating" empty="carefully, for their depth" />.{" "}
       <Tick path="deck.joists.doubled_ends" words="double end joists" /> <Tick path="deck.joists.guard_blocks" words="blocks for guard posts" />{" "}
       <Tick path="deck.joists.tape" words="joist tape" />{" "}
       <Tick path="deck.joists.left_long" words="left long until the boards are set out" /> Diagonals read{" "}

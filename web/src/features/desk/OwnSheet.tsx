@@ -12,6 +12,15 @@ const USES = [
   ["joist", "joists and beams"],
   ["stringer", "stringers"],
   ["fascia", "fascia"],
+  ["decking", "deck boards"],
+] as const;
+
+const LAID = [
+  ["joists", "on joists at most", "400"],
+  ["diagonal", "at 45° at most", "300"],
+  ["gap", "with a gap of", "5"],
+  ["gap_least", "at least", "3"],
+  ["gap_most", "at most", "8"],
 ] as const;
 
 /** The crew's own timber and sheets: what no catalogue has, by its section and the lengths it is to be had in. */
@@ -24,6 +33,8 @@ export function OwnSheet({ onClose }: { onClose: () => void }) {
   const [thickness, setThickness] = useState("");
   const [width, setWidth] = useState("");
   const [had, setHad] = useState("");
+  const [laid, setLaid] = useState<Record<string, string>>({});
+  const [moves, setMoves] = useState("timber");
   const [wrong, setWrong] = useState("");
   const say = (problem: Awaited<ReturnType<typeof edit>>) => {
     const fault = problem?.errors?.[0];
@@ -32,7 +43,9 @@ export function OwnSheet({ onClose }: { onClose: () => void }) {
     return !problem;
   };
   const add = async () => {
-    if (say(await edit([{ do: "add_own", name, use, thickness, width, lengths: had }], `own timber: ${name}`))) {
+    const told = { joists: laid.joists ?? "", diagonal: laid.diagonal ?? "", gap: laid.gap ?? "", gap_least: laid.gap_least ?? "", gap_most: laid.gap_most ?? "", moves };
+    const how = use === "decking" ? { laid: told } : {};
+    if (say(await edit([{ do: "add_own", name, use, thickness, width, lengths: had, ...how }], `own timber: ${name}`))) {
       setName("");
       setThickness("");
       setWidth("");
@@ -85,15 +98,76 @@ export function OwnSheet({ onClose }: { onClose: () => void }) {
         <label>
           in lengths of <input aria-label="Lengths" value={had} onChange={(e) => setHad(e.target.value)} placeholder="2.4 m; 3.6 m" className={`${box} w-44`} />
         </label>
-        <Strong type="submit" disabled={!name.trim() || !thickness || !width || !had}>
+        {use === "decking" && (
+          <>
+            {LAID.map(([key, words, like]) => (
+              <label key={key}>
+                {words} <input aria-label={`Deck boards ${words}`} value={laid[key] ?? ""} placeholder={like} onChange={(e) => setLaid({ ...laid, [key]: e.target.value })} className={`${box} w-16`} />
+              </label>
+            ))}
+            <label>
+              of{" "}
+              <select aria-label="What it grows like" value={moves} onChange={(e) => setMoves(e.target.value)} className={box}>
+                <option value="timber">timber</option>
+                <option value="composite">composite</option>
+                <option value="pvc">plastic</option>
+              </select>
+            </label>
+          </>
+        )}
+        <Strong type="submit" disabled={!name.trim() || !thickness || !width || !had || (use === "decking" && LAID.some(([key]) => !laid[key]))}>
           Add it
         </Strong>
       </form>
+      <Bags say={say} box={box} />
       {wrong && (
         <p role="alert" className="mt-2 font-semibold text-bad">
           {wrong}
         </p>
       )}
     </Sheet>
+  );
+}
+
+/** Bags of concrete of the crew's own, by what they weigh. */
+function Bags({ say, box }: { say: (problem: Awaited<ReturnType<ReturnType<typeof useDesk.getState>["edit"]>>) => boolean; box: string }) {
+  const own = useDesk((s) => valueAt(s.document, "own_bags")) ?? [];
+  const { edit } = useDesk.getState();
+  const [name, setName] = useState("");
+  const [kg, setKg] = useState("");
+  return (
+    <section aria-label="Our own bags of concrete">
+      <h3 className="mt-4 font-bold">Our own bags of concrete</h3>
+      <ul>
+        {own.map((bag) => (
+          <li key={bag.name} data-own-bag={bag.name} className="flex items-center gap-3 border-b border-rule py-1">
+            <b className="flex-1">{bag.name}</b> {bag.kg} kg
+            <Plain onClick={() => void edit([{ do: "remove_own_bag", name: bag.name }], `own bag: ${bag.name} taken away`).then(say)}>Take away</Plain>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="mt-2 flex flex-wrap items-end gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void edit([{ do: "add_own_bag", name, kg: Number(kg.replace(",", ".")) }], `own bag: ${name}`).then((problem) => {
+            if (say(problem)) {
+              setName("");
+              setKg("");
+            }
+          });
+        }}
+      >
+        <label>
+          Called <input aria-label="Name of own bag" value={name} onChange={(e) => setName(e.target.value)} maxLength={40} className={`${box} w-40`} />
+        </label>
+        <label>
+          it weighs <input aria-label="Weight of own bag, kg" value={kg} inputMode="decimal" onChange={(e) => setKg(e.target.value)} className={`${box} w-16`} /> kg
+        </label>
+        <Strong type="submit" disabled={!name.trim() || !(Number(kg.replace(",", ".")) > 0)}>
+          Add the bag
+        </Strong>
+      </form>
+    </section>
   );
 }

@@ -172,8 +172,7 @@ def resolve_deck(job: DeckJob, place: Place = MAIN) -> DeckBrief:
     region = pick(c.regions, job.region, "region")
     product = pick(c.decking, deck.boards.product, "deck.boards.product")
     sold = tuple(sorted(job.sold_for("joist"), key=lambda s: s.width_mm))
-    if deck.footings.bag not in c.materials.bags:
-        raise refuse("deck.footings.bag", deck.footings.bag, ", ".join(c.materials.bags), "There is no such bag")
+    bag = pick({**c.materials.bags, **job.bags()}, deck.footings.bag, "deck.footings.bag")
 
     def sizes(chosen: str | None, field: str) -> tuple[Section, ...]:
         return sold if chosen is None else (pick({s.id: s for s in sold}, chosen, field),)
@@ -192,5 +191,5 @@ def resolve_deck(job: DeckJob, place: Place = MAIN) -> DeckBrief:
         post=pick(c.sections, deck.posts.size, "deck.posts.size"),
         fascia=pick(c.sections, deck.boards.fascia, "deck.boards.fascia") if deck.boards.fascia else None,
         species=pick(c.species, deck.species, "deck.species"), soil=pick(c.soils, job.site.soil, "site.soil"),
-        footing=pick(c.footings, deck.footings.kind, "deck.footings.kind"), bag=c.materials.bags[deck.footings.bag], place=place, level=deck.levels[place.number], ground=_ground_of(deck, place.number),
+        footing=pick(c.footings, deck.footings.kind, "deck.footings.kind"), bag=bag, place=place, level=deck.levels[place.number], ground=_ground_of(deck, place.number),
     )  # fmt: skip

@@ -115,6 +115,8 @@ class Joists(Block):
     spacing_mm: Annotated[float, Field(ge=150, le=900)] | None = None
     measured_mm: Annotated[float, Field(ge=60, le=400)] | None = None
     """The depth of the joists delivered, where it was measured."""
+    hanger_kn: Annotated[float, Field(ge=0.5, le=60)] | None = None
+    """What the maker of the hangers rates each for; None takes a careful figure for the depth of the joists."""
     doubled_ends: bool = False
     tape: bool = False
     left_long: bool = False

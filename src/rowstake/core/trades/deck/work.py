@@ -170,7 +170,7 @@ def _worked(framed: _Framed) -> list[Worked]:
     out = [
         *_joists(brief, supports, own),
         *_holes(brief, grid, supports, own),
-        *_hangers(supports, own),
+        *_hangers(brief, supports, own),
         *_lifts(brief, own),
     ]
     out += [_rim(brief, grid, supports, corner) for corner in corners(brief, grid, supports)[0]]
@@ -211,7 +211,7 @@ def _holes(brief: DeckBrief, grid: Grid, supports: Supports, own: list[JoistLine
         carried = sum(x.at(t) for x in cut)
         yield Worked("header", ((s0 + s1) / 2, t), used, governs, carried, bent.moment_nmm / 1e6, s1 - s0, plies)
         hung = max(bent.reactions) / 1000
-        rated = hanger_kn(supports, doubled=plies > 1)
+        rated = hanger_kn(brief, supports, doubled=plies > 1)
         yield Worked("hanger of a header", ((s0 + s1) / 2, t), hung / rated, "its rating", hung, 0.0, 0.0)
         for side in sides:
             reaction = bent.reactions[0 if abs(side.a[0] - s0) < 1 else 1]
@@ -293,18 +293,27 @@ def _trimmers(
         if by in ("ledger", "header"):
             each = reaction / 1000 / len(plies)
             yield Worked(
-                "hanger of a trimmer", (line.joist.s, t), each / hanger_kn(supports), "its rating", each, 0.0, 0.0
+                "hanger of a trimmer",
+                (line.joist.s, t),
+                each / hanger_kn(brief, supports),
+                "its rating",
+                each,
+                0.0,
+                0.0,
             )
 
 
-def hanger_kn(supports: Supports, doubled: bool = False) -> float:
-    """What the hanger for this joist is rated for, kN: the catalogue's careful figure for its depth; its maker's counts."""
+def hanger_kn(brief: DeckBrief, supports: Supports, doubled: bool = False) -> float:
+    """What the hanger for this joist is rated for, kN: as its maker says where that is told, else the catalogue's careful figure for its
+    depth."""
     facts = CATALOGUE.deck
+    if brief.deck.joists.hanger_kn is not None:
+        return brief.deck.joists.hanger_kn * (facts.hanger_doubled if doubled else 1.0)
     rated = [h.kn for h in facts.hangers if supports.joist.width_mm >= h.depth_mm - 0.5] or [facts.hangers[0].kn]
     return max(rated) * (facts.hanger_doubled if doubled else 1.0)
 
 
-def _hangers(supports: Supports, own: list[JoistLine]) -> Iterator[Worked]:
+def _hangers(brief: DeckBrief, supports: Supports, own: list[JoistLine]) -> Iterator[Worked]:
     """The hanger that carries most, of those at a ledger or a header; in flush beams, of both sides of a beam."""
     loads = [
         (reaction, (x.joist.s, t))
@@ -320,7 +329,7 @@ def _hangers(supports: Supports, own: list[JoistLine]) -> Iterator[Worked]:
                 loads.append((load, (x.joist.s, places[i])))
     if loads:
         most, at = max(loads)
-        yield Worked("joist hanger", at, most / hanger_kn(supports), "its rating", most, 0.0, 0.0)
+        yield Worked("joist hanger", at, most / hanger_kn(brief, supports), "its rating", most, 0.0, 0.0)
 
 
 def _lifts(brief: DeckBrief, own: list[JoistLine]) -> Iterator[Worked]:

@@ -160,8 +160,7 @@ def resolve(job: FenceJob) -> Brief:
     style = pick(c.styles, fence.skin.style, "fence.skin.style")
     if fence.skin.fit not in style.fits:
         raise refuse("fence.skin.fit", fence.skin.fit, ", ".join(style.fits), f"{style.name} are not fitted that way")
-    if fence.posts.bag not in c.materials.bags:
-        raise refuse("fence.posts.bag", fence.posts.bag, ", ".join(c.materials.bags), "There is no such bag")
+    bag = pick({**c.materials.bags, **job.bags()}, fence.posts.bag, "fence.posts.bag")
     brief = Brief(
         job=job,
         fence=fence,
@@ -179,7 +178,7 @@ def resolve(job: FenceJob) -> Brief:
         soil=pick(c.soils, job.site.soil, "site.soil"),
         style=style,
         method=pick(c.methods, fence.posts.method, "fence.posts.method"),
-        bag=c.materials.bags[fence.posts.bag],
+        bag=bag,
     )
     for post in (brief.post, brief.gate_post):
         corner = (post.thickness_mm**2 + post.width_mm**2) ** 0.5

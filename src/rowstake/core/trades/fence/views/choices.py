@@ -9,7 +9,7 @@ from rowstake.core.views.base import Choice, worded
 
 def choices(job: FenceJob) -> dict[str, list[Choice]]:
     """Every list of choices by the path it sets: those told in words alone, and those the catalogue has for this job."""
-    c, region, told = CATALOGUE, job.region, worded("fence")
+    c, told = CATALOGUE, worded("fence")
     style = c.styles[job.fence.skin.style]
 
     def sections(use: str) -> list[Choice]:
@@ -25,7 +25,7 @@ def choices(job: FenceJob) -> dict[str, list[Choice]]:
         "fence.posts.gate_size": posts,
         "fence.posts.species": [Choice(s.id, s.name) for s in c.species.values()],
         "fence.posts.method": [Choice(m.id, m.name, m.words) for m in c.methods.values()],
-        "fence.posts.bag": [Choice(b, c.materials.bags[b].name) for b in c.regions[region].bags],
+        "fence.posts.bag": [Choice(id, bag.name) for id, bag in job.bags().items()],
         "fence.rails.size": rails,
         "fence.skin.style": [Choice(s.id, s.name, f"{s.words} Holds when: {s.holds}.") for s in c.styles.values()],
         "fence.skin.board": sections(style.use),

@@ -162,11 +162,10 @@ def _year(level: DeckLevel, turn: Year, book: Notebook) -> None:
 
 
 def _choices(job: DeckJob) -> dict[str, list[Choice]]:
-    here = [d for d in CATALOGUE.decking.values() if d.region == job.region]
     strips = CATALOGUE.decking[job.deck.boards.product].strip_spaces
     ways = worded("deck")["deck.boards.fixing"]
     return {
-        "deck.boards.product": [Choice(d.id, d.name) for d in here],
+        "deck.boards.product": [Choice(d.id, d.name) for d in job.products()],
         "deck.boards.fixing": [way for way in ways if way.id != "strips" or strips],
     }
 

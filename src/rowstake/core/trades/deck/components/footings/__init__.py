@@ -99,7 +99,7 @@ def _choices(job: DeckJob) -> dict[str, list[Choice]]:
     return {
         "site.soil": [Choice(s.id, s.name) for s in c.soils.values()],
         "deck.footings.kind": [Choice(f.id, f.name, f.words) for f in c.footings.values()],
-        "deck.footings.bag": [Choice(b, c.materials.bags[b].name) for b in c.regions[job.region].bags],
+        "deck.footings.bag": [Choice(id, bag.name) for id, bag in job.bags().items()],
     }
 
 

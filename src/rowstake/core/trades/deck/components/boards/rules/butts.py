@@ -18,11 +18,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     fixes = []
     if brief.deck.boards.run != "diagonal" and not brief.deck.boards.breaker:
         fixes.append(put_deck("A breaker board instead", boards__breaker=True))
-    longer = [
-        d
-        for d in CATALOGUE.decking.values()
-        if d.region == brief.region.id and max(CATALOGUE.sections[d.section].lengths_mm) > longest
-    ]
+    longer = [d for d in brief.job.products() if max(CATALOGUE.sections[d.section].lengths_mm) > longest]
     fixes += [put_deck(f"{d.name} comes longer", boards__product=d.id) for d in longer[:1]]
     yield found(
         f"{len(laying.butts)} butt joints: rows are longer than {p.length(longest)}, the longest sold",
