@@ -54,7 +54,7 @@ export function OwnSheet({ onClose }: { onClose: () => void }) {
   };
   const box = "min-h-9 border-b-2 border-ink/50 bg-board px-1 font-semibold";
   return (
-    <Sheet open onClose={onClose} title="Our own timber">
+    <Sheet open onClose={onClose} title="Our own timber and bags">
       <p>What you have that is in no list of choices: it can then be chosen wherever its kind is. Its price goes into a book under the key beside it.</p>
       <ul className="my-2">
         {own.map((each, n) => (
