@@ -307,3 +307,14 @@ def test_strings_run_past_what_is_dug_and_carry_the_marks():
         s.name: s for s in site_sheet(deck(4800, 3600, 600, put("deck.boards.run", "across")), Record()).site.strings
     }
     assert turned["B1"].where.endswith("from the left end")
+
+
+def test_two_heights_or_depths_of_one_support_are_asked_about():
+    one, other = entry(1, "height", "footing/F1", off_mm=12), entry(2, "height", "footing/F1", off_mm=-3, author="Al")
+    asked = as_built(deck(), Record([one, other])).asked
+    assert [q.entries for q in asked] == [(one.id, other.id)]
+    assert asked[0].words.startswith("The height of F1 was measured more than once: 12 mm high by Jo")
+    answered = entry(2, "height", "footing/F1", off_mm=-3, answers=(one.id,))
+    assert as_built(deck(), Record([one, answered])).asked == ()
+    deep = [entry(n, "post", "footing/F2", depth_mm=d) for n, d in ((1, 450), (2, 500))]
+    assert "The depth of F2" in as_built(deck(), Record(deep)).asked[0].words

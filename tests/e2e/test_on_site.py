@@ -329,11 +329,22 @@ def test_own_deck_boards_and_bags_are_told_and_chosen(page, site):
     stake(page, "buy")
     page.get_by_role("button", name="Our own timber").click()
     page.get_by_label("What it is for").select_option("decking")
-    for name, value in (("Name of own timber", "Dense board"), ("Thickness", "25"), ("Width", "160"), ("Lengths", "4 m")):
+    for name, value in (
+        ("Name of own timber", "Dense board"),
+        ("Thickness", "25"),
+        ("Width", "160"),
+        ("Lengths", "4 m"),
+    ):
         page.get_by_label(name, exact=True).fill(value)
     add = page.get_by_role("button", name="Add it")
     expect(add).to_be_disabled()
-    told = (("on joists at most", "450"), ("at 45° at most", "350"), ("with a gap of", "9"), ("at least", "4"), ("at most", "8"))
+    told = (
+        ("on joists at most", "450"),
+        ("at 45° at most", "350"),
+        ("with a gap of", "9"),
+        ("at least", "4"),
+        ("at most", "8"),
+    )
     for words, value in told:
         page.get_by_label(f"Deck boards {words}", exact=True).fill(value)
     add.click()
