@@ -357,3 +357,15 @@ def test_cleats_keep_clear_of_the_gravel_board_round_a_sharp_corner(turn):
     ))  # fmt: skip
     assert sum(p.kind == "cleat" for p in made.parts) == 8
     check_solids(made)
+
+
+def test_boards_on_both_faces_keep_clear_of_a_post_that_is_turned_a_little():
+    """Round a bend of 2° the post's corner stands 1.7 into the bay at the far face: boards begin past it on both, those of the far face too
+    where a lap of more than half a board has the second begin beside the first."""
+    made = plan(edited(
+        fence((1500, 0), (1500, 0), (10_726, -2), style="board_on_board"), put("fence.bays.max_mm", 976), put("fence.skin.height_mm", 700),
+        put("fence.skin.side", "left"), put("fence.skin.start", "end"), put("fence.skin.fit", "even"), put("fence.skin.lap_mm", 63),
+        put("fence.posts.proud_mm", 0),
+    ))  # fmt: skip
+    assert any(f.rule == "half_lap" for f in made.findings)
+    check_solids(made)

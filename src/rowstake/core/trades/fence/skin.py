@@ -61,8 +61,9 @@ def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int,
     if brief.style.on_centres:
         return [(b.label, b.leg, on_centres(brief, layout, b, board_planes_mm(brief)), (b,)) for b in layout.bays]
     if brief.style.channels or (brief.between and not brief.along):
-        depth = board_planes_mm(brief)
-        return [(b.label, b.leg, clear_reach(brief, layout, b, depth), (b,)) for b in layout.bays]
+        back, front = board_planes_mm(brief)
+        depths = [(back, front), (-front, -back)][: brief.style.faces]
+        return [(b.label, b.leg, _clear_at(brief, layout, b, depths), (b,)) for b in layout.bays]
     planes, out = covered_mm(brief), []
     for run in layout.runs:
         whole = reach(brief, layout, run, *planes, mitred=brief.style.mitred)
@@ -70,6 +71,12 @@ def _spans(brief: Brief, layout: Layout, levels: Levels) -> list[tuple[str, int,
         for n, (part, bays) in enumerate(parts, 1):
             out.append((run.label if len(parts) == 1 else f"{run.label}.{n}", run.leg, part, bays))
     return out
+
+
+def _clear_at(brief: Brief, layout: Layout, bay: Bay, depths: list[Depth]) -> Reach:
+    """From post face to post face, clear of them on every face that carries boards."""
+    clear = [clear_reach(brief, layout, bay, depth) for depth in depths]
+    return Reach(max(r.left_mm for r in clear), min(r.right_mm for r in clear))
 
 
 def on_centres(brief: Brief, layout: Layout, bay: Bay, depth: Depth) -> Reach:
