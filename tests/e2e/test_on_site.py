@@ -205,6 +205,35 @@ def test_a_level_and_a_staff_tell_how_high_supports_stand(phone, site):
     assert (told["part"], told["values"]) == ("footing/F2", {"off_mm": 12})
 
 
+def test_a_fault_is_found_on_the_walk_and_another_noted_to_put_right_by_a_day(phone, site):
+    """The place is picked on the drawing, what it costs is told; what is to be put right has its day, and is in the calendar."""
+    job = add_job(site.url, deck())
+    hand = phone()
+    on_site(hand, site.url, job)
+    mode(hand, "Walk")
+    hand.get_by_role("button", name="On the drawing").click()
+    hand.get_by_role("list", name="Parts on As built").get_by_role("button", name="D3", exact=True).dispatch_event("click")
+    expect(hand.get_by_label("Where")).to_have_value("D3")
+    hand.get_by_label("What it costs to put right").fill("lots")
+    expect(hand.get_by_role("alert")).to_be_visible()
+    hand.get_by_label("What it costs to put right").fill("80")
+    hand.get_by_role("button", name="It is so").click()
+    expect(hand.get_by_text("✓ It is so")).to_be_visible()
+    mode(hand, "Log")
+    hand.get_by_label("Note", exact=True).fill("plane the last board")
+    hand.get_by_text("To put right by when").click()
+    hand.get_by_label("By", exact=True).fill("2027-01-15")
+    hand.get_by_label("It costs").fill("12,5")
+    hand.get_by_role("button", name="To put right", exact=True).click()
+    expect(hand.locator("[data-sync=sent]")).to_be_visible()
+    found, punch = entries(site.url, job)
+    assert (found["values"]["cost"], found["values"]["answer"]) == (80, "wrong")
+    assert found["values"]["place"] == "D3"
+    assert (punch["values"]["due"], punch["values"]["cost"]) == ("2027-01-15", 12.5)
+    with urllib.request.urlopen(f"{site.url}/api/jobs/{job}/exports/ics/days") as answer:
+        assert b"plane the last board" in answer.read()
+
+
 def test_fifty_entries_without_a_signal_over_a_reload_and_a_killed_browser_arrive_once(driver, site, tmp_path):
     job = add_job(site.url, yard())
 

@@ -5,6 +5,9 @@ import { useOnSite } from "./state";
 
 const WAITS: Record<string, string> = { post: "Reading of", cut: "Cut", hold: "Looked at", step: "Step done", note: "Note:", punch: "To put right:", settled: "Taken back", size: "Measured", square: "Diagonals", creep: "Board rows", height: "Height", inspection: "Inspection", delivery: "Came" };
 
+const NOTHING = { due: "", cost: "", cause: "" };
+const FIELD = "block min-h-12 w-full border-2 border-rule bg-board px-2";
+
 /** What was noted, the newest first; what is not sent yet stands before it. */
 export function Notes({ sheet }: { sheet: SiteSheet }) {
   const waiting = useOnSite((s) => s.waiting);
@@ -12,10 +15,15 @@ export function Notes({ sheet }: { sheet: SiteSheet }) {
   const { enter, drop } = useOnSite.getState();
   const [text, setText] = useState("");
   const [photos, setPhotos] = useState<Blob[]>([]);
+  const [more, setMore] = useState(NOTHING);
+  const cost = more.cost.trim() === "" ? null : Number(more.cost.replace(",", "."));
+  const wrong = cost !== null && !(cost >= 0 && cost <= 10_000_000);
   const keep = (kind: "note" | "punch") => {
-    if (!text.trim()) return;
-    void enter(kind, "", kind === "note" ? { text: text.trim() } : { fault: text.trim() }, { photos });
+    if (!text.trim() || wrong) return;
+    const told = { fault: text.trim(), cause: more.cause.trim(), ...(more.due ? { due: more.due } : {}), ...(cost === null ? {} : { cost }) };
+    void enter(kind, "", kind === "note" ? { text: text.trim() } : told, { photos });
     setText("");
+    setMore(NOTHING);
     setPhotos([]);
   };
   return (
@@ -30,6 +38,28 @@ export function Notes({ sheet }: { sheet: SiteSheet }) {
           Note
         </Big>
       </div>
+      <details className="mt-1 text-lg">
+        <summary className="min-h-11 py-2 text-faint">To put right by when, at what cost, and why it is so</summary>
+        <div className="grid grid-cols-2 gap-2">
+          <label>
+            By
+            <input type="date" value={more.due} onChange={(e) => setMore({ ...more, due: e.target.value })} className={FIELD} />
+          </label>
+          <label>
+            It costs
+            <input inputMode="decimal" value={more.cost} maxLength={12} onChange={(e) => setMore({ ...more, cost: e.target.value })} className={FIELD} />
+          </label>
+        </div>
+        <label>
+          Its cause
+          <input value={more.cause} maxLength={300} onChange={(e) => setMore({ ...more, cause: e.target.value })} className={FIELD} />
+        </label>
+        {wrong && (
+          <p role="alert" className="font-semibold text-bad">
+            A sum from 0 to 10 000 000
+          </p>
+        )}
+      </details>
       {sheet.asked.length > 0 && (
         <section className="mt-4" aria-label="To settle">
           <h2 className="text-xl font-bold text-bad">To settle</h2>
