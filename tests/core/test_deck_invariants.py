@@ -21,6 +21,7 @@ from rowstake.core.trades.deck.carried import footing_used
 from rowstake.core.trades.deck.members import beam_plies
 from rowstake.core.trades.deck.rows import past_joists
 from tests.decks import cut, deck
+from tests.holds.cuts import cut_from
 from tests.holds.deck import check_deck
 from tests.holds.solids import check_solids
 from tests.jobs import put, scenes
@@ -258,7 +259,8 @@ def _drawn_counted_bought(made):
     assert set(labels) <= drawn
     assert sum(len(c.labels) for c in made.lists.cuts) == len(pieces)
     for key, cuts in made.lists.plans.items():
-        wanted = Counter(round(p.length_mm, 3) for p in pieces if p.material == key)
+        own = cut_from(made, key, pieces)
+        wanted = Counter(blank.length_mm for blank in own)
         planned = Counter({m: wanted[m] for m in cuts.too_long_mm})
         for pattern in cuts.patterns:
             assert pattern.saw == made.brief.job.cutting.saw

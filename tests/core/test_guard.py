@@ -367,3 +367,19 @@ def test_the_block_that_ends_a_nailer_at_a_corner_goes_before_that_of_a_brace():
     assert made.laid.main.grid.joists
     check_deck(made)
     check_solids(made)
+
+
+def test_a_stretch_too_short_for_a_post_beside_a_turned_corner_post_has_none():
+    """116 from the middle of a post turned by 45° at a clipped corner to where a post beside steps would stand: 70.7 and 50 do not fit. The
+    corner's own closes it: 550 - 384 - 70.7 = 95 stand open beside the steps."""
+    clip = [
+        {"do": "add_cut", "kind": "clip", "corner": "far_left"},
+        *cut(along_mm=400, out_mm=400),
+        {"do": "add_steps", "side": "far"},
+    ]
+    made = plan(deck(2251, 2084, 300, *clip, put("deck.steps.0.at_mm", 550), put("deck.guard.edges", "needed"),
+                     put("deck.ground.fall_out_mm", 289)))  # fmt: skip
+    posts = lay_line(made.laid.main).posts
+    assert not [q for q in posts if abs(q.at[0] - 500) < 1 and q.at[1] > 1900]
+    assert any(q.corner and q.half_along((-1.0, 0.0), 50) == pytest.approx(70.71, abs=0.01) for q in posts)
+    check_solids(made)

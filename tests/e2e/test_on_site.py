@@ -212,7 +212,9 @@ def test_a_fault_is_found_on_the_walk_and_another_noted_to_put_right_by_a_day(ph
     on_site(hand, site.url, job)
     mode(hand, "Walk")
     hand.get_by_role("button", name="On the drawing").click()
-    hand.get_by_role("list", name="Parts on As built").get_by_role("button", name="D3", exact=True).dispatch_event("click")
+    hand.get_by_role("list", name="Parts on As built").get_by_role("button", name="D3", exact=True).dispatch_event(
+        "click"
+    )
     expect(hand.get_by_label("Where")).to_have_value("D3")
     hand.get_by_label("What it costs to put right").fill("lots")
     expect(hand.get_by_role("alert")).to_be_visible()

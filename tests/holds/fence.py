@@ -7,6 +7,7 @@ import pytest
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.desk import desk
+from tests.holds.cuts import cut_from
 from tests.jobs import scenes, spot
 
 
@@ -97,7 +98,8 @@ def drawn_counted_bought(made):
     assert drawn == labels + bars
     assert sum(len(c.labels) for c in made.lists.cuts) == len(pieces)
     for key, cuts in made.lists.plans.items():
-        wanted = Counter(round(p.length_mm, 3) for p in pieces if p.material == key)
+        own = cut_from(made, key, pieces)
+        wanted = Counter(blank.length_mm for blank in own)
         planned = Counter(cuts.too_long_mm and {m: wanted[m] for m in cuts.too_long_mm})
         for pattern in cuts.patterns:
             assert pattern.saw == made.brief.job.cutting.saw

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from html import escape
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.plan import AnyPlan
-from rowstake.core.takeoff.tickets import Ticket, TicketPiece, alike, tickets
+from rowstake.core.takeoff.tickets import Ticket, TicketPiece, abreast, alike, tickets
 from rowstake.core.views.lists import labels_text
 from rowstake.files.base import Issue
 from rowstake.files.codes import code_html
@@ -75,6 +76,7 @@ def _ticket(plan: AnyPlan, group: list[Ticket], scale: float, code: str) -> str:
 def _line(plan: AnyPlan, pieces: list[TicketPiece]) -> str:
     p, one = plan.brief.printer, pieces[0]
     rip = f"rip to {p.fine(one.width_mm)}" if one.ripped else ""
+    rip += ", beside the one before" if one.aside_mm else ""
     fit = "cut to fit: ________" if one.fitted else ""
     labels = labels_text(tuple(q.label for q in pieces))
     return (
@@ -83,13 +85,36 @@ def _line(plan: AnyPlan, pieces: list[TicketPiece]) -> str:
     )
 
 
+def _bands(out: list[str], ticket: Ticket, own: tuple[TicketPiece, ...], scale: float) -> tuple[TicketPiece, ...]:
+    """Draws pieces that are ripped side by side, each as wide as it is; none are left to be drawn otherwise."""
+    across = (TALL_MM - 0.4) / CATALOGUE.sections[ticket.material].width_mm
+    for piece in own:
+        x, y, w, h = (
+            piece.at_mm * scale,
+            0.2 + piece.aside_mm * across,
+            piece.length_mm * scale,
+            piece.width_mm * across,
+        )
+        out.append(
+            f'<rect x="{x:.2f}" y="{y:.2f}" width="{w:.2f}" height="{h:.2f}" fill="{SOFT}" stroke="{INK}" stroke-width="0.3"/>'
+        )
+        if w > 2.1 * len(piece.label) and h > 2:
+            size = min(3.0, h * 0.8)
+            out.append(
+                f'<text x="{x + w / 2:.2f}" y="{y + h / 2 + size * 0.35:.2f}" font-size="{size:.1f}" font-weight="700" text-anchor="middle">{escape(piece.label)}</text>'
+            )
+    return ()
+
+
 def _drawn(plan: AnyPlan, ticket: Ticket, scale: float) -> str:
     """The board with its pieces, `scale` paper millimetres to one of the board."""
     p, wide = plan.brief.printer, ticket.stock_mm * scale
     out = [
         f'<rect x="0.2" y="0.2" width="{wide - 0.4:.2f}" height="{TALL_MM - 0.4}" fill="{LEFT}" stroke="{INK}" stroke-width="0.3" stroke-dasharray="1 0.8"/>'
     ]
-    for piece in ticket.pieces:
+    for piece in (
+        q for own in abreast(ticket.pieces) for q in (own if len(own) == 1 else _bands(out, ticket, own, scale))
+    ):
         x, w = piece.at_mm * scale, piece.length_mm * scale
         slant = min(w / 3, TALL_MM) if piece.slanted else 0.0
         ring = f"{x:.2f},0.2 {x + w:.2f},0.2 {x + w - slant:.2f},{TALL_MM - 0.2} {x:.2f},{TALL_MM - 0.2}"

@@ -18,6 +18,7 @@ from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.hole_concrete import bags_for
 from rowstake.core.takeoff.on_sale import CATALOGUES, OnSale, packs_for, priced_as
+from rowstake.core.takeoff.side_by_side import blanks
 
 Cut = Callable[[Counter[float], Sequence[Stock], Saw], CutPlan]
 """Finds the lengths for pieces."""
@@ -166,10 +167,10 @@ def _needed(buyer: Buyer, cut: Counter[float]) -> str:
 
 def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, CutPlan]]:
     """Lengths to buy of every section; each line carries the labels of the pieces cut from it."""
-    labels: dict[str, dict[float, deque[str]]] = defaultdict(lambda: defaultdict(deque))
-    for p in parts:
-        if p.unit == "piece":
-            labels[p.good.id][round(p.length_mm, 3)].append(p.label)
+    labels: dict[str, dict[float, deque[tuple[str, ...]]]] = defaultdict(lambda: defaultdict(deque))
+    for key, every in blanks(parts, buyer.saw.kerf_mm, buyer.measured_mm).items():
+        for blank in every:
+            labels[key][blank.length_mm].append(tuple(p.label for p in blank.parts))
     lines, plans = [], {}
     for key, waiting in labels.items():
         section = CATALOGUE.sections[key]
@@ -187,7 +188,7 @@ def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
                 if pattern.stock_mm == length and not pattern.racked:
                     for piece in pattern.pieces_mm:
                         cut[piece] += pattern.count
-            names = tuple(waiting[piece].popleft() for piece, n in cut.items() for _ in range(n))
+            names = tuple(label for piece, n in cut.items() for _ in range(n) for label in waiting[piece].popleft())
             lines.append(
                 BuyLine(
                     GROUP[section.use],

@@ -10,11 +10,13 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cutting.plan import Pattern
 from rowstake.core.parts import Part
 from rowstake.core.takeoff.lists import Buyer, TakeOff
+from rowstake.core.takeoff.side_by_side import Blank, blanks
 
 
 @dataclass(frozen=True, slots=True)
 class TicketPiece:
-    """One piece on a board, from its trimmed end on. `fitted`: its length is measured before it is cut."""
+    """One piece on a board, from its trimmed end on, and how far over from its edge: pieces that begin at one place are ripped side by side.
+    `fitted`: its length is measured before it is cut."""
 
     label: str
     kind: str
@@ -24,6 +26,7 @@ class TicketPiece:
     at_mm: float
     fitted: bool
     ripped: bool
+    aside_mm: float = 0.0
 
     @property
     def slanted(self) -> bool:
@@ -54,10 +57,10 @@ class Ticket:
 
 def tickets(lists: TakeOff, parts: Iterable[Part], keep_mm: float) -> list[Ticket]:
     """Every board of every section; each piece of the cut list is on one."""
-    waiting: dict[tuple[str, float], deque[Part]] = defaultdict(deque)
-    for part in parts:
-        if part.unit == "piece":
-            waiting[part.good.id, round(part.length_mm, 3)].append(part)
+    waiting: dict[tuple[str, float], deque[Blank]] = defaultdict(deque)
+    for key, every in blanks(parts, lists.buyer.saw.kerf_mm, lists.buyer.measured_mm).items():
+        for blank in every:
+            waiting[key, blank.length_mm].append(blank)
     out: list[Ticket] = []
     for key, plan in lists.plans.items():
         boards = [pattern for pattern in plan.patterns for _ in range(pattern.count)]
@@ -80,18 +83,35 @@ def racked_labels(lists: TakeOff, section: str) -> dict[float, deque[str]]:
     return out
 
 
-def _laid(pattern: Pattern, own: Sequence[Part], buyer: Buyer) -> tuple[TicketPiece, ...]:
-    """One behind the other with a kerf between, after the trim."""
+def _laid(pattern: Pattern, own: Sequence[Blank], buyer: Buyer) -> tuple[TicketPiece, ...]:
+    """One behind the other with a kerf between, after the trim; those of one length beside each other."""
     at, out = pattern.saw.trim_mm, []
-    for part in own:
-        ripped = buyer.ripped(part.good.id, part.width_mm)
-        out.append(
-            TicketPiece(
-                part.label, part.sort.name, part.length_mm, part.width_mm, part.ends, at, part.sort.fitted, ripped
+    for blank in own:
+        for part, aside in zip(blank.parts, blank.asides_mm(pattern.saw.kerf_mm), strict=True):
+            ripped = buyer.ripped(part.good.id, part.width_mm)
+            out.append(
+                TicketPiece(
+                    part.label,
+                    part.sort.name,
+                    part.length_mm,
+                    part.width_mm,
+                    part.ends,
+                    at,
+                    part.sort.fitted,
+                    ripped,
+                    aside,
+                )
             )
-        )
-        at += part.length_mm + pattern.saw.kerf_mm
+        at += blank.length_mm + pattern.saw.kerf_mm
     return tuple(out)
+
+
+def abreast(pieces: Sequence[TicketPiece]) -> list[tuple[TicketPiece, ...]]:
+    """The pieces of a board by where they begin: those that are ripped side by side together."""
+    groups: dict[float, list[TicketPiece]] = {}
+    for piece in pieces:
+        groups.setdefault(piece.at_mm, []).append(piece)
+    return [tuple(own) for own in groups.values()]
 
 
 def alike(every: Sequence[Ticket]) -> list[list[Ticket]]:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from rowstake.core.parts import Part
 from rowstake.core.takeoff.lists import CutLine, TakeOff
-from rowstake.core.takeoff.tickets import alike, tickets
+from rowstake.core.takeoff.tickets import abreast, alike, tickets
 
 SHOWN = 6
 
@@ -63,8 +63,9 @@ def ticket_rows(lists: TakeOff, parts: Iterable[Part], keep_mm: float) -> list[T
     for group in alike(every):
         first = group[0]
         pieces = tuple(
-            (q.at_mm / longest, q.length_mm / longest, q.label if len(group) == 1 else q.kind, p.length(q.length_mm), q.fitted)
-            for q in first.pieces
+            (own[0].at_mm / longest, own[0].length_mm / longest, " ∥ ".join(q.label if len(group) == 1 else q.kind for q in own),
+             " ∥ ".join(dict.fromkeys(p.length(q.length_mm) for q in own)), own[0].fitted)
+            for own in abreast(first.pieces)
         )  # fmt: skip
         labels = tuple(q.label for t in group for q in t.pieces)
         boards = (

@@ -38,6 +38,11 @@ class PostPlace:
     closes_mm: float = 0.0
     """How thick what it is bolted to is: a rim, doubled joists, a flush beam, and outside the fascia too."""
 
+    def half_along(self, way: Point, half_mm: float) -> float:
+        """How far it reaches from its middle along an edge that it may stand turned to: h · (|cos| + |sin|) of the angle between."""
+        (ax, ay), (bx, by) = self.along, way
+        return half_mm * (abs(ax * bx + ay * by) + abs(ax * by - ay * bx))
+
     def square(self, half_mm: float) -> Polygon:
         (x, y), (ax, ay) = self.at, self.along
         u, v = (ax * half_mm, ay * half_mm), (-ay * half_mm, ax * half_mm)
@@ -242,6 +247,9 @@ def _runs(
     out = []
     for a, b in stretches:
         first, last = shared[0] if a == 0.0 else None, shared[1] if abs(b - long) < 0.01 else None
+        room = sum(half if own is None else posts[own].half_along(edge.along, half) for own in (first, last))
+        if b - a < room:
+            continue  # the post at the corner closes it alone
         mount = _mount(level.brief, edge)
         marks = _marks(level, edge, start, a, b, mount, half)
         numbers = []
