@@ -383,3 +383,15 @@ def test_a_stretch_too_short_for_a_post_beside_a_turned_corner_post_has_none():
     assert not [q for q in posts if abs(q.at[0] - 500) < 1 and q.at[1] > 1900]
     assert any(q.corner and q.half_along((-1.0, 0.0), 50) == pytest.approx(70.71, abs=0.01) for q in posts)
     check_solids(made)
+
+
+def test_a_post_at_an_inside_corner_has_a_block_on_both_sides_for_what_is_left_of_a_nailer():
+    """The nailer under the border goes on past the corner's post to the next, 189 further on: 150.9 of it is left, between a block behind
+    each."""
+    notch = [{"do": "add_cut", "kind": "notch"}, *cut(corner="far_right", along_mm=318, out_mm=300)]
+    made = plan(deck(1800, 1800, 763, *notch, put("deck.boards.run", "across"), put("deck.boards.border.boards", 1),
+                     put("deck.guard.edges", "needed"), put("deck.guard.cap", False), region="north_america"))  # fmt: skip
+    short = [j for j in made.laid.main.grid.joists if j.kind == "nailer" and j.t1 - j.t0 < 200]
+    assert [(j.near, j.far) for j in short] == [("block", "block")]
+    check_deck(made)
+    check_solids(made)

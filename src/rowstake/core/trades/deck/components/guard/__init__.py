@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 from itertools import pairwise
 
+from shapely.geometry import Point
+
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Part
@@ -46,6 +48,11 @@ def _behind(post: PostPlace, half: float, thick: float, level: DeckLevel) -> Ite
         yield BlockAt(
             grid.on_plan((post.at[0] + inwards[0] * deep, post.at[1] + inwards[1] * deep)), post.mount == "inside"
         )
+        before = grid.on_plan((post.at[0] - inwards[0] * deep, post.at[1] - inwards[1] * deep))
+        if post.mount == "inside" and grid.poly.contains(
+            Point(before)
+        ):  # at an inside corner the frame goes on there too
+            yield BlockAt(before, True)
     elif post.mount == "inside":
         for way in (-1, 1):
             off = way * (half + thick / 2 + 1)
