@@ -200,7 +200,8 @@ def test_a_level_and_a_staff_tell_how_high_supports_stand(phone, site):
     hand.locator("[data-support=F2]").get_by_role("button", name="Reading").click()
     expect(hand.get_by_text("As drawn it reads 1400 mm")).to_be_visible()
     keys(hand, "1388")
-    expect(hand.locator("[data-sync=sent]")).to_be_visible()
+    mode(hand, "Log")
+    expect(hand.get_by_text("12 mm high")).to_be_visible()
     (told,) = entries(site.url, job)
     assert (told["part"], told["values"]) == ("footing/F2", {"off_mm": 12})
 
@@ -227,7 +228,7 @@ def test_a_fault_is_found_on_the_walk_and_another_noted_to_put_right_by_a_day(ph
     hand.get_by_label("By", exact=True).fill("2027-01-15")
     hand.get_by_label("It costs").fill("12,5")
     hand.get_by_role("button", name="To put right", exact=True).click()
-    expect(hand.locator("[data-sync=sent]")).to_be_visible()
+    expect(hand.get_by_role("button", name="Done", exact=True)).to_be_visible()
     found, punch = entries(site.url, job)
     assert (found["values"]["cost"], found["values"]["answer"]) == (80, "wrong")
     assert found["values"]["place"] == "D3"
