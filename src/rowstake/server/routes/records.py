@@ -16,7 +16,7 @@ from rowstake.core.cautions import cautions
 from rowstake.core.cutting.plan import cut_plan
 from rowstake.core.faults import Fault, JobFault
 from rowstake.core.job import Job, read_job
-from rowstake.core.kept import kept_plan
+from rowstake.core.kept import Kept, kept_plan
 from rowstake.core.planned import AnyPlan
 from rowstake.core.record import Record, read_entry
 from rowstake.core.site.as_built import as_built
@@ -130,6 +130,8 @@ def since(
 
 
 SHEET = TypeAdapter(SiteSheet)
+EARLIER = Kept()
+"""Plans of earlier revisions, beside those that are looked at: one job's steps are ticked by fewer than it keeps."""
 
 
 @router.get("/built", response_model=SiteSheet)
@@ -144,7 +146,7 @@ def built(key: Key, jobs: JobsHere, records: RecordsHere, books: BooksHere, rack
         if revision == held.revision:
             return None
         with contextlib.suppress(JobFault, LookupError):
-            return kept_plan(read_job(jobs.document(key, revision)))
+            return EARLIER.plan(read_job(jobs.document(key, revision)))
         return None
 
     priced = priced_figures(job, books)
