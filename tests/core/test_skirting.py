@@ -107,3 +107,12 @@ def test_any_skirting_goes_together_and_is_held(made):
         assert part.length_mm > CATALOGUE.deck.skirting.least_mm
         assert part.solid.near_mm >= clear - max(0, made.brief.deck.ground.fall_out_mm) - 1e-6
     check_solids(made)
+
+
+def test_boards_are_screwed_to_the_rail_of_their_own_side_whatever_comes_round_the_corner():
+    """A guard outside the rim and steps at the left: the last board of the left side lies on its own rail, and against the panel of the far
+    side, where no screw of it goes."""
+    made = plan(deck(1500, 1826, 601, {"do": "add_steps", "side": "left"}, put("deck.steps.0.at_mm", 300), put("deck.steps.0.width_mm", 1200),
+                     put("deck.guard.edges", "needed"), put("deck.guard.mount", "outside"), put("deck.skirting.sides", ["left", "far"]),
+                     put("deck.skirting.gap_mm", 0), put("deck.skirting.panel", "left")))  # fmt: skip
+    check_solids(made)

@@ -163,7 +163,7 @@ def _grips(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, in
         if joint.through == joint.into:  # plies of one member
             near = [x for x in near if parts[x[0]].of == parts[x[1]].of]
         own = [x for x in near if parts[x[0]].of == fixing.of]
-        for a, b, m in own or near:
+        for a, b, m in _into_their_own(parts, own or near):
             apart = joint.layers == 1 and m.shared_mm < -TOUCH_MM  # else it lies against it, and is drawn tight
             gap = -m.shared_mm if apart else 0.0
             sizes = _driven(parts[a], parts[b], m.axis, joint)
@@ -177,6 +177,13 @@ def _grips(every: Sequence[Part], parts: Sequence[Part], met: dict[tuple[int, in
                 found.append(Grip(fixing.label, parts[a].label, parts[b].label, reach, joint.least_mm, behind))
         out += sorted(found, key=lambda g: g.reach_mm - g.least_mm)[:1]
     return out
+
+
+def _into_their_own(parts: Sequence[Part], met: list[tuple[int, int, Meeting]]) -> list[tuple[int, int, Meeting]]:
+    """Of pieces that lie against something of their own, as a board on the rail of its own side, that alone: what comes up against them
+    from round a corner is fixed by its own."""
+    at_home = {a for a, b, _ in met if parts[a].of == parts[b].of}
+    return [x for x in met if x[0] not in at_home or parts[x[0]].of == parts[x[1]].of]
 
 
 FLAT_ON = 1.25
