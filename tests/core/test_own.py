@@ -157,3 +157,16 @@ def test_a_hangers_own_rating_goes_before_the_careful_figure():
     )
     assert rated.used == pytest.approx(rated.load_kn / 10)
     assert careful.used != rated.used
+
+
+def test_bags_and_deck_boards_of_another_job_are_none_of_this_ones():
+    """Known to the process, and yet refused here: the job could not be read again without the other."""
+    there = edited(
+        deck(),
+        {"do": "add_own_bag", "name": "Ours", "kg": 30},
+        own("Dense", "decking", 25, 160, "4 m") | {"laid": LAID},
+    )
+    edited(there, put("deck.footings.bag", there.own_bags[0].id), put("deck.boards.product", id_of(there, "Dense")))
+    for path, id in (("deck.footings.bag", there.own_bags[0].id), ("deck.boards.product", id_of(there, "Dense"))):
+        with pytest.raises(JobFault):
+            plan(edited(deck(), put(path, id)))

@@ -318,3 +318,18 @@ def test_two_heights_or_depths_of_one_support_are_asked_about():
     assert as_built(deck(), Record([one, answered])).asked == ()
     deep = [entry(n, "post", "footing/F2", depth_mm=d) for n, d in ((1, 450), (2, 500))]
     assert "The depth of F2" in as_built(deck(), Record(deep)).asked[0].words
+
+
+def test_two_packs_of_one_screw_are_two_lines_and_the_log_names_what_came():
+    job = fence((12_000, 0))
+    told = site_sheet(job, Record()).arrivals.lines
+    assert len({(a.part, a.length_mm) for a in told}) == len(told), "every line has a name of its own"
+    packed = [a for a in told if a.unit.startswith("packs")]
+    twice = [a for a in packed if sum(b.part.split(":pack")[0] == a.part.split(":pack")[0] for b in packed) > 1]
+    assert twice
+    one = twice[0]
+    sheet = site_sheet(job, Record([entry(1, "delivery", one.part, count=one.ordered)]))
+    now = {a.part: a.to_come for a in sheet.arrivals.lines}
+    assert now[one.part] == 0
+    assert all(now[a.part] == a.ordered for a in packed if a is not one)
+    assert sheet.log[0].part == one.item

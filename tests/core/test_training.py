@@ -9,7 +9,7 @@ from rowstake.core.check import prove
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.trade import trades
-from rowstake.core.training.course import course, told
+from rowstake.core.training.course import course
 
 TAUGHT = {trade.id: trade.training for trade in trades().values() if trade.training}
 
@@ -27,8 +27,7 @@ def test_a_course_has_faults_of_different_rules_that_no_piece_shares(trade):
         for lesson in made.lessons:
             assert CATALOGUE.inspection[lesson.rule].trade == trade
             assert made.found(lesson.marks[0]) is lesson
-            assert lesson.as_drawn, "it is shown as it should be"
-            assert told(lesson).as_drawn.bodies
+            assert lesson.as_drawn.bodies, "it is shown as it should be"
             seen.add(lesson.rule)
     assert len(seen) >= len(TAUGHT[trade].spoils) * 2 / 3
     course.cache_clear()

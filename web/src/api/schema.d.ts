@@ -3067,8 +3067,11 @@ export interface components {
             /** Length Mm */
             length_mm: number;
         };
-        /** LessonTold */
-        LessonTold: {
+        /**
+         * Lesson
+         * @description One fault: the rule that is broken, what was done, the pieces that show it, and those pieces as they should be.
+         */
+        Lesson: {
             /** Rule */
             rule: string;
             /** Where */
@@ -3177,7 +3180,7 @@ export interface components {
          * @description What is wrong with a piece; nothing where nothing is.
          */
         Looked: {
-            lesson: components["schemas"]["LessonTold"] | null;
+            lesson: components["schemas"]["Lesson"] | null;
         };
         /**
          * Mark
@@ -10502,7 +10505,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LessonTold"][];
+                    "application/json": components["schemas"]["Lesson"][];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

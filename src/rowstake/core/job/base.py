@@ -7,11 +7,11 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, ConfigDict, Field
 
-from rowstake.core.catalogue import Decking, Section
+from rowstake.core.catalogue import CATALOGUE, Decking, Section, pick
 from rowstake.core.catalogue.models import Bag
 from rowstake.core.cutting.plan import Saw
 from rowstake.core.job.block import Block
-from rowstake.core.job.own import OwnBag, OwnSection, bags, products, sold_for
+from rowstake.core.job.own import OwnBag, OwnSection, bags, catalogued, products, sold_for
 from rowstake.core.job.terms import Terms
 from rowstake.core.measure import Printer
 from rowstake.core.measure.length import LONGEST_MM
@@ -122,9 +122,17 @@ class Common(Block):
         """The deck boards that it may use: those of its region, then its own."""
         return products(self.region, self.own)
 
+    def product(self, id: str) -> Decking:
+        """A deck board by its id: of the catalogue, or its own. Raises `JobFault` for any other, another job's own among them."""
+        return pick(catalogued(CATALOGUE.decking) | {d.id: d for d in self.products()}, id, "deck.boards.product")
+
     def bags(self) -> dict[str, Bag]:
         """The bags of concrete that it may use, by their ids."""
         return bags(self.region, self.own_bags)
+
+    def bag(self, id: str, field: str) -> Bag:
+        """A bag by its id: of the catalogue, or its own. Raises `JobFault` for any other."""
+        return pick(CATALOGUE.materials.bags | self.bags(), id, field)
 
     @property
     def printer(self) -> Printer:

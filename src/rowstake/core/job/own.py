@@ -5,7 +5,8 @@ Each is known by what it is, so that two jobs never mean different things by one
 from __future__ import annotations
 
 import hashlib
-from typing import Annotated, Literal
+from collections.abc import Mapping
+from typing import Annotated, Literal, TypeVar
 
 from pydantic import Field, model_validator
 
@@ -94,9 +95,17 @@ def known(region: str, own: tuple[OwnSection, ...]) -> list[Section]:
     return out
 
 
+K = TypeVar("K")
+
+
+def catalogued(every: Mapping[str, K]) -> dict[str, K]:
+    """What the catalogue itself has, without what is some job's own."""
+    return {id: one for id, one in list(every.items()) if not id.startswith(OWN)}
+
+
 def products(region: str, own: tuple[OwnSection, ...]) -> list[Decking]:
     """The deck boards that a job may use: the catalogue's, then its own."""
-    here = [d for d in list(CATALOGUE.decking.values()) if d.region == region and not d.id.startswith(OWN)]
+    here = [d for d in catalogued(CATALOGUE.decking).values() if d.region == region]
     return here + [CATALOGUE.decking[s.id] for s in known(region, own) if s.id in CATALOGUE.decking]
 
 
@@ -104,7 +113,7 @@ def bags(region: str, own: tuple[OwnBag, ...]) -> dict[str, Bag]:
     """The bags of concrete that a job may use, by their ids: those of its region, then its own."""
     every = CATALOGUE.materials.bags
     return {id: every[id] for id in CATALOGUE.regions[region].bags} | {
-        bag.id: every.setdefault(bag.id, Bag(name=bag.name, kg=bag.kg)) for bag in own
+        bag.id: Bag(name=bag.name, kg=bag.kg) for bag in own
     }
 
 

@@ -44,19 +44,25 @@ class Arrivals:
     words: str
 
 
+def part_of(line: BuyLine) -> str:
+    """What an entry of a line names: its good, and the pack where it comes in packs, of which there may be several sizes."""
+    return line.good.key if line.pack is None else f"{line.good.key}:pack {line.pack:g}"
+
+
 def arrivals(buy: Iterable[BuyLine], record: Record, p: Printer, measured: Collection[str]) -> Arrivals:
     """`measured` are the goods whose width goes into the job."""
     left = list(record.of("delivery"))
     lines = []
     for line in buy:
         long = line.length_mm or 0.0
-        mine = [e for e in left if e.part == line.good.key and abs(e.values.length_mm - long) < SAME_MM]
+        names = (part_of(line), line.good.key)
+        mine = [e for e in left if e.part in names and abs(e.values.length_mm - long) < SAME_MM]
         left = [e for e in left if e not in mine]
         came, damaged = (sum(getattr(e.values, name) for e in mine) for name in ("count", "damaged"))
         good = came - damaged
         lines.append(
             ArrivalTold(
-                line.good.key, round(long, 1), line.group, line.item, p.length(long) if long else "", line.unit, line.buy, came, damaged,
+                part_of(line), round(long, 1), line.group, line.item, p.length(long) if long else "", line.unit, line.buy, came, damaged,
                 max(0.0, line.buy - good), max(0.0, good - line.buy), line.length_mm is not None, line.good.id in measured,
                 tuple(_said(e, p) for e in mine), tuple(e.id for e in mine),
             )

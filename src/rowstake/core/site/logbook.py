@@ -12,6 +12,7 @@ from rowstake.core.measure import Printer
 from rowstake.core.planned import AnyPlan
 from rowstake.core.record.question import AsBuilt
 from rowstake.core.record.record import Record
+from rowstake.core.site.arrivals import part_of
 from rowstake.core.site.steps import steps_told
 from rowstake.core.views.site import site_told
 
@@ -60,6 +61,7 @@ class _Teller:
         self.named = {s.key: s.do for s in steps} | {h.key: h.words for s in steps for h in s.holds}
         site = site_told(plan, AsBuilt(plan.brief.job, Record()))
         self.named |= {h.id: h.label for h in site.holes} | {s.id: s.name for s in site.supports}
+        self.named |= {part_of(line): line.item for line in plan.lists.buy}
         self.named |= {s.path: s.name for s in site.sizes} | {
             key: rule.where for key, rule in CATALOGUE.inspection.items()
         }

@@ -8,7 +8,7 @@ from functools import lru_cache
 from random import Random
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.drawing.standing import Standing, StandingBody, standing
+from rowstake.core.drawing.standing import Standing, standing
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
 from rowstake.core.parts import Part
@@ -33,7 +33,7 @@ class Lesson:
     bad: str
     told: str
     marks: tuple[str, ...]
-    as_drawn: tuple[Part, ...]
+    as_drawn: Standing
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,19 +48,6 @@ class Course:
     def found(self, label: str) -> Lesson | None:
         """What a piece shows."""
         return next((lesson for lesson in self.lessons if label in lesson.marks), None)
-
-
-@dataclass(frozen=True, slots=True)
-class LessonTold:
-    rule: str
-    where: str
-    wrong: str
-    why: str
-    right: str
-    bad: str
-    told: str
-    marks: tuple[str, ...]
-    as_drawn: Standing
 
 
 @lru_cache(maxsize=KEPT)
@@ -83,9 +70,9 @@ def course(trade: str, number: int, region: str) -> Course:
         if spoilt is None or any(spoilt.marks & set(lesson.marks) for lesson in lessons):
             continue
         entry = CATALOGUE.inspection[rule]
-        gone = _unlike(parts, spoilt.parts)
+        was = standing(_unlike(parts, spoilt.parts))
         lessons.append(
-            Lesson(rule, entry.where, p.worded(entry.wrong), entry.why, p.worded(entry.right), entry.bad, spoilt.told, tuple(sorted(spoilt.marks)), gone)
+            Lesson(rule, entry.where, p.worded(entry.wrong), entry.why, p.worded(entry.right), entry.bad, spoilt.told, tuple(sorted(spoilt.marks)), was)
         )  # fmt: skip
         parts = spoilt.parts
     words = ", ".join(f"{f.name} {f.text}" for f in made.trade.figures(made)[:2])
@@ -104,15 +91,3 @@ def _unlike(was: Iterable[Part], now: Iterable[Part]) -> tuple[Part, ...]:
     """Pieces as they were that are not so any more."""
     left = {id(p) for p in now}
     return tuple(p for p in was if id(p) not in left and p.solid)
-
-
-def told(lesson: Lesson) -> LessonTold:
-    """With the pieces as bodies for a picture."""
-    return LessonTold(
-        lesson.rule, lesson.where, lesson.wrong, lesson.why, lesson.right, lesson.bad, lesson.told, lesson.marks,
-        standing(lesson.as_drawn),
-    )  # fmt: skip
-
-
-def bodies(made: Course) -> list[StandingBody]:
-    return standing(made.parts).bodies

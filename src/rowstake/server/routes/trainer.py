@@ -9,7 +9,7 @@ from fastapi import APIRouter, Path, Query, Response
 from pydantic import TypeAdapter
 
 from rowstake.core.drawing.standing import Standing, standing
-from rowstake.core.training.course import MOST_NUMBER, LessonTold, course, told
+from rowstake.core.training.course import MOST_NUMBER, Lesson, course
 from rowstake.server.answer import as_json
 
 router = APIRouter(prefix="/api/trainer/{trade}/{number}", tags=["trainer"])
@@ -31,10 +31,10 @@ class CourseTold:
 class Looked:
     """What is wrong with a piece; nothing where nothing is."""
 
-    lesson: LessonTold | None
+    lesson: Lesson | None
 
 
-COURSE, LOOKED, LESSONS = TypeAdapter(CourseTold), TypeAdapter(Looked), TypeAdapter(list[LessonTold])
+COURSE, LOOKED, LESSONS = TypeAdapter(CourseTold), TypeAdapter(Looked), TypeAdapter(list[Lesson])
 
 
 @router.get("", response_model=CourseTold)
@@ -48,10 +48,10 @@ def begin(trade: Trade, number: Number, region: Region) -> Response:
 def look(trade: Trade, number: Number, region: Region, label: Annotated[str, Query(max_length=80)]) -> Response:
     """Whether a piece shows a fault, by which rule, and how it should be."""
     found = course(trade, number, region).found(label)
-    return as_json(LOOKED, Looked(told(found) if found else None))
+    return as_json(LOOKED, Looked(found))
 
 
-@router.get("/faults", response_model=list[LessonTold])
+@router.get("/faults", response_model=list[Lesson])
 def faults(trade: Trade, number: Number, region: Region) -> Response:
     """All of them."""
-    return as_json(LESSONS, [told(lesson) for lesson in course(trade, number, region).lessons])
+    return as_json(LESSONS, list(course(trade, number, region).lessons))

@@ -1,7 +1,7 @@
 import { type FormEvent, useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { get, Refused } from "../../api/client";
-import type { CourseTold, LessonTold, Start } from "../../api/types";
+import type { CourseTold, Lesson, Start } from "../../api/types";
 import { Masthead } from "../../app/Masthead";
 import { Turned } from "../../drawing/Turned";
 import { Plain, Strong } from "../../ui/controls";
@@ -64,8 +64,8 @@ export function TrainerPage() {
 
 function Course({ address, region, number }: { address: string; region: string; number: string }) {
   const [course, setCourse] = useState<CourseTold | null>(null);
-  const [found, setFound] = useState<LessonTold[]>([]);
-  const [rest, setRest] = useState<LessonTold[]>([]);
+  const [found, setFound] = useState<Lesson[]>([]);
+  const [rest, setRest] = useState<Lesson[]>([]);
   const [missed, setMissed] = useState(0);
   const [says, say] = useState("Look all round it, and under it: drag to turn, and press on what is wrong.");
   const [picked, pick] = useState("");
@@ -86,7 +86,7 @@ function Course({ address, region, number }: { address: string; region: string; 
     pick(label);
     const known = lessons.find((l) => l.marks.includes(label));
     if (known) return say(`${known.told}.`);
-    void get<{ lesson: LessonTold | null }>(`${address}/look?${query}&label=${encodeURIComponent(label)}`).then(({ lesson }) => {
+    void get<{ lesson: Lesson | null }>(`${address}/look?${query}&label=${encodeURIComponent(label)}`).then(({ lesson }) => {
       if (lesson) {
         setFound((all) => (all.some((l) => l.rule === lesson.rule) ? all : [...all, lesson]));
         say(`Found: ${lesson.told}.`);
@@ -97,12 +97,12 @@ function Course({ address, region, number }: { address: string; region: string; 
     }, refused);
   };
   const giveUp = () =>
-    void get<LessonTold[]>(`${address}/faults?${query}`).then((all) => {
+    void get<Lesson[]>(`${address}/faults?${query}`).then((all) => {
       setRest(all.filter((l) => !found.some((f) => f.rule === l.rule)));
       say("These were left.");
     }, refused);
   const hint = () =>
-    void get<LessonTold[]>(`${address}/faults?${query}`).then((all) => {
+    void get<Lesson[]>(`${address}/faults?${query}`).then((all) => {
       const left = all.find((l) => !lessons.some((f) => f.rule === l.rule));
       if (left) say(`Look at: ${left.where.toLowerCase()}.`);
     }, refused);

@@ -170,9 +170,9 @@ def resolve_deck(job: DeckJob, place: Place = MAIN) -> DeckBrief:
     """The brief of the level that stands there. Raises `JobFault` for anything the catalogue or the region does not have."""
     deck, c = _standing(job.deck, place), CATALOGUE
     region = pick(c.regions, job.region, "region")
-    product = pick(c.decking, deck.boards.product, "deck.boards.product")
+    product = job.product(deck.boards.product)
     sold = tuple(sorted(job.sold_for("joist"), key=lambda s: s.width_mm))
-    bag = pick({**c.materials.bags, **job.bags()}, deck.footings.bag, "deck.footings.bag")
+    bag = job.bag(deck.footings.bag, "deck.footings.bag")
 
     def sizes(chosen: str | None, field: str) -> tuple[Section, ...]:
         return sold if chosen is None else (pick({s.id: s for s in sold}, chosen, field),)

@@ -49,7 +49,7 @@ def footings(plan: DeckPlan, theirs: float) -> Verdict:
 
 
 def bags(plan: DeckPlan, theirs: float) -> Verdict:
-    p, bag = plan.brief.printer, CATALOGUE.materials.bags[plan.brief.deck.footings.bag]
+    p, bag = plan.brief.printer, plan.brief.bag
     made = theirs * bag.kg / CATALOGUE.materials.concrete.dry_kg_per_m3
     words = f"{theirs:g} × {bag.name} make {p.volume(made)}; holes and pads take {p.volume(plan.lists.concrete_m3)}."
     ours = plan.lists.bags

@@ -160,7 +160,7 @@ def resolve(job: FenceJob) -> Brief:
     style = pick(c.styles, fence.skin.style, "fence.skin.style")
     if fence.skin.fit not in style.fits:
         raise refuse("fence.skin.fit", fence.skin.fit, ", ".join(style.fits), f"{style.name} are not fitted that way")
-    bag = pick({**c.materials.bags, **job.bags()}, fence.posts.bag, "fence.posts.bag")
+    bag = job.bag(fence.posts.bag, "fence.posts.bag")
     brief = Brief(
         job=job,
         fence=fence,
