@@ -17,6 +17,7 @@ from rowstake.core.cost.costing import costed
 from rowstake.core.cost.money import Purse
 from rowstake.core.cost.orders import leads, orders
 from rowstake.core.cost.second import price_verdict
+from rowstake.core.cost.services import offcuts_m3
 from rowstake.core.cost.suppliers import compare_suppliers
 from rowstake.core.cost.views import cost_figures
 from rowstake.core.faults import JobFault
@@ -314,6 +315,27 @@ def test_the_lines_of_a_quotation_are_read():
     assert read.left == ("featherboards 125 mm    283", "dig, set and clear away")
 
 
+def test_a_skip_stands_by_the_day_and_goes_by_the_load_and_a_saw_is_hired_for_the_days_of_cutting():
+    job = edited(fence((9000, 0)), put("terms.skip_size_m3", 0.5), put("terms.saw", True))
+    made = plan(job)
+    lines = {
+        line.key.split(":")[0]: line
+        for line in costed(
+            made,
+            together([book(*OWN, ("hire_skip", "day", "11"), ("skip_load", "each", "95"), ("hire_saw", "day", "28"))]),
+        ).lines
+    }
+    spoil = made.lists.spoil_m3 + offcuts_m3(made)
+    days = -(-made.days.total // 1)
+    assert "skip" not in lines
+    assert lines["hire_skip"].count == days
+    assert lines["hire_skip"].total == 11 * int(days)
+    assert lines["skip_load"].count == -(-spoil // 0.5)
+    assert lines["skip_load"].each == 95
+    cut = sum(h for stage, h in made.days.hours.items() if stage not in ("holes", "finish"))
+    assert lines["hire_saw"].count == -(-cut // (made.days.work.crew * job.terms.calendar.hours))
+
+
 EVERY = book(
     *FENCE, ("travel", "km", "0.5"), ("end_preservative", "each", "13", {"tax": "reduced", "lead_days": 9}), ("uk_38x87", "length", "9.10", {"length_mm": 4800}),
 )  # fmt: skip
@@ -323,7 +345,7 @@ EVERY = book(
     ("path", "value"),
     [
         ("terms.pace_pct", 150), ("terms.contingency_pct", 6), ("terms.overhead_pct", 6), ("terms.profit_pct", 6), ("terms.tax_pct", 6),
-        ("terms.reduced_tax_pct", 6), ("terms.deliveries", 1), ("terms.travel_km", 40), ("terms.auger", False), ("terms.suppliers", ["Nobody"]),
+        ("terms.reduced_tax_pct", 6), ("terms.deliveries", 1), ("terms.travel_km", 40), ("terms.auger", False), ("terms.saw", True), ("terms.skip_size_m3", 4), ("terms.suppliers", ["Nobody"]),
         ("cutting.kerf_mm", 9), ("cutting.end_trim_mm", 150), ("cutting.longest_mm", 3000), ("terms.quote.words", "x"), ("terms.quote.exclusions", []),
         ("terms.quote.valid_days", 9), ("terms.quote.payments", [{"when": "now", "pct": 100}]), ("terms.quote.options", False),
         ("terms.calendar.start", "2027-01-04"), ("terms.calendar.days", ["mon"]), ("terms.calendar.hours", 1), ("terms.calendar.holidays", ["2026-12-04"]),

@@ -3,7 +3,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.faults import JobFault
-from rowstake.core.measure import Printer, parse_distance, parse_length, parse_speed
+from rowstake.core.measure import Printer, parse_distance, parse_length, parse_speed, parse_volume
 
 IN = 25.4
 
@@ -155,6 +155,14 @@ def test_what_is_no_way_to_drive_and_no_wind_is_refused():
         parse_distance("ten leagues", "mm", "terms.travel_km")
     with pytest.raises(JobFault, match="is not a wind"):
         parse_speed("a gale", "mm", "site.gust_mps")
+
+
+@pytest.mark.parametrize(("text", "units", "m3"), [
+    ("6", "mm", 6), ("6 m³", "ft-in", 6), ("8", "ft-in", 6.116439), ("8 cu yd", "mm", 6.116439), ("27 cu ft", "mm", 0.7645549),
+])  # fmt: skip
+def test_volumes_are_read_and_printed(text, units, m3):
+    assert parse_volume(text, units, "x") == pytest.approx(m3)
+    assert parse_volume(Printer(units).volume(m3), units, "x") == pytest.approx(m3, rel=0.01)
 
 
 def test_winds_are_read_in_the_units_of_the_job():

@@ -2,13 +2,17 @@
 
 import csv
 import io
+from decimal import Decimal
 
 import pytest
 from sqlalchemy import update
 
+from rowstake.core.cost.book import Book, Item
+from rowstake.core.cost.book import together as priced
+from rowstake.core.cost.costing import costed
 from rowstake.core.plan import plan
 from rowstake.core.takeoff.lists import cut_lines
-from rowstake.core.together import together
+from rowstake.core.together import goods_words, together
 from rowstake.store.models import JobRow, RevisionRow
 from tests.decks import deck
 from tests.jobs import edited, fence, put, yard
@@ -166,3 +170,20 @@ def test_jobs_of_a_site_are_priced_together_and_share_their_crew(client, site):
         client.get(f"/api/sites/{client.post('/api/sites', json={'name': 'Empty'}).json()['id']}/days").json() is None
     )
     assert first
+
+
+def test_goods_of_a_site_are_bought_together_at_the_prices_of_its_books():
+    """Two bays of three rails: two are cut from a length of 3000 at £4, so that three take two lengths and six take three."""
+    rails = Item(item="uk_38x87", unit="length", price=Decimal(4), length_mm=3000, supplier="Yard")
+    prices = priced([Book(name="b", currency="GBP", items=(rails,))])
+    job = edited(fence((1200, 0)), put("fence.rails.count", 3))
+    plans = {letter: plan(edited(job, put("name", letter))) for letter in "AB"}
+    [made] = together(plans, {"uk_ireland": prices})
+    alone = sum((costed(each, prices).subtotal("goods") for each in plans.values()), Decimal(0))
+    bought = [line for line in made.lists.buy if line.good.id == "uk_38x87"]
+    assert [(line.length_mm, line.buy) for line in bought] == [(3000, 3)]
+    assert (made.goods, alone) == (12, 16)
+    assert goods_words(made, alone).startswith(
+        "Goods bought together for 2 jobs: £12.00, £4.00 less than job by job; without what has no price: "
+    )
+    assert goods_words(together(plans)[0], alone) == ""

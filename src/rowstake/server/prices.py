@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import OrderedDict
-from collections.abc import Callable
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 from threading import Lock
 
@@ -13,9 +13,11 @@ from rowstake.core.cost.book import Book, Prices, together
 from rowstake.core.cost.costing import costed
 from rowstake.core.cost.orders import leads
 from rowstake.core.cost.views import cost_figures
+from rowstake.core.faults import JobFault
 from rowstake.core.job import Job
 from rowstake.core.plan import AnyPlan
 from rowstake.core.takeoff.on_sale import CATALOGUES, OnSale, Racked
+from rowstake.core.together import by_region
 from rowstake.core.views.base import Figure
 from rowstake.store.books import Books
 from rowstake.store.rack import Rack
@@ -28,13 +30,18 @@ _lock = Lock()
 def prices_of(job: Job, books: Books) -> Prices | None:
     """The prices of the books that a job names, as they stand; None where it names none that is there. Raises `JobFault` where they are
     in different currencies."""
-    key = books.versions(job.terms.books)
+    return prices_for(job.terms.books, books)
+
+
+def prices_for(named: Sequence[str], books: Books) -> Prices | None:
+    """The prices of these books together, as `prices_of` has them."""
+    key = books.versions(named)
     if not key:
         return None
     with _lock:
         if key in _kept:
             return _kept[key]
-    made = together(books.some(job.terms.books)[0])
+    made = together(books.some(named)[0])
     with _lock:
         _kept[key] = made
         while len(_kept) > MOST_KEPT:
@@ -46,6 +53,21 @@ def sold(job: Job, key: str | None, books: Books, rack: Rack) -> OnSale:
     """What a job is cut and bought from: its books, the catalogue for the rest, and the rack before both."""
     prices = prices_of(job, books)
     return replace(prices.of(job.terms.suppliers).on_sale if prices else CATALOGUES, rack=racked(job, key, rack))
+
+
+def shared_prices(plans: Mapping[str, AnyPlan], books: Books) -> dict[str, Prices | None]:
+    """By region, the prices of all books that its jobs use, from the suppliers that they name; None where there are none, or they are in different
+    currencies."""
+    out: dict[str, Prices | None] = {}
+    for region, own in by_region(plans).items():
+        terms = [plan.brief.job.terms for plan in own.values()]
+        try:
+            found = prices_for(list(dict.fromkeys(key for t in terms for key in t.books)), books)
+        except JobFault:
+            found = None
+        named = [] if any(not t.suppliers for t in terms) else [who for t in terms for who in t.suppliers]
+        out[region] = found.of(named) if found else None
+    return out
 
 
 def racked(job: Job, key: str | None, rack: Rack) -> tuple[Racked, ...]:

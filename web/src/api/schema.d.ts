@@ -1260,7 +1260,7 @@ export interface paths {
         };
         /**
          * Prices
-         * @description What the jobs of a site cost, each by its own books.
+         * @description What the jobs of a site cost, each by its own books, and what their goods cost bought together.
          */
         get: operations["prices_api_sites__key__prices_get"];
         put?: never;
@@ -4234,13 +4234,15 @@ export interface components {
         };
         /**
          * SitePrices
-         * @description `total` is empty where the jobs are in different currencies.
+         * @description `total` is empty where the jobs are in different currencies; `together` says region by region what goods cost bought together.
          */
         SitePrices: {
             /** Jobs */
             jobs: components["schemas"]["JobPrice"][];
             /** Total */
             total: string;
+            /** Together */
+            together: string[];
         };
         /**
          * SiteSheet
@@ -6105,6 +6107,16 @@ export interface components {
              */
             auger: boolean;
             /**
+             * Saw
+             * @default false
+             */
+            saw: boolean;
+            /**
+             * Skip Size M3
+             * @default null
+             */
+            skip_size_m3: number | null;
+            /**
              * @default {
              *       "words": "",
              *       "exclusions": [
@@ -6286,6 +6298,8 @@ export interface components {
              *       "deliveries": 2,
              *       "travel_km": 0,
              *       "auger": true,
+             *       "saw": false,
+             *       "skip_size_m3": null,
              *       "quote": {
              *         "exclusions": [
              *           "rock, roots and old foundations in the holes",
@@ -6905,6 +6919,8 @@ export interface components {
              *       "deliveries": 2,
              *       "travel_km": 0,
              *       "auger": true,
+             *       "saw": false,
+             *       "skip_size_m3": null,
              *       "quote": {
              *         "exclusions": [
              *           "rock, roots and old foundations in the holes",

@@ -125,7 +125,7 @@ def _lengths(item: Item) -> Sequence[float]:
     return item.lengths_mm or (section.lengths_mm if section else ())
 
 
-SERVICES = ("labour", "hire_auger", "hire_mixer", "skip", "travel")
+SERVICES = ("labour", "hire_auger", "hire_mixer", "hire_saw", "hire_skip", "skip", "skip_load", "travel")
 """What no supplier of goods is chosen for."""
 
 

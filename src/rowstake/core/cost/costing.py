@@ -13,6 +13,7 @@ from rowstake.core.cost.money import ZERO, Purse, share
 from rowstake.core.cost.services import services
 from rowstake.core.cutting.best import best_plan
 from rowstake.core.cutting.plan import cut_plan
+from rowstake.core.measure import Printer
 from rowstake.core.parts import Working
 from rowstake.core.planned import AnyPlan
 from rowstake.core.takeoff.lists import BuyLine
@@ -89,7 +90,7 @@ def costed(plan: AnyPlan, prices: Prices, proven: bool = True, rack: tuple[Racke
     parted = plan.brief.job.terms.deliveries != 1
 
     def priced(line: BuyLine) -> list[CostLine]:
-        told = _lines(line, prices, purse, p.length(line.length_mm) if line.length_mm else "")
+        told = line_costs(line, prices, p)
         number = 2 if parted and not early.intersection(line.for_parts) else 1
         return [replace(each, delivery=number) for each in told]
 
@@ -102,10 +103,11 @@ def costed(plan: AnyPlan, prices: Prices, proven: bool = True, rack: tuple[Racke
     return _put_on_top(made, purse, tuple(lines), tuple(unpriced))
 
 
-def _lines(line: BuyLine, prices: Prices, purse: Purse, length: str) -> list[CostLine]:
+def line_costs(line: BuyLine, prices: Prices, p: Printer) -> list[CostLine]:
     """A line of the list by what there is of it: from the cheapest as many as it has, the others from the next. What nobody has any more
     stays with the cheapest, and is told as lacking."""
-    section, left = SECTION.get(line.group, "goods"), Decimal(str(line.buy))
+    section, left, purse = SECTION.get(line.group, "goods"), Decimal(str(line.buy)), Purse(prices.currency)
+    length = p.length(line.length_mm) if line.length_mm else ""
     blank = CostLine(section, line.group, line.item, length, left, line.unit, None, None, "", "", line.price_keys[0])
     offers = prices.offers(line)
     if not offers:

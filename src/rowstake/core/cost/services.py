@@ -6,13 +6,13 @@ import math
 from collections.abc import Iterator
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.measure import KM_PER_MILE
+from rowstake.core.measure import KM_PER_MILE, M3_PER_YD3
 from rowstake.core.planned import AnyPlan
 from rowstake.core.schedule.days import STAGE
 from rowstake.core.takeoff.lists import BuyLine
 
 WORK, HIRE, AWAY, BROUGHT = "Work", "Hire", "Taken away", "Delivery and travel"
-M3_PER_YD3 = 0.764554857984
+UNCUT = ("holes", "finish")
 
 
 def services(plan: AnyPlan) -> list[BuyLine]:
@@ -47,6 +47,11 @@ def _hire(plan: AnyPlan) -> Iterator[BuyLine]:
     holes = len({part.of for part in plan.parts if part.step == "holes" and part.sort.counted == "volume"})
     if plan.brief.job.terms.auger and holes >= facts.auger_from_holes:
         yield _line(plan, HIRE, "hire_auger", _days(plan, plan.days.dig_h), f"{holes} holes")
+    if plan.brief.job.terms.saw and (built := sum(h for stage, h in plan.days.hours.items() if stage not in UNCUT)):
+        yield _line(plan, HIRE, "hire_saw", _days(plan, built), "the days on which timber is cut")
+    if size := plan.brief.job.terms.skip_size_m3:
+        visits = math.ceil(plan.days.total)
+        yield _line(plan, HIRE, "hire_skip", visits, "from the first day to the last", p.volume(size))
     if plan.lists.concrete_m3 >= facts.mixer_from_m3:
         setting = max(0.0, plan.days.hours["holes"] - plan.days.dig_h)
         yield _line(plan, HIRE, "hire_mixer", _days(plan, setting), f"{p.volume(plan.lists.concrete_m3)} of concrete")
@@ -63,11 +68,16 @@ def offcuts_m3(plan: AnyPlan) -> float:
 
 
 def _away(plan: AnyPlan) -> Iterator[BuyLine]:
-    """Spoil loose as it lies, and offcuts, to the next tenth."""
+    """Spoil loose as it lies, and offcuts: by the skip where one is hired, to the next tenth of their volume otherwise."""
     spoil, left, p = plan.lists.spoil_m3, offcuts_m3(plan), plan.brief.printer
+    told = f"{p.volume(spoil)} of spoil, {p.volume(left)} of offcuts"
+    if size := plan.brief.job.terms.skip_size_m3:
+        if loads := math.ceil((spoil + left) / size - 1e-6):
+            yield _line(plan, AWAY, "skip_load", loads, told, p.volume(size))
+        return
     volume = (spoil + left) / (M3_PER_YD3 if plan.brief.job.units == "ft-in" else 1.0)
     if tenths := math.ceil(volume * 10 - 1e-6):
-        yield _line(plan, AWAY, "skip", tenths / 10, f"{p.volume(spoil)} of spoil, {p.volume(left)} of offcuts")
+        yield _line(plan, AWAY, "skip", tenths / 10, told)
 
 
 def _brought(plan: AnyPlan) -> Iterator[BuyLine]:

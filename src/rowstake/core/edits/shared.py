@@ -8,7 +8,7 @@ from typing import Any, Literal
 from rowstake.core.edits.base import Change, LengthText, mm
 from rowstake.core.faults import refuse
 from rowstake.core.job import Job, write_job
-from rowstake.core.measure import parse_distance, parse_force, parse_pressure, parse_speed
+from rowstake.core.measure import parse_distance, parse_force, parse_pressure, parse_speed, parse_volume
 from rowstake.core.trade import trade_of
 
 
@@ -76,7 +76,11 @@ def _mps(job: Job, value: Any, field: str) -> float:
     return parse_speed(value, job.units, field) if isinstance(value, str) else float(value)
 
 
-READ = {"_mm": _mm, "_kpa": _kpa, "_kn": _kn, "_km": _km, "_mps": _mps}
+def _m3(job: Job, value: Any, field: str) -> float:
+    return parse_volume(value, job.units, field) if isinstance(value, str) else float(value)
+
+
+READ = {"_mm": _mm, "_kpa": _kpa, "_kn": _kn, "_km": _km, "_mps": _mps, "_size_m3": _m3}
 """How text is read by the ending of its field's name."""
 
 

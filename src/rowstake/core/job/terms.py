@@ -86,5 +86,9 @@ class Terms(Block):
     """There and back, for a day of work."""
     auger: bool = True
     """Hired for the holes, where there are more than a few."""
+    saw: bool = False
+    """Hired for the days on which timber is cut."""
+    skip_size_m3: Annotated[float, Field(ge=0.5, le=40)] | None = None
+    """A skip of this size stands from the first day to the last; None has spoil and offcuts taken away by their volume."""
     quote: Quote = Quote()
     calendar: Calendar = Calendar()

@@ -3,17 +3,20 @@
 from rowstake.core.measure.length import EXAMPLES, parse_length
 from rowstake.core.measure.load import (
     KM_PER_MILE,
+    M3_PER_YD3,
     MPS_PER_MPH,
     parse_distance,
     parse_force,
     parse_pressure,
     parse_speed,
+    parse_volume,
 )
 from rowstake.core.measure.printer import Printer, Units
 
 __all__ = [
     "EXAMPLES",
     "KM_PER_MILE",
+    "M3_PER_YD3",
     "MPS_PER_MPH",
     "Printer",
     "Units",
@@ -22,4 +25,5 @@ __all__ = [
     "parse_length",
     "parse_pressure",
     "parse_speed",
+    "parse_volume",
 ]

@@ -1,4 +1,5 @@
-"""Read a force, a load on an area or a way to drive or a wind as a person writes it: kN, kPa, km and m/s, or pounds, psf, miles and mph."""
+"""Read a force, a load on an area, a way to drive, a wind or a volume as a person writes it: kN, kPa, km, m/s and m³, or pounds, psf, miles,
+mph and cubic yards."""
 
 from __future__ import annotations
 
@@ -10,12 +11,14 @@ KPA_PER_PSF = 0.04788026
 KN_PER_LB = 0.0044482216
 KM_PER_MILE = 1.609344
 MPS_PER_MPH = 0.44704
-_TEXT = re.compile(r"(\d+(?:[.,]\d+)?|\.\d+)\s*([a-z/²2]*)")
+M3_PER_YD3 = 0.764554857984
+_TEXT = re.compile(r"(\d+(?:[.,]\d+)?|\.\d+)\s*([a-z/²³23 ]*)")
 LEAST_LB = 50.0
 """A bare figure under this is no rating in pounds: it may be meant in kN."""
 _KPA = {"kpa": 1.0, "kn/m2": 1.0, "kn/m²": 1.0, "psf": KPA_PER_PSF, "lb/ft2": KPA_PER_PSF}
 _KM = {"km": 1.0, "m": 0.001, "mi": KM_PER_MILE, "mile": KM_PER_MILE, "miles": KM_PER_MILE}
 _MPS = {"m/s": 1.0, "mps": 1.0, "km/h": 1 / 3.6, "mph": MPS_PER_MPH}
+_M3 = {"m3": 1.0, "m³": 1.0, "yd3": M3_PER_YD3, "yd³": M3_PER_YD3, "cu yd": M3_PER_YD3, "cu ft": M3_PER_YD3 / 27}
 _KN = {"kn": 1.0, "n": 0.001, "lb": KN_PER_LB, "lbs": KN_PER_LB, "lbf": KN_PER_LB}
 
 
@@ -41,6 +44,11 @@ def parse_speed(text: str, units: str, field: str) -> float:
     """m/s from text; a bare number is m/s, or mph where feet are used. Raises `JobFault`."""
     bare = MPS_PER_MPH if units == "ft-in" else 1.0
     return _read(text, _MPS, bare, field, "30 m/s or 67 mph", "a wind")
+
+
+def parse_volume(text: str, units: str, field: str) -> float:
+    """m³ from text; a bare number is m³, or cubic yards where feet are used. Raises `JobFault`."""
+    return _read(text, _M3, M3_PER_YD3 if units == "ft-in" else 1.0, field, "6 m³ or 8 cu yd", "a volume")
 
 
 def parse_force(text: str, units: str, field: str) -> float:

@@ -24,11 +24,11 @@ from rowstake.core.parts import letters
 from rowstake.core.plan import AnyPlan
 from rowstake.core.site.today import Today, today_of
 from rowstake.core.text import check_text
-from rowstake.core.together import together
+from rowstake.core.together import goods_words, together
 from rowstake.core.views.lists import BuyRow, CutRow, buy_rows, cut_rows
 from rowstake.files import stem_of
 from rowstake.files.formats.csv_lists import write_list
-from rowstake.server.prices import empty, prices_of
+from rowstake.server.prices import empty, prices_of, shared_prices
 from rowstake.server.routes.jobs import Number, Shown, shown
 from rowstake.server.session import BooksHere, JobsHere, RecordsHere, SitesHere, SkyHere
 from rowstake.store.jobs import JobListed, Jobs, NoSuchJob
@@ -92,12 +92,12 @@ def new(body: SiteTold, sites: SitesHere) -> SiteHeld:
 
 
 @router.get("/{key}")
-def open_site(key: str, sites: SitesHere, jobs: JobsHere) -> SiteOpened:
+def open_site(key: str, sites: SitesHere, jobs: JobsHere, books: BooksHere) -> SiteOpened:
     site, listed = sites.get(key), jobs.of(sites.jobs_of(key))
     taken = _taken(jobs, listed)
     lists = [
         SiteLists(t.region, t.jobs, t.lists.timber_words(p), p.weight(t.lists.kg), buy_rows(t.lists), cut_rows(t.lists))
-        for t in together(taken.plans)
+        for t in together(taken.plans, shared_prices(taken.plans, books))
         for p in (t.lists.buyer.printer,)
     ]
     return SiteOpened(site, shown(listed), taken.letters, taken.left_out, lists)
@@ -115,23 +115,28 @@ class JobPrice:
 
 @dataclass(frozen=True, slots=True)
 class SitePrices:
-    """`total` is empty where the jobs are in different currencies."""
+    """`total` is empty where the jobs are in different currencies; `together` says region by region what goods cost bought together."""
 
     jobs: list[JobPrice]
     total: str
+    together: list[str]
 
 
 @router.get("/{key}/prices")
 def prices(key: str, sites: SitesHere, jobs: JobsHere, books: BooksHere) -> SitePrices:
-    """What the jobs of a site cost, each by its own books."""
+    """What the jobs of a site cost, each by its own books, and what their goods cost bought together."""
     taken, told, sums = _taken(jobs, jobs.of(sites.jobs_of(key))), list[JobPrice](), dict[str, Decimal]()
+    goods: dict[str, Decimal] = {}
     for letter, plan in taken.plans.items():
         job = plan.brief.job
         made = costed(plan, prices_of(job, books) or empty(plan.brief.region.currency))
         told.append(JobPrice(letter, job.name, made.total_told, len(made.unpriced)))
+        goods[letter] = made.subtotal("goods")
         sums[made.currency] = sums.get(made.currency, ZERO) + made.total
     total = next((Purse(code).told(amount) for code, amount in sums.items()), "") if len(sums) == 1 else ""
-    return SitePrices(told, total)
+    made_together = together(taken.plans, shared_prices(taken.plans, books))
+    shared = [goods_words(t, sum((goods[letter] for letter in t.jobs), ZERO)) for t in made_together]
+    return SitePrices(told, total, [words for words in shared if words])
 
 
 @router.get("/{key}/days")
@@ -194,9 +199,12 @@ def remove(key: str, sites: SitesHere) -> None:
 
 
 @router.get("/{key}/lists/{number}/{document}.csv")
-def take(key: str, number: int, document: Literal["buy", "cuts"], sites: SitesHere, jobs: JobsHere) -> Response:
+def take(
+    key: str, number: int, document: Literal["buy", "cuts"], sites: SitesHere, jobs: JobsHere, books: BooksHere
+) -> Response:
     """One list of a site as CSV; lists are numbered from 1 as the site tells them."""
-    made = together(_taken(jobs, jobs.of(sites.jobs_of(key))).plans)
+    plans = _taken(jobs, jobs.of(sites.jobs_of(key))).plans
+    made = together(plans, shared_prices(plans, books))
     if not 0 < number <= len(made):
         raise NoSuchJob(f"This site has no list {number}")
     head = {"Content-Disposition": f'attachment; filename="{stem_of(sites.get(key).name, "site")}-{document}.csv"'}

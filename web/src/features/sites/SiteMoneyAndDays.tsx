@@ -35,6 +35,11 @@ export function SiteMoneyAndDays({ site }: { site: string }) {
               <span>{prices.total || "in different currencies"}</span>
             </li>
           </ul>
+          {prices.together.map((words) => (
+            <p key={words} className="mt-2 max-w-prose">
+              <Num>{words}</Num>
+            </p>
+          ))}
         </section>
       )}
       {days && (
