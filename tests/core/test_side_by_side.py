@@ -28,6 +28,32 @@ def test_two_fit_a_board_with_their_kerf_and_a_third_begins_another():
     assert groups(piece("a", 73.6, 900), piece("b", 73.6, 900)) == [("a",), ("b",)]
 
 
+def test_a_wide_and_a_narrow_one_share_a_board_where_they_fill_it_best():
+    """100 + 3 + 40 of 150, and 100 + 3 + 47 just: 47 goes where it fills the board, 40 beside the other; 50 fits beside neither."""
+    assert groups(piece("a", 100, 1800), piece("b", 108, 1700), piece("c", 47, 900), piece("d", 39, 800), piece("e", 50, 700)) == [
+        ("a", "c"), ("b", "d"), ("e",),
+    ]  # fmt: skip
+
+
+def test_a_strip_is_cut_across_into_pieces_of_its_width():
+    """Beside one of 1800 lies a strip of 70 that two of 900 do not go into with their kerf, but 900 and 897 do; 896 of another width begins a board."""
+    got = groups(
+        piece("a", 70, 1800), piece("b", 70, 900), piece("c", 70, 900), piece("d", 70, 897), piece("e", 60, 896)
+    )
+    assert got == [("a", "b", "d"), ("c", "e")]
+    ((one, _),) = (
+        every
+        for every in blanks(
+            [piece("a", 70, 1800), piece("b", 70, 900), piece("d", 70, 897), piece("e", 75, 10)], 3.0, {}
+        ).values()
+    )
+    assert [(x.part.label, x.aside_mm, x.along_mm) for x in one.laid(3.0)] == [
+        ("a", 0, 0),
+        ("b", 73, 0),
+        ("d", 73, 903),
+    ]
+
+
 def test_whole_slanted_tapered_and_fitted_pieces_stay_alone():
     assert groups(piece("a", 150, 900, ends="square"), piece("b", 60, 900)) == [("a",), ("b",)]
     assert groups(piece("a", 60, 900, ends="one end mitred"), piece("b", 60, 900)) == [("a",), ("b",)]

@@ -17,8 +17,13 @@ def cut_from(made, key: str, pieces) -> list[Blank]:
     )
     for blank in own:
         assert all(p.length_mm <= blank.length_mm + 1e-3 for p in blank.parts)
-        if len(blank.parts) > 1:
-            kerfs = (len(blank.parts) - 1) * buyer.saw.kerf_mm
-            assert sum(p.width_mm for p in blank.parts) + kerfs <= buyer.measured_mm.get(key, section.width_mm) + 1e-6
-            assert section.use == "sheet" or len(blank.parts) <= BOARDS_AT_MOST
+        for strip in blank.strips:
+            kerfs = (len(strip) - 1) * buyer.saw.kerf_mm
+            assert sum(p.length_mm for p in strip) + kerfs <= blank.length_mm + 1e-3
+            assert max(p.width_mm for p in strip) - min(p.width_mm for p in strip) < 0.1
+        if len(blank.strips) > 1:
+            kerfs = (len(blank.strips) - 1) * buyer.saw.kerf_mm
+            widths = sum(strip[0].width_mm for strip in blank.strips)
+            assert widths + kerfs <= buyer.measured_mm.get(key, section.width_mm) + 1e-6
+            assert section.use == "sheet" or len(blank.strips) <= BOARDS_AT_MOST
     return own

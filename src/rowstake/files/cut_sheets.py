@@ -68,15 +68,18 @@ def _ticket(plan: AnyPlan, group: list[Ticket], scale: float, code: str) -> str:
         if first.offcut_mm >= 1
         else "nothing left"
     )
-    lines = "".join(_line(plan, [t.pieces[n] for t in group]) for n in range(len(first.pieces)))
+    lines = "".join(
+        _line(plan, [t.pieces[n] for t in group], first.pieces[n - 1] if n else None) for n in range(len(first.pieces))
+    )
     head = f"<b>☐ {escape(p.length(first.stock_mm))}</b> &nbsp; {escape(numbers)} of {first.of}; {escape(left)}"
     return f'<div class="ticket">{code}<p>{head}</p>{_drawn(plan, first, scale)}<table>{lines}</table></div>'
 
 
-def _line(plan: AnyPlan, pieces: list[TicketPiece]) -> str:
+def _line(plan: AnyPlan, pieces: list[TicketPiece], before: TicketPiece | None) -> str:
     p, one = plan.brief.printer, pieces[0]
     rip = f"rip to {p.fine(one.width_mm)}" if one.ripped else ""
-    rip += ", beside the one before" if one.aside_mm else ""
+    if before and before.blank == one.blank:
+        rip += ", behind the one before" if before.aside_mm == one.aside_mm else ", beside the one before"
     fit = "cut to fit: ________" if one.fitted else ""
     labels = labels_text(tuple(q.label for q in pieces))
     return (

@@ -1,4 +1,5 @@
-"""Pieces that are ripped side by side from one length: narrow boards and strips of sheets. A length is cut off first, then ripped."""
+"""Pieces that are ripped side by side from one length: narrow boards and strips of sheets. A length is cut off first, then ripped, then its strips are
+cut across."""
 
 from __future__ import annotations
 
@@ -12,29 +13,48 @@ from rowstake.core.parts import Part
 BOARDS_AT_MOST = 2
 """Each of two keeps an edge as it came from the mill; a third would have none."""
 SHEETS_AT_MOST = 40
+SAME_MM = 0.05
+"""Pieces of one strip are as wide as each other."""
+
+
+@dataclass(frozen=True, slots=True)
+class Laid:
+    """A piece where it lies on its blank: how far over from the edge, and how far along from where the blank begins."""
+
+    part: Part
+    aside_mm: float
+    along_mm: float
 
 
 @dataclass(frozen=True, slots=True)
 class Blank:
-    """A length of a section that one piece is cut from, or several side by side: the longest first, each as far over as those before it and
-    their kerfs."""
+    """A length of a section that one piece is cut from, or several: `strips` lie side by side, the longest first, each one piece wide; a strip is cut
+    across into its pieces."""
 
-    parts: tuple[Part, ...]
+    strips: tuple[tuple[Part, ...], ...]
+
+    @property
+    def parts(self) -> tuple[Part, ...]:
+        return tuple(part for strip in self.strips for part in strip)
 
     @property
     def length_mm(self) -> float:
-        return round(self.parts[0].length_mm, 3)
+        return round(self.strips[0][0].length_mm, 3)
 
-    def asides_mm(self, kerf_mm: float) -> list[float]:
-        out, at = [], 0.0
-        for part in self.parts:
-            out.append(at)
-            at += part.width_mm + kerf_mm
+    def laid(self, kerf_mm: float) -> list[Laid]:
+        """Every piece, with a kerf between it and the next."""
+        out, aside = [], 0.0
+        for strip in self.strips:
+            along = 0.0
+            for part in strip:
+                out.append(Laid(part, aside, along))
+                along += part.length_mm + kerf_mm
+            aside += strip[0].width_mm + kerf_mm
         return out
 
 
 def blanks(parts: Iterable[Part], kerf_mm: float, measured_mm: Mapping[str, float]) -> dict[str, list[Blank]]:
-    """What timber is cut from, by section, in the order of the parts. First fit, the longest first: never more lengths than pieces, none longer
+    """What timber is cut from, by section, in the order of the parts. Best fit, the longest first: never more lengths than pieces, none longer
     than its piece. Alone stay what is whole, cut at an angle, tapered, or cut to a measure that is not taken yet."""
     out: dict[str, list[Blank]] = defaultdict(list)
     narrow: dict[str, list[Part]] = defaultdict(list)
@@ -46,28 +66,50 @@ def blanks(parts: Iterable[Part], kerf_mm: float, measured_mm: Mapping[str, floa
         if _may_share(part, section, wide, kerf_mm):
             narrow[section.id].append(part)
         else:
-            out[section.id].append(Blank((part,)))
+            out[section.id].append(Blank(((part,),)))
     for key, some in narrow.items():
         section = CATALOGUE.sections[key]
         wide = measured_mm.get(key, section.width_mm)
         most = SHEETS_AT_MOST if section.use == "sheet" else BOARDS_AT_MOST
-        out[key] += _first_fit(sorted(some, key=lambda p: -p.length_mm), wide, most, kerf_mm)
+        out[key] += _fitted(sorted(some, key=lambda p: (-p.length_mm, -p.width_mm)), wide, most, kerf_mm)
     return out
 
 
 def _may_share(part: Part, section: Section, wide_mm: float, kerf_mm: float) -> bool:
     square = "°" not in part.ends and "mitre" not in part.ends
-    return part.width_mm < wide_mm / 2 - kerf_mm / 2 and square and section.thin_mm is None and not part.sort.fitted
+    return part.width_mm < wide_mm - kerf_mm and square and section.thin_mm is None and not part.sort.fitted
 
 
-def _first_fit(some: list[Part], wide_mm: float, most: int, kerf_mm: float) -> list[Blank]:
-    open_: list[tuple[list[Part], float]] = []
+@dataclass(slots=True)
+class _Open:
+    """A blank that may take more: how wide it still is, and how long each of its strips."""
+
+    strips: list[list[Part]]
+    wide_mm: float
+    long_mm: list[float]
+
+
+def _fitted(some: list[Part], wide_mm: float, most: int, kerf_mm: float) -> list[Blank]:
+    """Each piece behind others of its width where there is room, or else beside others, where least is left over; or else on a blank of its own."""
+    open_: list[_Open] = []
     for part in some:
-        for n, (own, left) in enumerate(open_):
-            if len(own) < most and part.width_mm + kerf_mm <= left:
-                own.append(part)
-                open_[n] = own, left - part.width_mm - kerf_mm
-                break
+        took = part.length_mm + kerf_mm
+        behind = [
+            (left - took, made, n)
+            for made in open_
+            for n, left in enumerate(made.long_mm)
+            if took <= left and abs(made.strips[n][0].width_mm - part.width_mm) < SAME_MM
+        ]
+        beside = [m for m in open_ if len(m.strips) < most and part.width_mm + kerf_mm <= m.wide_mm]
+        if behind:
+            _, made, n = min(behind, key=lambda found: found[0])
+            made.strips[n].append(part)
+            made.long_mm[n] -= took
+        elif beside:
+            made = min(beside, key=lambda m: m.wide_mm)
+            made.strips.append([part])
+            made.wide_mm -= part.width_mm + kerf_mm
+            made.long_mm.append(made.strips[0][0].length_mm - part.length_mm)
         else:
-            open_.append(([part], wide_mm - part.width_mm))
-    return [Blank(tuple(own)) for own, _ in open_]
+            open_.append(_Open([[part]], wide_mm - part.width_mm, [0.0]))
+    return [Blank(tuple(tuple(strip) for strip in made.strips)) for made in open_]

@@ -15,7 +15,7 @@ from rowstake.core.takeoff.side_by_side import Blank, blanks
 
 @dataclass(frozen=True, slots=True)
 class TicketPiece:
-    """One piece on a board, from its trimmed end on, and how far over from its edge: pieces that begin at one place are ripped side by side.
+    """One piece on a board, from its trimmed end on, and how far over from its edge: pieces of one blank are ripped side by side.
     `fitted`: its length is measured before it is cut."""
 
     label: str
@@ -27,6 +27,8 @@ class TicketPiece:
     fitted: bool
     ripped: bool
     aside_mm: float = 0.0
+    blank: int = 0
+    """Which of the lengths that are cut off the board it is on."""
 
     @property
     def slanted(self) -> bool:
@@ -86,8 +88,9 @@ def racked_labels(lists: TakeOff, section: str) -> dict[float, deque[str]]:
 def _laid(pattern: Pattern, own: Sequence[Blank], buyer: Buyer) -> tuple[TicketPiece, ...]:
     """One behind the other with a kerf between, after the trim; those of one length beside each other."""
     at, out = pattern.saw.trim_mm, []
-    for blank in own:
-        for part, aside in zip(blank.parts, blank.asides_mm(pattern.saw.kerf_mm), strict=True):
+    for number, blank in enumerate(own):
+        for laid in blank.laid(pattern.saw.kerf_mm):
+            part = laid.part
             ripped = buyer.ripped(part.good.id, part.width_mm)
             out.append(
                 TicketPiece(
@@ -96,10 +99,11 @@ def _laid(pattern: Pattern, own: Sequence[Blank], buyer: Buyer) -> tuple[TicketP
                     part.length_mm,
                     part.width_mm,
                     part.ends,
-                    at,
+                    at + laid.along_mm,
                     part.sort.fitted,
                     ripped,
-                    aside,
+                    laid.aside_mm,
+                    number,
                 )
             )
         at += blank.length_mm + pattern.saw.kerf_mm
@@ -107,10 +111,10 @@ def _laid(pattern: Pattern, own: Sequence[Blank], buyer: Buyer) -> tuple[TicketP
 
 
 def abreast(pieces: Sequence[TicketPiece]) -> list[tuple[TicketPiece, ...]]:
-    """The pieces of a board by where they begin: those that are ripped side by side together."""
-    groups: dict[float, list[TicketPiece]] = {}
+    """The pieces of a board by the lengths that are cut off it: those that are ripped side by side together."""
+    groups: dict[int, list[TicketPiece]] = {}
     for piece in pieces:
-        groups.setdefault(piece.at_mm, []).append(piece)
+        groups.setdefault(piece.blank, []).append(piece)
     return [tuple(own) for own in groups.values()]
 
 
