@@ -9,6 +9,7 @@ from rowstake.core.parts import Part
 from rowstake.core.plan import plan
 from rowstake.core.takeoff.side_by_side import blanks
 from rowstake.core.takeoff.tickets import abreast, tickets
+from tests.decks import deck
 from tests.holds.cuts import cut_from
 from tests.jobs import edited, fence, put
 
@@ -80,3 +81,26 @@ def test_strips_of_a_sheet_lie_beside_each_other_and_a_ticket_tells_where():
         [0, narrow[0].width_mm + 3, narrow[0].width_mm + narrow[1].width_mm + 6], abs=0.1
     )
     assert {q.label for q in beside} == {p.label for p in narrow}
+
+
+def test_a_border_with_its_mitres_and_a_row_with_its_joints_come_from_one_board_where_it_reaches():
+    """The ring round 2.4 × 1.8 m against a house: 1800, 2400 and 1800 to the long points. From boards of 4.8 m the first two with a kerf between, 4203,
+    and the third alone; no more than 2.4 m handled, all three alone. A row of two joints is its pieces in order."""
+    job = edited(deck(2400, 1800, 400), put("deck.boards.border.boards", 1), put("cutting.runs", True))
+    made = plan(job)
+    ring = [p for p in made.parts if p.kind == "border"]
+    own = [b for b in cut_from(made, ring[0].good.id, made.parts) if b.parts[0].kind == "border"]
+    assert [[p.label for p in b.parts] for b in own] == [["E1", "E2"], ["E3"]]
+    assert own[0].length_mm == pytest.approx(ring[0].length_mm + 3 + ring[1].length_mm)
+    pieces = next(t for t in tickets(made.lists, made.parts, 600) if any(q.label == "E2" for q in t.pieces)).pieces
+    first, then = (next(q for q in pieces if q.label == label) for label in ("E1", "E2"))
+    assert (then.at_mm - first.at_mm, first.follows, then.follows) == (
+        pytest.approx(ring[0].length_mm + 3),
+        False,
+        True,
+    )
+    short = plan(edited(job, put("cutting.longest_mm", 2500)))
+    assert all(len(b.parts) == 1 for b in cut_from(short, ring[0].good.id, short.parts))
+    rows = plan(edited(deck(9000, 1800, 400), put("cutting.runs", True)))
+    for blank in cut_from(rows, next(p.good.id for p in rows.parts if p.kind == "board"), rows.parts):
+        assert len({p.of for p in blank.parts}) == 1

@@ -5,13 +5,13 @@ from __future__ import annotations
 from collections import Counter
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.takeoff.side_by_side import BOARDS_AT_MOST, Blank, blanks
+from rowstake.core.takeoff.side_by_side import BOARDS_AT_MOST, Blank
 
 
 def cut_from(made, key: str, pieces) -> list[Blank]:
     """The lengths of a section that a plan's pieces are cut from, counted again."""
     buyer, section = made.lists.buyer, CATALOGUE.sections[key]
-    own = blanks(pieces, buyer.saw.kerf_mm, buyer.measured_mm).get(key, [])
+    own = buyer.blanks(pieces).get(key, [])
     assert Counter(p.label for blank in own for p in blank.parts) == Counter(
         p.label for p in pieces if p.material == key
     )

@@ -75,6 +75,8 @@ class Part:
     hold: Hold | None = None
     joint: Joint | None = None
     """Of fixings: what they join."""
+    run: str = ""
+    """What it follows on in, end to end with the piece of the same run that is listed before it: a border round a deck, a row, a cap."""
 
     def __post_init__(self) -> None:
         if self.kind not in KINDS:

@@ -100,5 +100,10 @@ def _buyer(lists: list[TakeOff]) -> Buyer:
     salt = any(each.buyer.near_salt for each in lists)
     handled = [each.buyer.most_mm for each in lists if each.buyer.most_mm is not None]
     return replace(
-        first, near_salt=salt, longest_mm=longest, most_mm=min(handled, default=None), finish_after_days=None
+        first,
+        near_salt=salt,
+        longest_mm=longest,
+        most_mm=min(handled, default=None),
+        finish_after_days=None,
+        runs=any(each.buyer.runs for each in lists),
     )

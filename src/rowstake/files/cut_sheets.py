@@ -80,6 +80,7 @@ def _line(plan: AnyPlan, pieces: list[TicketPiece], before: TicketPiece | None) 
     rip = f"rip to {p.fine(one.width_mm)}" if one.ripped else ""
     if before and before.blank == one.blank:
         rip += ", behind the one before" if before.aside_mm == one.aside_mm else ", beside the one before"
+    rip = "; ".join(x for x in (rip, "follows on from the one before" * one.follows) if x)
     fit = "cut to fit: ________" if one.fitted else ""
     labels = labels_text(tuple(q.label for q in pieces))
     return (

@@ -5138,6 +5138,11 @@ export interface components {
              * @default 600
              */
             keep_mm: number;
+            /**
+             * Runs
+             * @default false
+             */
+            runs: boolean;
         };
         /** Deck */
         Deck: {
@@ -6280,7 +6285,8 @@ export interface components {
              *       "kerf_mm": 3,
              *       "end_trim_mm": 0,
              *       "longest_mm": null,
-             *       "keep_mm": 600
+             *       "keep_mm": 600,
+             *       "runs": false
              *     }
              */
             cutting: components["schemas"]["Cutting"];
@@ -6901,7 +6907,8 @@ export interface components {
              *       "kerf_mm": 3,
              *       "end_trim_mm": 0,
              *       "longest_mm": null,
-             *       "keep_mm": 600
+             *       "keep_mm": 600,
+             *       "runs": false
              *     }
              */
             cutting: components["schemas"]["Cutting"];

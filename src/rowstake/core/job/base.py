@@ -61,6 +61,8 @@ class Cutting(Block):
     end_trim_mm: Annotated[float, Field(ge=0, le=200)] = 0
     longest_mm: Annotated[float, Field(ge=900, le=12_000)] | None = None
     keep_mm: Annotated[float, Field(ge=50, le=6000)] = 600
+    runs: bool = False
+    """Pieces that meet end to end come from one board, for their grain and colour: a border's with its mitres, a row's, a cap's."""
 
     @property
     def saw(self) -> Saw:

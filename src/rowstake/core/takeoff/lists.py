@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections import Counter, defaultdict, deque
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 
 from rowstake.core.catalogue import CATALOGUE
@@ -18,7 +18,7 @@ from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.hole_concrete import bags_for
 from rowstake.core.takeoff.on_sale import CATALOGUES, OnSale, packs_for, priced_as
-from rowstake.core.takeoff.side_by_side import blanks
+from rowstake.core.takeoff.side_by_side import Blank, blanks
 
 Cut = Callable[[Counter[float], Sequence[Stock], Saw], CutPlan]
 """Finds the lengths for pieces."""
@@ -50,6 +50,21 @@ class Buyer:
     """What a job calls its sections, where that is shorter than their names."""
     measured_mm: Mapping[str, float] = field(default_factory=dict)
     """How wide the boards of a section are, where they were measured."""
+
+    runs: bool = False
+    """Pieces that follow on from each other come from one length, as many as it reaches."""
+
+    def stock(self, section: str) -> list[Stock]:
+        """What a section is bought in, or lies in the rack: of what is bought nothing longer than anybody will have."""
+        longest = min(self.longest_mm.get(section, math.inf), self.most_mm or math.inf)
+        return [s for s in self.on_sale.stock(section) if s.racked or s.length_mm <= longest + 1e-6]
+
+    def blanks(self, parts: Iterable[Part]) -> dict[str, list[Blank]]:
+        """The lengths that pieces are cut from, by section."""
+        return blanks(parts, self.saw.kerf_mm, self.measured_mm, self._reach if self.runs else None)
+
+    def _reach(self, section: str) -> float:
+        return max((self.saw.usable_mm(s.length_mm) for s in self.stock(section) if not s.racked), default=0.0)
 
     def ripped(self, section: str, width_mm: float) -> bool:
         """Whether a piece is narrower than the boards that it is cut from."""
@@ -168,16 +183,14 @@ def _needed(buyer: Buyer, cut: Counter[float]) -> str:
 def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, CutPlan]]:
     """Lengths to buy of every section; each line carries the labels of the pieces cut from it."""
     labels: dict[str, dict[float, deque[tuple[str, ...]]]] = defaultdict(lambda: defaultdict(deque))
-    for key, every in blanks(parts, buyer.saw.kerf_mm, buyer.measured_mm).items():
+    for key, every in buyer.blanks(parts).items():
         for blank in every:
             labels[key][blank.length_mm].append(tuple(p.label for p in blank.parts))
     lines, plans = [], {}
     for key, waiting in labels.items():
         section = CATALOGUE.sections[key]
-        longest = min(buyer.longest_mm.get(key, math.inf), buyer.most_mm or math.inf)
-        stock = [s for s in buyer.on_sale.stock(key) if s.racked or s.length_mm <= longest + 1e-6]
         wanted = Counter({length: len(names) for length, names in waiting.items()})
-        plans[key] = plan = buyer.cut(wanted, stock, buyer.saw)
+        plans[key] = plan = buyer.cut(wanted, buyer.stock(key), buyer.saw)
         for pattern in plan.patterns:
             if pattern.racked:
                 for piece in (mm for mm in pattern.pieces_mm for _ in range(pattern.count)):

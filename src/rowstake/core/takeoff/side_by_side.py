@@ -4,7 +4,7 @@ cut across."""
 from __future__ import annotations
 
 from collections import defaultdict
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, Section
@@ -32,14 +32,11 @@ class Blank:
     across into its pieces."""
 
     strips: tuple[tuple[Part, ...], ...]
+    length_mm: float
 
     @property
     def parts(self) -> tuple[Part, ...]:
         return tuple(part for strip in self.strips for part in strip)
-
-    @property
-    def length_mm(self) -> float:
-        return round(self.strips[0][0].length_mm, 3)
 
     def laid(self, kerf_mm: float) -> list[Laid]:
         """Every piece, with a kerf between it and the next."""
@@ -53,25 +50,62 @@ class Blank:
         return out
 
 
-def blanks(parts: Iterable[Part], kerf_mm: float, measured_mm: Mapping[str, float]) -> dict[str, list[Blank]]:
+def blanks(
+    parts: Iterable[Part],
+    kerf_mm: float,
+    measured_mm: Mapping[str, float],
+    reach_mm: Callable[[str], float] | None = None,
+) -> dict[str, list[Blank]]:
     """What timber is cut from, by section, in the order of the parts. Best fit, the longest first: never more lengths than pieces, none longer
-    than its piece. Alone stay what is whole, cut at an angle, tapered, or cut to a measure that is not taken yet."""
+    than its piece. Alone stay what is whole, cut at an angle, tapered, or cut to a measure that is not taken yet. With `reach_mm`, the longest
+    piece that a section gives, pieces of a run come from one length one behind the other, as many as it reaches."""
     out: dict[str, list[Blank]] = defaultdict(list)
     narrow: dict[str, list[Part]] = defaultdict(list)
-    for part in parts:
-        if part.unit != "piece":
+    for run in _runs([p for p in parts if p.unit == "piece"], kerf_mm, reach_mm):
+        part = run[0]
+        if len(run) > 1:
+            out[part.good.id].append(_blank([run], kerf_mm))
             continue
         section = CATALOGUE.sections[part.good.id]
         wide = measured_mm.get(section.id, section.width_mm)
         if _may_share(part, section, wide, kerf_mm):
             narrow[section.id].append(part)
         else:
-            out[section.id].append(Blank(((part,),)))
+            out[section.id].append(_blank([run], kerf_mm))
     for key, some in narrow.items():
         section = CATALOGUE.sections[key]
         wide = measured_mm.get(key, section.width_mm)
         most = SHEETS_AT_MOST if section.use == "sheet" else BOARDS_AT_MOST
         out[key] += _fitted(sorted(some, key=lambda p: (-p.length_mm, -p.width_mm)), wide, most, kerf_mm)
+    return out
+
+
+def _blank(strips: Sequence[Sequence[Part]], kerf_mm: float) -> Blank:
+    """The first strip is the longest."""
+    first = strips[0]
+    length = sum(part.length_mm for part in first) + (len(first) - 1) * kerf_mm
+    return Blank(tuple(tuple(strip) for strip in strips), round(length, 3))
+
+
+def _runs(parts: list[Part], kerf_mm: float, reach_mm: Callable[[str], float] | None) -> list[list[Part]]:
+    """Parts that come from one length one behind the other; each alone where that is not asked for."""
+    out: list[list[Part]] = []
+    last: dict[tuple[str, str], tuple[list[Part], float]] = {}
+    for part in parts:
+        key = part.good.id, part.run
+        own, long = last.get(key, ([], 0.0)) if reach_mm and part.run else ([], 0.0)
+        long += part.length_mm + (kerf_mm if own else 0.0)
+        if (
+            own
+            and reach_mm
+            and long <= reach_mm(part.good.id) + 1e-6
+            and abs(own[0].width_mm - part.width_mm) < SAME_MM
+        ):
+            own.append(part)
+        else:
+            own, long = [part], part.length_mm
+            out.append(own)
+        last[key] = own, long
     return out
 
 
@@ -112,4 +146,4 @@ def _fitted(some: list[Part], wide_mm: float, most: int, kerf_mm: float) -> list
             made.long_mm.append(made.strips[0][0].length_mm - part.length_mm)
         else:
             open_.append(_Open([[part]], wide_mm - part.width_mm, [0.0]))
-    return [Blank(tuple(tuple(strip) for strip in made.strips)) for made in open_]
+    return [_blank(made.strips, kerf_mm) for made in open_]

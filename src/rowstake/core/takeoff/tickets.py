@@ -10,7 +10,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cutting.plan import Pattern
 from rowstake.core.parts import Part
 from rowstake.core.takeoff.lists import Buyer, TakeOff
-from rowstake.core.takeoff.side_by_side import Blank, blanks
+from rowstake.core.takeoff.side_by_side import Blank
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,6 +29,8 @@ class TicketPiece:
     aside_mm: float = 0.0
     blank: int = 0
     """Which of the lengths that are cut off the board it is on."""
+    follows: bool = False
+    """On from the piece before it, end to end."""
 
     @property
     def slanted(self) -> bool:
@@ -60,7 +62,7 @@ class Ticket:
 def tickets(lists: TakeOff, parts: Iterable[Part], keep_mm: float) -> list[Ticket]:
     """Every board of every section; each piece of the cut list is on one."""
     waiting: dict[tuple[str, float], deque[Blank]] = defaultdict(deque)
-    for key, every in blanks(parts, lists.buyer.saw.kerf_mm, lists.buyer.measured_mm).items():
+    for key, every in lists.buyer.blanks(parts).items():
         for blank in every:
             waiting[key, blank.length_mm].append(blank)
     out: list[Ticket] = []
@@ -88,8 +90,11 @@ def racked_labels(lists: TakeOff, section: str) -> dict[float, deque[str]]:
 def _laid(pattern: Pattern, own: Sequence[Blank], buyer: Buyer) -> tuple[TicketPiece, ...]:
     """One behind the other with a kerf between, after the trim; those of one length beside each other."""
     at, out = pattern.saw.trim_mm, []
-    for number, blank in enumerate(own):
-        for laid in blank.laid(pattern.saw.kerf_mm):
+    number = -1
+    for blank in own:
+        one_strip = len(blank.strips) == 1
+        for n, laid in enumerate(blank.laid(pattern.saw.kerf_mm)):
+            number += one_strip or not n
             part = laid.part
             ripped = buyer.ripped(part.good.id, part.width_mm)
             out.append(
@@ -104,6 +109,7 @@ def _laid(pattern: Pattern, own: Sequence[Blank], buyer: Buyer) -> tuple[TicketP
                     ripped,
                     laid.aside_mm,
                     number,
+                    one_strip and n > 0,
                 )
             )
         at += blank.length_mm + pattern.saw.kerf_mm

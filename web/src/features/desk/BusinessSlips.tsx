@@ -16,6 +16,7 @@ export function CuttingSlip() {
       The saw takes <Length path="cutting.kerf_mm" name="Kerf" />, both ends of a board lose <Length path="cutting.end_trim_mm" name="End trim" />; nobody handles more than{" "}
       <OptionalLength path="cutting.longest_mm" name="Longest length handled" empty="any length on sale" />. Offcuts from{" "}
       <Length path="cutting.keep_mm" name="Shortest offcut kept" /> on are kept. <Tick path="terms.rack" words="cut from the rack of offcuts first" />{" "}
+      <Tick path="cutting.runs" words="what meets end to end comes from one board" />{" "}
       <Plain onClick={() => setOwn(true)}>Our own timber</Plain>
       {own && <OwnSheet onClose={() => setOwn(false)} />}
     </Say>

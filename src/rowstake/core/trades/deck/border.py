@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 from itertools import pairwise
 
 from shapely import affinity
@@ -62,7 +63,7 @@ def border_boards(brief: DeckBrief, grid: Grid) -> list[DeckBoard]:
         inside = set_in(ring, lambda e, d=far: d if bordered(brief, e) else 0.0)  # type: ignore[misc]
         for i, edge in enumerate(ring):
             if bordered(brief, edge):
-                whole = _border_board(brief, ring, i, outside, inside, width)
+                whole = replace(_border_board(brief, ring, i, outside, inside, width), ring=n)
                 out += in_lengths(brief, grid, whole, edge)
     return out
 
@@ -112,7 +113,16 @@ def in_lengths(brief: DeckBrief, grid: Grid, board: DeckBoard, edge: Edge) -> li
             ends = _border_ends(sum(mitred))
             shape = orient(affinity.rotate(part, angle, origin=edge.a), 1.0)
             out.append(
-                DeckBoard("border", board.section, shape, part.bounds[2] - part.bounds[0], board.width_mm, ends, -1)
+                DeckBoard(
+                    "border",
+                    board.section,
+                    shape,
+                    part.bounds[2] - part.bounds[0],
+                    board.width_mm,
+                    ends,
+                    -1,
+                    ring=board.ring,
+                )
             )
     return out
 

@@ -32,6 +32,8 @@ class DeckBoard:
     number: int = 0
     mitred: tuple[bool, bool] = (False, False)
     """Of a border's board: its start and its end, going round the deck."""
+    ring: int = 0
+    """Of a border's board: how many rings lie outside its own."""
 
 
 @dataclass(frozen=True, slots=True)

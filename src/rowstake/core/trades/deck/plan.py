@@ -38,6 +38,7 @@ def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
         density,
         job.cutting.saw,
         job.cutting.longest_mm,
+        runs=job.cutting.runs,
         measured_mm={brief.field.id: brief.field.width_mm},
     )
     lists = take_off(buyer, parts, spoil)

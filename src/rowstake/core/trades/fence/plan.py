@@ -58,6 +58,7 @@ def plan_fence(job: FenceJob, trade: Trade) -> FencePlan:
         brief.species.density_kg_m3,
         job.cutting.saw,
         job.cutting.longest_mm,
+        runs=job.cutting.runs,
         called={brief.board.id: "boards", brief.rail.id: "rails", brief.post.id: "posts"},
         measured_mm={brief.board.id: brief.board.width_mm},
     )

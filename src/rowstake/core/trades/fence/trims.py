@@ -292,7 +292,7 @@ def _lengths(
         out.append(
             Part(
                 f"C{n}", "cap rail", "skin", timber(cap.id), run.label, length, cap.width_mm, "; ".join(told) or "square",
-                solid=lie(pose, (-half, half), left, right, low, low + cap.thickness_mm, rise, (near, far)),
+                solid=lie(pose, (-half, half), left, right, low, low + cap.thickness_mm, rise, (near, far)), run="cap",
             )
         )  # fmt: skip
     return out

@@ -42,10 +42,11 @@ def _lay(level: DeckLevel) -> list[Part]:
         trim = 2 * brief.deck.boards.trim_ends_mm
         cut = f"{b.ends}, notched round a post" if shape is not b.shape else b.ends
         ends = f"{cut}; {brief.printer.fine(trim / 2)} off both ends first" if trim else cut
+        of = place.label(f"row {b.row + 1}" if b.row >= 0 else b.kind)
         out.append(
-            Part(label, b.kind, "skin", timber(b.section.id), place.label(f"row {b.row + 1}" if b.row >= 0 else b.kind), (_long(shape, b) if more else b.length_mm) + trim, b.width_mm, ends,
+            Part(label, b.kind, "skin", timber(b.section.id), of, (_long(shape, b) if more else b.length_mm) + trim, b.width_mm, ends,
                  solid=Solid(pose, tuple(_points(shape)), top - b.section.thickness_mm, top,
-                             tuple(tuple(_coords(r.coords)) for r in shape.interiors)))
+                             tuple(tuple(_coords(r.coords)) for r in shape.interiors)), run="" if b.kind == "breaker" else f"{of} {b.ring}")
         )  # fmt: skip
     return out + board_fixings(level)
 

@@ -52,7 +52,7 @@ def _lay(level: DeckLevel) -> list[Part]:
             out.append(
                 Part(place.label(f"A{number}{letters(k + 1) if pieces > 1 else ''}"), "fascia", "skin", timber(brief.fascia.id), place.label(edge.side),
                      whole / pieces, high, ends + ripped, solid=Solid(place.pose, (p, q, *inner), top - high, top),
-                     hold=Hold(place.label("fascia packers"), PACKER_MM))
+                     hold=Hold(place.label("fascia packers"), PACKER_MM), run=place.label("fascia"))
             )  # fmt: skip
     return out + _fixings(level, out, thick)
 

@@ -52,7 +52,7 @@ def caps(level: DeckLevel, line: Line) -> list[Part]:
             ends = ("square", "one end mitred, to the long point", "both ends mitred, to the long points")[mitred]
             out.append(
                 Part(place.label(f"Q{number}.{n}"), "guard cap", "steps", timber(section.id), place.label("guard"), max(spread) - min(spread),
-                     section.width_mm, ends, solid=Solid(place.pose, shape, top - section.thickness_mm, top), hold=Hold(screws))
+                     section.width_mm, ends, solid=Solid(place.pose, shape, top - section.thickness_mm, top), hold=Hold(screws), run=place.label("guard cap"))
             )  # fmt: skip
     places = sum(len(run.posts) for run in line.runs)
     screw, _ = brief.sold.screw("deck_screw", section.thickness_mm * CATALOGUE.materials.fixings.board_times)
