@@ -395,3 +395,20 @@ def test_a_post_at_an_inside_corner_has_a_block_on_both_sides_for_what_is_left_o
     assert [(j.near, j.far) for j in short] == [("block", "block")]
     check_deck(made)
     check_solids(made)
+
+
+def test_a_nailer_at_a_clipped_corner_is_one_with_the_joist_it_is_packed_to():
+    """What is left of it beside a post bears on a block and a beam 731 apart and goes 353 past the beam, more than a quarter of that; but it is packed all
+    along to the end joist, which spans 3323 and ends 74 short of its tip."""
+    edits = [
+        {"do": "add_cut", "kind": "clip", "corner": "far_left"}, *cut(along_mm=300, out_mm=300), put("deck.boards.border.boards", 1),
+        put("deck.boards.start", "far"), put("deck.boards.gap_mm", 6), put("deck.guard.edges", "needed"), put("deck.boards.product", "uk_softwood_120"),
+    ]  # fmt: skip
+    made = plan(deck(1800, 4045, 601, *edits))
+    [last] = [p for p in made.parts if p.label == "J4"]
+    low, _ = last.solid.box
+    packings = [p.solid.box for p in made.parts if p.kind == "packing" and p.solid.box[1][0] <= low[0] + 1]
+    assert last.kind == "nailer"
+    assert min(b[0][1] for b in packings) - low[1] < 400
+    check_deck(made)
+    check_solids(made)

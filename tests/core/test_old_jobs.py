@@ -42,7 +42,7 @@ def test_an_old_job_opens_and_says_what_it_said(path):
         assert held.pop("fence") == {**old, "falls_mm": 0.0, "fixed": [], "skin": skin}
         new = {key: block.model_dump(mode="json") for key, block in SINCE.items()}
         was["site"] = {**was["site"], "ticket": "", "located_until": None, "buried": []}
-        assert held == {**was, **new, "own": [], "own_bags": [], "schema": 2}
+        assert held == {**was, **new, "own": [], "own_bags": [], "own_goods": [], "schema": 2}
     assert told(path) == json.loads((HERE / "figures.json").read_text("utf-8"))[path.stem]
 
 

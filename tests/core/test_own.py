@@ -1,5 +1,7 @@
 """A crew's own timber: chosen, laid out, cut and bought like any other; two jobs never mean different things by one name."""
 
+from decimal import Decimal
+
 import pytest
 
 from rowstake.core.catalogue import CATALOGUE
@@ -170,3 +172,68 @@ def test_bags_and_deck_boards_of_another_job_are_none_of_this_ones():
     for path, id in (("deck.footings.bag", there.own_bags[0].id), ("deck.boards.product", id_of(there, "Dense"))):
         with pytest.raises(JobFault):
             plan(edited(deck(), put(path, id)))
+
+
+def own_good(of, name, **more):
+    return {"do": "add_own_good", "instead_of": of, "name": name, **more}
+
+
+def test_own_screws_are_chosen_by_their_own_lengths_and_bought_by_their_own_packs():
+    """Rails of 38 ask 38 + 38 = 76 of their screws: 80 of the catalogue, 78 of these, as many as before, in packs of 144. Boards of 19 ask 57, which comes
+    out of a rail: the catalogue's 55 is the longest that does not, and these have none that is long enough."""
+    was = plan(fence((3600, 0)))
+    job = edited(fence((3600, 0)), own_good("screw", "Gold screw", lengths="50; 78; 90", packs="144; 720"))
+    made = plan(job)
+
+    def used(m, kind):
+        return {(p.good.words, p.amount) for p in m.parts if p.kind == kind}
+
+    assert used(made, "board screw") == used(was, "board screw")
+    assert used(made, "rail screw") == {("Gold screw 78 mm", n) for _, n in used(was, "rail screw")}
+    [gold] = {p.good for p in made.parts if p.kind == "rail screw"}
+    lines = [line for line in made.lists.buy if line.good == gold]
+    assert {line.pack for line in lines} <= {144, 720}
+    assert sum(line.pack * line.buy for line in lines) >= sum(n for _, n in used(was, "rail screw"))
+    check_solids(made)
+    assert write_job_text(read_job_text(write_job_text(job))) == write_job_text(job)
+    text = f"item,words,unit,price,currency,pack\n{gold.key},gold,pack,7.50,GBP,144\n"
+    book = read_csv(text.encode(), "own")
+    costs = [line for line in costed(made, together([book.book])).lines if line.key == gold.key]
+    assert not book.left_out
+    assert costs[0].each == Decimal("7.5")
+    back = edited(job, {"do": "remove_own_good", "name": "Gold screw"})
+    assert plan(back).lists.buy == was.lists.buy
+
+
+def test_an_own_hinge_swings_the_leaf_it_is_made_for():
+    """A leaf of boards is hung on the lightest hinge that carries it: one of its own for 40 kg goes before the catalogue's for 45, and where none of them is
+    made for more than 5 kg, that is said."""
+    gate = edited(fence((9000, 0)), {"do": "add_gate", "leg": 0, "at_mm": 3000, "opening_mm": 900})
+    [was] = plan(gate).laid.gates
+    own = own_good("heavy_strap_hinge", "Band hinge", up_to_kg=round(was.weight_kg) + 1)
+    [strong] = plan(edited(gate, own)).laid.gates
+    assert was.hinge_kg == 45
+    assert (strong.hinge_kg, strong.hinge.words) == (round(was.weight_kg) + 1, "Band hinge")
+    weak = [own_good(key, f"Weak {key}", up_to_kg=5) for key in ("strap_hinge", "heavy_strap_hinge")]
+    assert "hinge_over" not in {f.rule for f in plan(gate).findings}
+    assert "hinge_over" in {f.rule for f in plan(edited(gate, *weak)).findings}
+
+
+@pytest.mark.parametrize(("told", "why"), [
+    (own_good("bolt", "Ours"), "what a bolt of its size carries"), (own_good("concrete", "Ours"), "nothing stands in"), (own_good("travel", "Ours"), "nothing stands in"),
+    (own_good("screw", "Ours"), "lengths are told of screws"), (own_good("screw", "Ours", lengths="50"), "packs are told"),
+    (own_good("latch", "Ours", lengths="50"), "lengths are told"), (own_good("latch", "Ours", up_to_kg=9), "hinges"), (own_good("strap_hinge", "Ours"), "hinges"),
+    (own_good("screw", "Ours", lengths="50", packs="ten"), "“ten” is not how many"), (own_good("screw", "Ours", lengths="5 m", packs="10"), "lengths_mm"),
+    (own_good("latch", " "), "name"),
+])  # fmt: skip
+def test_what_stands_in_for_nothing_is_refused(told, why):
+    with pytest.raises(JobFault) as fault:
+        edited(fence((3600, 0)), told)
+    assert why in str(fault.value)
+    job = edited(fence((3600, 0)), own_good("latch", "Ours"))
+    with pytest.raises(JobFault, match="two stand in"):
+        edited(job, own_good("latch", "Others"))
+    with pytest.raises(JobFault, match="That name is taken"):
+        edited(job, own_good("post_cap", "Ours"))
+    with pytest.raises(JobFault, match="no such fixing"):
+        edited(job, {"do": "remove_own_good", "name": "Other"})

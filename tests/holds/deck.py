@@ -51,6 +51,19 @@ def spans_within_limits(level, rules):
     assert "uplift" in rules or not [w for w in level.work if w.what == "lift"]
 
 
+def packed_to(level, s, t):
+    """From where to where the joist reaches that a piece is packed to, all along and within a spacing of its end: the two are one there. Nowhere
+    where none is."""
+    grid = level.grid
+    for _, stick in level.sticks:
+        if stick.kind == "packing" and abs(stick.a[0] - s) < grid.thick_mm and abs(stick.a[1] - t) < grid.spacing_mm:
+            other = 2 * stick.a[0] - s
+            for j in grid.joists:
+                if j.kind != "nailer" and abs(j.s - other) < 1 and j.t0 < stick.a[1] < j.t1:
+                    return j.t0, j.t1
+    return math.inf, -math.inf
+
+
 def pieces_have_two_bearings(level, rules):
     """Every piece of a joist as it is cut: on two things that carry, its ends past them by no more than they may."""
     grid, supports = level.grid, level.supports
@@ -76,7 +89,11 @@ def pieces_have_two_bearings(level, rules):
             assert any("rim" in w.what for w in level.work), (label, line)
             continue
         assert len(at) >= 2, (label, stick)
-        for past, span, by in ((at[0] - a, at[1] - at[0], line.near), (b - at[-1], at[-1] - at[-2], line.far)):
+        near, far = packed_to(level, s, a), packed_to(level, s, b)
+        for past, span, by in (
+            (min(at[0] - a, max(0.0, near[0] - a)), at[1] - at[0], line.near),
+            (min(b - at[-1], max(0.0, b - far[1])), at[-1] - at[-2], line.far),
+        ):
             if level.bare and by == "clipped rim":
                 continue  # this end is what the finding tells of
             wide = max((x.wide_mm for x in supports.beams), default=0) / 2

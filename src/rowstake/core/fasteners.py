@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Literal
 
-from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.catalogue import CATALOGUE, GoodEntry
 from rowstake.core.goods import GOODS, Good, Size
 from rowstake.core.measure import Printer
 
 Units = Literal["mm", "ft-in"]
+SAME_MM = 1.0
 INCHES = Printer("ft-in", 8)
 
 
@@ -19,6 +20,17 @@ class Sold:
     """How things are sold in a region. `units` are the region's, whatever the job is printed in."""
 
     units: Units
+    own: tuple[tuple[str, str], ...] = ()
+    """(good of the catalogue, the crew's own that is bought instead of it)."""
+
+    def entry(self, id: str) -> GoodEntry:
+        """What is bought where the catalogue has this."""
+        return GOODS[next((own for of, own in self.own if of == id), id)]
+
+    def carries_kg(self, id: str, otherwise: float) -> float:
+        """The leaf that a hinge is made for: the crew's own as it says."""
+        own = self.entry(id).up_to_kg
+        return otherwise if own is None else own
 
     def size(self, mm: float) -> str:
         """A size in a name: `70 mm`, or `2 3/4"` to the next eighth."""
@@ -56,9 +68,16 @@ class Sold:
     def nail(self, id: str, wanted_mm: float, most_mm: float | None = None) -> tuple[Good, float]:
         return _driven(self, id, True, wanted_mm, most_mm)
 
-    def longer(self, length_mm: float, nails: bool = False) -> float | None:
-        """The next longer screw or nail on sale; None for the longest."""
-        return next((s for s in (self.nails_mm if nails else self.screws_mm) if s > length_mm + 1e-6), None)
+    def longer(self, driven: Good, nails: bool = False) -> float | None:
+        """The next longer of a screw or nail on sale; None for the longest."""
+        return next(
+            (
+                s
+                for s in GOODS[driven.id].lengths_mm or (self.nails_mm if nails else self.screws_mm)
+                if s > float(driven.sizes[0]) + 1e-6
+            ),
+            None,
+        )
 
     def lag_mm(self, through_mm: float) -> float:
         """The lag screw on sale that goes through so much timber."""
@@ -79,20 +98,25 @@ class Sold:
 
 @lru_cache(maxsize=4096)
 def _good(sold: Sold, id: str, sizes: tuple[Size, ...]) -> Good:
-    entry = GOODS[id]
+    entry = sold.entry(id)
     if len(sizes) != len(entry.takes):
         raise ValueError(f"{id} takes {len(entry.takes)} sizes, not {sizes}")
+    if entry.lengths_mm and not any(abs(float(sizes[0]) - s) < SAME_MM for s in entry.lengths_mm):
+        entry = GOODS[id]  # a crew's own stands in where it is of the length that is asked
     words = entry.words_in if entry.words_in and sold.units == "ft-in" else entry.words
     plain = tuple(s if isinstance(s, str) else float(s) for s in sizes)
-    return Good(id, plain, words.format(*map(sold._told, entry.takes, plain)))
+    return Good(entry.id, plain, words.format(*map(sold._told, entry.takes, plain)))
 
 
 @lru_cache(maxsize=4096)
 def _driven(sold: Sold, id: str, nails: bool, wanted_mm: float, most_mm: float | None) -> tuple[Good, float]:
+    for s in sold.entry(id).lengths_mm:  # a crew's own where one of its lengths is long enough and does not come out
+        if wanted_mm - 1e-6 <= s and (most_mm is None or s <= most_mm + 1e-6):
+            return sold.good(id, s), s
     lengths = sold.nails_mm if nails else sold.screws_mm
     fits = [s for s in lengths if most_mm is None or s <= most_mm + 1e-6] or lengths[:1]
     length = next((s for s in fits if s >= wanted_mm - 1e-6), fits[-1])
-    return sold.good(id, length), length
+    return replace(sold, own=()).good(id, length), length
 
 
 FOOT_MM = 304.8

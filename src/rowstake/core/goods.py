@@ -80,9 +80,9 @@ def as_measured(section: Section, mm: float | None, field: str) -> Section:
 def known_key(key: str) -> bool:
     """Whether a price may hang on it: a section, or a good in any or some of the sizes it takes."""
     id, *sizes = key.removesuffix("/stainless").split(":")
-    if id in CATALOGUE.sections or id.startswith(OWN):
-        return not sizes
     entry = GOODS.get(id)
+    if entry is None and (id in CATALOGUE.sections or id.startswith(OWN)):
+        return not sizes
     return entry is not None and entry.bought and len(sizes) <= len(entry.takes)
 
 

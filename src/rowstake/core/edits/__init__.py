@@ -31,6 +31,8 @@ SHARED: Mapping[type[Change], Make] = {
     shared.RemoveOwn: shared.remove_own,
     shared.AddOwnBag: shared.add_own_bag,
     shared.RemoveOwnBag: shared.remove_own_bag,
+    shared.AddOwnGood: shared.add_own_good,
+    shared.RemoveOwnGood: shared.remove_own_good,
 }
 
 

@@ -194,6 +194,24 @@ class RemoveOwnBag(Change):
     name: str
 
 
+class AddOwnGood(Change):
+    """A fixing or a piece of hardware of the crew's own, bought instead of the catalogue's; lengths and packs with semicolons between, lengths in any
+    unit."""
+
+    do: Literal["add_own_good"]
+    instead_of: str
+    name: str
+    lengths: str = ""
+    packs: str = ""
+    kg: float | None = None
+    up_to_kg: float | None = None
+
+
+class RemoveOwnGood(Change):
+    do: Literal["remove_own_good"]
+    name: str
+
+
 class RemoveOwn(Change):
     """Takes an own section away, by its name; refused while something is made of it."""
 
@@ -205,7 +223,7 @@ def add_own(job: Job, edit: AddOwn) -> dict[str, Any]:
     document = write_job(job)
     if any(own["name"] == edit.name for own in document["own"]):
         raise refuse("own.name", edit.name, "a name that no other of them has", "That name is taken")
-    lengths = [mm(job, part.strip(), "own.lengths_mm") for part in edit.lengths.split(";") if part.strip()]
+    lengths = [mm(job, part, "own.lengths_mm") for part in _parted(edit.lengths)]
     document["own"].append({
         "name": edit.name, "use": edit.use, "thickness_mm": mm(job, edit.thickness, "own.thickness_mm"),
         "width_mm": mm(job, edit.width, "own.width_mm"), "lengths_mm": lengths,
@@ -236,6 +254,38 @@ def remove_own_bag(job: Job, edit: RemoveOwnBag) -> dict[str, Any]:
     document["own_bags"] = [own for own in document["own_bags"] if own["name"] != edit.name]
     _unused(document, "own_bags.name", edit.name, gone.id)
     return document
+
+
+def add_own_good(job: Job, edit: AddOwnGood) -> dict[str, Any]:
+    document = write_job(job)
+    if any(own["name"] == edit.name for own in document["own_goods"]):
+        raise refuse("own_goods.name", edit.name, "a name that no other of them has", "That name is taken")
+    packs = _parted(edit.packs)
+    if wrong := next((text for text in packs if not text.isdecimal()), None):
+        raise refuse(
+            "own_goods.packs",
+            wrong,
+            "whole numbers with semicolons between",
+            f"“{wrong}” is not how many are in a pack",
+        )
+    document["own_goods"].append({
+        "instead_of": edit.instead_of, "name": edit.name, "lengths_mm": [mm(job, text, "own_goods.lengths_mm") for text in _parted(edit.lengths)],
+        "packs": [int(text) for text in packs], "kg": edit.kg, "up_to_kg": edit.up_to_kg,
+    })  # fmt: skip
+    return document
+
+
+def _parted(text: str) -> list[str]:
+    return [part.strip() for part in text.split(";") if part.strip()]
+
+
+def remove_own_good(job: Job, edit: RemoveOwnGood) -> dict[str, Any]:
+    document = write_job(job)
+    left = [own for own in document["own_goods"] if own["name"] != edit.name]
+    if len(left) == len(document["own_goods"]):
+        names = ", ".join(own.name for own in job.own_goods) or "none"
+        raise refuse("own_goods.name", edit.name, names, "There is no such fixing or hardware")
+    return {**document, "own_goods": left}
 
 
 def _unused(document: dict[str, Any], field: str, name: str, id: str) -> None:

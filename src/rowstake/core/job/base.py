@@ -10,11 +10,13 @@ from pydantic import AfterValidator, ConfigDict, Field
 from rowstake.core.catalogue import CATALOGUE, Decking, Section, pick
 from rowstake.core.catalogue.models import Bag
 from rowstake.core.cutting.plan import Saw
+from rowstake.core.fasteners import Sold
 from rowstake.core.job.block import Block
-from rowstake.core.job.own import OwnBag, OwnSection, bags, catalogued, products, sold_for
+from rowstake.core.job.own import OwnBag, OwnGood, OwnSection, bags, catalogued, products, sold_for
 from rowstake.core.job.terms import Terms
 from rowstake.core.measure import Printer
 from rowstake.core.measure.length import LONGEST_MM
+from rowstake.core.once import once
 
 SCHEMA = 2
 Length = Annotated[float, Field(gt=0, le=LONGEST_MM)]
@@ -95,6 +97,17 @@ def _says_something(name: str) -> str:
 Name = Annotated[str, Field(min_length=1, max_length=120), AfterValidator(_says_something)]
 
 
+def _one_each(own: tuple[OwnGood, ...]) -> tuple[OwnGood, ...]:
+    twice = next((g.instead_of for n, g in enumerate(own) if any(o.instead_of == g.instead_of for o in own[:n])), None)
+    if twice:
+        raise ValueError(f"two stand in for “{twice}”: one does")
+    return own
+
+
+def _own_goods(job: Common) -> tuple[object, ...]:
+    return job.own_goods, job.region
+
+
 class Common(Block):
     """Of every job, whatever it is about."""
 
@@ -115,6 +128,8 @@ class Common(Block):
     """Timber, sheets and deck boards that the crew has besides the catalogue's."""
     own_bags: Annotated[tuple[OwnBag, ...], Field(max_length=20)] = ()
     """Bags of concrete that it buys besides those."""
+    own_goods: Annotated[tuple[OwnGood, ...], Field(max_length=40), AfterValidator(_one_each)] = ()
+    """Fixings and hardware that it buys instead of the catalogue's."""
 
     def sold_for(self, use: str) -> list[Section]:
         """The sections that it may use for something: those sold in its region, then its own."""
@@ -135,6 +150,11 @@ class Common(Block):
     def bag(self, id: str, field: str) -> Bag:
         """A bag by its id: of the catalogue, or its own. Raises `JobFault` for any other."""
         return pick(CATALOGUE.materials.bags | self.bags(), id, field)
+
+    @once(_own_goods)
+    def sold(self) -> Sold:
+        """How fixings are sold in its region, and which of them are its own."""
+        return Sold(CATALOGUE.regions[self.region].units, tuple((g.instead_of, g.entry().id) for g in self.own_goods))
 
     @property
     def printer(self) -> Printer:

@@ -1,4 +1,4 @@
-"""A crew's own timber, sheets, deck boards and bags of concrete: what no catalogue has, told in the job that uses it.
+"""A crew's own timber, sheets, deck boards, bags of concrete, fixings and hardware: what no catalogue has, told in the job that uses it.
 
 Each is known by what it is, so that two jobs never mean different things by one name; changing one is another one, put wherever it was."""
 
@@ -10,9 +10,10 @@ from typing import Annotated, Literal, TypeVar
 
 from pydantic import Field, model_validator
 
-from rowstake.core.catalogue import CATALOGUE, OWN, Decking, Section
+from rowstake.core.catalogue import CATALOGUE, OWN, Decking, GoodEntry, Section
 from rowstake.core.catalogue.models import Bag
 from rowstake.core.faults import refuse
+from rowstake.core.goods import GOODS, register
 from rowstake.core.job.block import Block
 
 Use = Literal["post", "rail", "board", "sheet", "joist", "stringer", "decking", "fascia", "handrail", "baluster"]
@@ -47,6 +48,63 @@ class OwnBag(Block):
     @property
     def id(self) -> str:
         return f"{OWN}{hashlib.sha256(self.model_dump_json().encode()).hexdigest()[:12]}"
+
+
+class OwnGood(Block):
+    """A fixing or a piece of hardware that the crew buys wherever the catalogue has `instead_of`. Screws and nails say the lengths they come in and
+    their packs, and are taken where one of those is long enough and does not come out behind; hinges the leaf they are made for; `kg` is what one weighs, the other's where it is not told. What carries by a table or a rating is not
+    replaced."""
+
+    instead_of: Annotated[str, Field(max_length=40)]
+    name: Annotated[str, Field(min_length=1, max_length=40, pattern=r"\S")]
+    lengths_mm: Annotated[tuple[Annotated[float, Field(ge=10, le=600)], ...], Field(max_length=20)] = ()
+    packs: Annotated[tuple[Annotated[int, Field(ge=1, le=10_000)], ...], Field(max_length=10)] = ()
+    kg: Annotated[float, Field(ge=0, le=500)] | None = None
+    up_to_kg: Annotated[float, Field(ge=1, le=1000)] | None = None
+
+    @model_validator(mode="after")
+    def _told(self) -> OwnGood:
+        entry = GOODS.get(self.instead_of)
+        if entry is None or not may_stand_in(entry):
+            told = f": the rules count on {entry.rated}" if entry and entry.rated else ""
+            raise ValueError(f"nothing stands in for “{self.instead_of}”{told}")
+        for told_of, wanted, what in (
+            (self.lengths_mm, entry.driven, "lengths are told of screws and nails"), (self.packs, bool(entry.packs), "packs are told of what comes in packs"),
+            (self.up_to_kg, entry.swings, "the leaf it is made for is told of hinges"),
+        ):  # fmt: skip
+            if bool(told_of) != wanted:
+                raise ValueError(f"{what}, and of nothing else")
+        return self
+
+    def entry(self) -> GoodEntry:
+        """As the catalogue would have it, known by it from now on. Raises `JobFault` for more than there is room for."""
+        key = f"{OWN}{hashlib.sha256(self.model_dump_json().encode()).hexdigest()[:12]}"
+        if key not in GOODS:
+            if len(GOODS) >= MOST_KNOWN:
+                raise refuse("own_goods", self.name, f"at most {MOST_KNOWN} goods", "There is no room for more goods")
+            was, plain = GOODS[self.instead_of], self.name.replace("{", "{{").replace("}", "}}")
+            sizes = " × ".join(f"{{{n}}}" for n in range(len(was.takes)))
+            words = f"{plain} {sizes}" if was.driven else f"{plain}, {sizes}" if sizes and not was.swings else plain
+            register([was.model_copy(update={
+                "id": key, "words": words, "words_in": "", "coated": False, "packs": list(self.packs), "kg": was.kg if self.kg is None else self.kg,
+                "lengths_mm": sorted(self.lengths_mm), "up_to_kg": self.up_to_kg, "source": "your own",
+            })])  # fmt: skip
+        return GOODS[key]
+
+
+def may_stand_in(entry: GoodEntry) -> bool:
+    """Whether a crew's own may be bought for it: fixings and hardware by the piece that no table or rating is counted on of."""
+    return (
+        entry.bought
+        and entry.unit == "each"
+        and not entry.rated
+        and not entry.id.startswith(OWN)
+        and entry.id not in ASKED_FOR
+    )
+
+
+ASKED_FOR = ("delivery", "skip_load")
+"""What is counted by the piece and is no goods."""
 
 
 class OwnSection(Block):

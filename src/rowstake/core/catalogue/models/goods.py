@@ -23,6 +23,20 @@ class GoodEntry(Fact):
     kg_m2: float = 0.0
     """Of what is made to a size: by the last two that it takes."""
 
+    rated: str = ""
+    """What the rules count on of it, where it carries: a crew's own cannot stand in for it."""
+    swings: bool = False
+    """A hinge: a crew's own says what leaf it is made for."""
+    lengths_mm: list[float] = []
+    """Of a crew's own screws and nails, those they are to be had in; of the others the catalogue's for all."""
+    up_to_kg: float | None = None
+    """Of a crew's own hinge, the leaf it is made for."""
+
+    @property
+    def driven(self) -> bool:
+        """Screws and nails, which come in packs by their length."""
+        return self.takes == ["size"] and bool(self.packs)
+
     def counted_in(self, units: str) -> str:
         """What it is counted in when it is bought, in a job's units."""
         return self.unit_in if units == "ft-in" and self.unit_in else self.unit

@@ -67,7 +67,7 @@ class DeckBrief:
     @property
     def sold(self) -> Sold:
         """How fixings are sold here."""
-        return Sold(self.region.units)
+        return self.job.sold()
 
     @property
     def attached(self) -> bool:

@@ -86,8 +86,8 @@ CONNECTOR_MM, FRAME_MM = CATALOGUE.deck.connector_nail_mm, CATALOGUE.deck.frame_
 def through_plies(sold: Sold, kinds: tuple[str, ...], ply_mm: float) -> tuple[Good, Joint]:
     """The screw that makes plies of a thickness one member: through one and most of the next, not out behind."""
     facts = CATALOGUE.materials.fixings
-    screw, length = sold.screw("structural_screw", facts.plies_through * ply_mm, 2 * ply_mm - facts.short_of_mm)
-    longer = sold.longer(length)
+    screw, _ = sold.screw("structural_screw", facts.plies_through * ply_mm, 2 * ply_mm - facts.short_of_mm)
+    longer = sold.longer(screw)
     return screw, Joint(
         kinds, kinds, (facts.plies_through - 1) * ply_mm, longer + facts.short_of_mm if longer else None
     )

@@ -44,10 +44,10 @@ def _along(brief: Brief, words: str, pieces: list[Part], joint: Joint, most_mm: 
     if not pieces:
         return []
     thick = CATALOGUE.sections[pieces[0].material].thickness_mm / min(map(_level, pieces))
-    screw, length = _through(brief, thick + (thick if joint.over_mm else 0.0), most_mm)
+    screw, _ = _through(brief, thick + (thick if joint.over_mm else 0.0), most_mm)
     every, rows = CATALOGUE.materials.trims.screw_every_mm, 2 if pieces[0].kind == "cap rail" else 1
     count = rows * sum(up(p.length_mm / every) + 1 for p in pieces)
-    return _screws(words, screw, count, replace(joint, longer_mm=brief.sold.longer(length)))
+    return _screws(words, screw, count, replace(joint, longer_mm=brief.sold.longer(screw)))
 
 
 def _depth(part: Part) -> Depth | None:

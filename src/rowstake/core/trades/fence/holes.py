@@ -386,11 +386,11 @@ class Digger:
         """What joins a second post to the first: screws, or bolts through both where no screw on sale reaches far enough."""
         facts, sold = CATALOGUE.materials.masonry, self.brief.sold
         screw, length = sold.screw("structural_screw", deep * (1 + facts.doubling_grip), 2 * deep - 1)
-        held = length >= deep * (1 + facts.doubling_grip) - 1 or sold.longer(length) is not None
+        held = length >= deep * (1 + facts.doubling_grip) - 1 or sold.longer(screw) is not None
         good = screw if held else sold.bolt(2 * deep)
         return Part(
             f"{name} {good.words}", "hardware", "holes", good, post.label, amount=facts.doubling_screws, unit="each",
-            joint=Joint(("post",), ("post",), facts.doubling_grip * deep, sold.longer(length)) if held else None,
+            joint=Joint(("post",), ("post",), facts.doubling_grip * deep, sold.longer(screw)) if held else None,
         )  # fmt: skip
 
     def _lowest_mm(self, post: Post, radius_mm: float) -> float:

@@ -41,7 +41,7 @@ class Brief:
     @property
     def sold(self) -> Sold:
         """How fixings are sold here."""
-        return Sold(self.region.units)
+        return self.job.sold()
 
     @property
     def top_mm(self) -> float:

@@ -38,9 +38,9 @@ def sheet_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
     )
     every = CATALOGUE.materials.sheets.batten_screw_every_mm
     count = sum(up(p.length_mm / every) + 1 for p in out if p.kind == "trim")
-    screw, length = _batten_screw(brief)
+    screw, _ = _batten_screw(brief)
     grip, over = CATALOGUE.materials.fixings.grip_mm, brief.batten.thickness_mm
-    held = Joint(("board",), ("rail",), grip, brief.sold.longer(length), over_mm=over)
+    held = Joint(("board",), ("rail",), grip, brief.sold.longer(screw), over_mm=over)
     out.append(Part("batten screws", "board screw", "skin", screw, "battens", amount=count, unit="each", joint=held))
     return out
 

@@ -128,7 +128,7 @@ def driven(brief: Brief, into_mm: float) -> tuple[Good, float, float | None]:
     wanted = max(facts.board_times * brief.board.mean_mm, board + facts.grip_mm)
     find = brief.sold.nail if nails else brief.sold.screw
     good, length = find("ring_shank_nail" if nails else "screw", wanted, board + into_mm)
-    return good, length, brief.sold.longer(length, nails)
+    return good, length, brief.sold.longer(good, nails)
 
 
 def held_by(brief: Brief, board: str, into: tuple[str, ...], longer_mm: float | None) -> Joint:

@@ -214,8 +214,8 @@ def _frame_screws(b: LeafBrief, name: str, joints: int) -> list[Part]:
                  through_mm=b.frame.width_mm)  # fmt: skip
     if b.bars.joint != "half_lap":
         return [screws("frame screws", long, joints + 2, ends)]
-    lap, length = b.sold.screw("screw", thick * facts.plies_through / 2, thick - facts.short_of_mm)
-    laps = Joint(("stile",), ("gate rail",), (facts.plies_through - 1) * thick / 2, b.sold.longer(length), lapped=True)
+    lap, _ = b.sold.screw("screw", thick * facts.plies_through / 2, thick - facts.short_of_mm)
+    laps = Joint(("stile",), ("gate rail",), (facts.plies_through - 1) * thick / 2, b.sold.longer(lap), lapped=True)
     return [screws("lap screws", lap, joints, laps), screws("brace screws", long, 2, ends)]
 
 
@@ -341,7 +341,8 @@ def build(b: LeafBrief) -> Built:
     soaked = b.species.density_kg_m3 * facts.soaked
     pieces = [(p, b.board if p.kind == "gate board" else b.frame) for p in parts if p.unit == "piece"]
     weight = sum(section.kg(p.length_mm, p.width_mm, soaked) for p, section in pieces) / b.gate.leaves
-    hinge = next((h for h in facts.hinges if h.up_to_kg >= weight), facts.hinges[-1])
+    swing = sorted(((b.sold.carries_kg(h.good, h.up_to_kg), h) for h in facts.hinges), key=lambda pair: pair[0])
+    hinge_kg, hinge = next((pair for pair in swing if pair[0] >= weight), swing[-1])
     per_leaf = 3 if b.height_mm > facts.third_hinge_over_mm else 2
     first = b.boards(_leaf_left(b, leaf, 0), leaf.leaf_width_mm)
     panel = panels(b, leaf.leaf_width_mm, () if b.along else first)
@@ -369,7 +370,7 @@ def build(b: LeafBrief) -> Built:
         panel,
         weight,
         named,
-        hinge.up_to_kg,
+        hinge_kg,
         per_leaf,
         tuple(parts),
         tuple(swings),

@@ -46,8 +46,8 @@ def _faced(bay: Bay, name: str, of: str) -> list[Part]:
         for n, x in enumerate(bay.gaps.marks_mm, 1)
     ]  # fmt: skip
     grip = CATALOGUE.materials.fixings.grip_mm
-    screw, long = bay.brief.sold.screw("deck_screw", thick + grip, thick + bay.rail.thickness_mm)
-    joint = Joint(("baluster",), ("guard rail",), grip, longer_mm=bay.brief.sold.longer(long))
+    screw, _ = bay.brief.sold.screw("deck_screw", thick + grip, thick + bay.rail.thickness_mm)
+    joint = Joint(("baluster",), ("guard rail",), grip, longer_mm=bay.brief.sold.longer(screw))
     count = 4 * len(out)
     return out + [Part(by, "rail screw", "steps", screw, of, amount=count, unit="each", joint=joint)] * bool(count)
 

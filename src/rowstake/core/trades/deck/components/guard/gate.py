@@ -78,10 +78,15 @@ class Gate:
         return sum(section.kg(p.length_mm, p.width_mm, soaked) for p, section in wood if section)
 
     @property
+    def hinge_kg(self) -> float:
+        """What one of its hinges swings and closes."""
+        return self.bay.brief.sold.carries_kg("closing_hinge", FACTS.leaf_hinge_kg)
+
+    @property
     def hinges(self) -> int:
         """As many as swing its weight, n = ⌈weight / what one swings⌉, between the least and the most on a leaf."""
         least, most = FACTS.leaf_hinges
-        return min(most, max(least, up(self.weight_kg / FACTS.leaf_hinge_kg)))
+        return min(most, max(least, up(self.weight_kg / self.hinge_kg)))
 
     @property
     def pull_n(self) -> float:
@@ -179,7 +184,7 @@ def explain_gates(level: DeckLevel, book: Notebook) -> None:
             rule=f"It hangs on {place.label(f'Y{hung}')} and is latched at {place.label(f'Y{closed}')}. It opens over the deck, never over the steps, and "
             "closes by itself. A gate at a pool is another rule, stricter: ask for it.",
             formula=f"{p.length(gate.bay.clear_mm)} clear between the posts − 2 × {p.length(FACTS.leaf_gap_mm)}; {gate.gaps.count} balusters, gaps of "
-            f"{p.fine(gate.gaps.gap_mm)}. Soaked it weighs {p.weight(gate.weight_kg)}: {gate.hinges} hinges at {p.weight(FACTS.leaf_hinge_kg)} each; the upper "
+            f"{p.fine(gate.gaps.gap_mm)}. Soaked it weighs {p.weight(gate.weight_kg)}: {gate.hinges} hinges at {p.weight(gate.hinge_kg)} each; the upper "
             f"one is pulled with F = g · m · (width / 2) / spacing = {p.force(gate.pull_n / 1000)}",
             source=TRADE, changes="The width of the steps, the posts, the largest gap.",
         )  # fmt: skip

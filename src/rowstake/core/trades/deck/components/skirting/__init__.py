@@ -42,8 +42,8 @@ def _skirt(skirt: Skirt) -> list[Part]:
         (screws, ("rim", "end joist"), fixed, through + skirt.level.grid.thick_mm),
         (tied, ("skirting rail",), ties, through + rail.thickness_mm),
     ):
-        screw, long = sold.screw("deck_screw", through + grip, most)
-        joint = Joint(("skirting",), into, grip, sold.longer(long))
+        screw, _ = sold.screw("deck_screw", through + grip, most)
+        joint = Joint(("skirting",), into, grip, sold.longer(screw))
         if count:
             out.append(
                 Part(label, "board screw", "steps", screw, of, amount=FACTS.screws * count, unit="each", joint=joint)

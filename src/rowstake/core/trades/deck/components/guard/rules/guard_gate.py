@@ -34,10 +34,10 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
                 (flight.mark,),
                 [put("No gate", flight.path, gate="none")],
             )
-        elif gate.weight_kg > FACTS.leaf_hinges[1] * FACTS.leaf_hinge_kg + 0.05:
+        elif gate.weight_kg > FACTS.leaf_hinges[1] * gate.hinge_kg + 0.05:
             most = FACTS.leaf_hinges[1]
             yield found(
-                f"The gate at {flight.steps.id} weighs {p.weight(gate.weight_kg)} soaked: {most} hinges swing {p.weight(most * FACTS.leaf_hinge_kg)}",
+                f"The gate at {flight.steps.id} weighs {p.weight(gate.weight_kg)} soaked: {most} hinges swing {p.weight(most * gate.hinge_kg)}",
                 "Hinges that close a leaf by themselves are weak: heavier, it stays open and drops. Narrower steps, lighter balusters, or hinges whose "
                 "maker states more.",
                 (flight.mark,),
