@@ -355,6 +355,29 @@ def test_own_timber_is_told_once_and_chosen_like_any_other(page, site):
     expect(page.get_by_role("dialog").get_by_role("alert")).to_contain_text("in use")
 
 
+def test_own_screws_are_bought_instead_of_those_on_the_list(page, site):
+    job = add_job(site.url, yard())
+    open_job(page, site.url, job)
+    stake(page, "buy")
+    page.get_by_role("button", name="Our own timber").click()
+    goods = page.get_by_label("Our own fixings and hardware")
+    goods.get_by_label("Instead of").select_option("screw")
+    add = goods.get_by_role("button", name="Add the hardware")
+    for name, value in (("called", "Gold screw"), ("in lengths of", "55; 80"), ("in packs of", "ten")):
+        expect(add).to_be_disabled()
+        goods.get_by_label(f"Own hardware {name}").fill(value)
+    add.click()
+    expect(page.get_by_role("dialog").get_by_role("alert")).to_contain_text("“ten” is not how many")
+    goods.get_by_label("Own hardware in packs of").fill("144")
+    add.click()
+    expect(page.locator("[data-own-good='Gold screw']")).to_be_visible()
+    page.get_by_role("button", name="Close").click()
+    expect(page.locator("main")).to_contain_text("Gold screw 80 mm")
+    page.get_by_role("button", name="Our own timber").click()
+    page.locator("[data-own-good]").get_by_role("button", name="Take away").click()
+    expect(page.locator("[data-own-good]")).to_have_count(0)
+
+
 def test_own_deck_boards_and_bags_are_told_and_chosen(page, site):
     job = add_job(site.url, deck())
     open_job(page, site.url, job)

@@ -210,3 +210,37 @@ def test_a_revision_of_an_older_schema_opens_and_is_saved_in_todays(client, engi
     again = client.put(f"/api/jobs/{job['id']}", json={"revision": 1, "document": old}).json()
     assert again["document"]["deck"]["levels"] == held["document"]["deck"]["levels"]
     assert (again["revision"], again["document"]["schema"]) == (2, 2)
+
+
+def test_a_new_job_has_the_own_values_of_another(client):
+    """Timber, prices, local heights and tolerances come along; what is of the one job alone does not. Of another region nothing is taken."""
+    deck = {"region": "uk_ireland", "width": "4 m", "out": "3 m", "height": "900 mm"}
+    made = client.post("/api/jobs/deck", json={**deck, "name": "First"}).json()["held"]
+    edits = [
+        {"do": "add_own", "name": "Slab", "use": "board", "thickness": 24, "width": 210, "lengths": "2.1 m"},
+        {"do": "set", "path": "site.frost_depth_mm", "value": 700}, {"do": "set", "path": "deck.over.guard_over_mm", "value": 500},
+        {"do": "set", "path": "terms.profit_pct", "value": 17}, {"do": "set", "path": "terms.calendar.start", "value": "2027-03-01"},
+        {"do": "set", "path": "terms.travel_km", "value": 80}, {"do": "set", "path": "tolerances.post_mm", "value": 4},
+    ]  # fmt: skip
+    document = client.post("/api/plan", json={"document": made["document"], "edits": edits}).json()["document"]
+    client.put(f"/api/jobs/{made['id']}", json={"revision": made["revision"], "document": document})
+    starts = client.get("/api/start").json()["likes"]
+    assert {"id": made["id"], "name": "First", "region": "uk_ireland"} in starts
+
+    def told(document):
+        terms = document["terms"]
+        return ([o["name"] for o in document["own"]], document["site"]["frost_depth_mm"], terms["profit_pct"], terms["calendar"]["start"],
+                terms["travel_km"], document["tolerances"]["post_mm"])  # fmt: skip
+
+    second = client.post("/api/jobs/deck", json={**deck, "name": "Second", "like": made["id"]}).json()["held"][
+        "document"
+    ]
+    assert told(second) == (["Slab"], 700, 17, None, 0, 4)
+    assert (second["deck"]["over"]["guard_over_mm"], second["name"]) == (500, "Second")
+    fence = client.post("/api/jobs", json={**NEW, "region": "uk_ireland", "like": made["id"]}).json()["held"][
+        "document"
+    ]
+    assert told(fence) == (["Slab"], 700, 17, None, 0, 4)
+    other = client.post("/api/jobs/deck", json={**deck, "name": "Third", "region": "north_america", "like": made["id"]})
+    assert (other.status_code, other.json()["errors"][0]["field"]) == (422, "like")
+    assert client.post("/api/jobs", json={**NEW, "like": "nowhere"}).status_code == 404

@@ -16,6 +16,7 @@ from rowstake.core.views.base import Choice, Figure, Need, Panel, Schedule, Stak
 from rowstake.core.views.business import business_stakes
 from rowstake.core.views.lengths import length_texts
 from rowstake.core.views.lists import BuyRow, CutRow
+from rowstake.core.views.stands_in import StandsIn, stands_in
 
 if TYPE_CHECKING:
     Own = Any
@@ -67,6 +68,8 @@ class Desk:
     buy: list[BuyRow]
     cuts: list[CutRow]
     choices: dict[str, list[Choice]]
+    stands_in: list[StandsIn]
+    """What the crew's own fixings and hardware may be bought instead of."""
     lengths: dict[str, str]
     asked: list[Choice]
     """What a second look asks of a quotation."""
@@ -98,6 +101,7 @@ def desk(plan: AnyPlan, sight: Sight | None = None) -> Desk:
         buy=shown.buy,
         cuts=shown.cuts,
         choices=trade.choices(plan.brief.job),
+        stands_in=stands_in(plan),
         lengths=length_texts(plan.brief.job),
         asked=[Choice(ask.key, ask.name) for ask in trade.second_look if ask.fits(plan)]
         + ([Choice("price", "Price")] if trade.second_look else []),

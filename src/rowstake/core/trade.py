@@ -36,7 +36,7 @@ class Trade:
     `chosen` by the path that leaves it to them, and `year` of its boards and their width, and `own`, what
     only its page shows, of the type `own_type`. Of a job: `choices` by the path they
     set, `card` for the list. On site: the `order` of its work, step by step; a job as it is `built` by its record; what `site` mode
-    shows of a plan as built; and by the goods that it is `measured` from on delivery, the paths of what they turn out to be, or `metered` from, the blocks whose moisture they tell. `picture` tells two ways of a job apart; `training` is what the trainer makes of it. `edits` are its changes by type; `sections` says what
+    shows of a plan as built; and by the goods that it is `measured` from on delivery, the paths of what they turn out to be, or `metered` from, the blocks whose moisture they tell. `picture` tells two ways of a job apart; `training` is what the trainer makes of it; `ours` are paths of values that a crew has of its own, from job to job. `edits` are its changes by type; `sections` says what
     a path may name. `comparisons` are ways of doing a job beside each other; `second_look` are the quantities of somebody else's that it weighs.
     """
 
@@ -69,6 +69,7 @@ class Trade:
     site: Callable[[Any, Any], Any] = _nothing
     measured: Callable[[Any], Mapping[str, str]] = _by_name
     training: Any = None
+    ours: tuple[str, ...] = ()
     metered: Callable[[Any], Mapping[str, str]] = _by_name
 
 

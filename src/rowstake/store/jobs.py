@@ -138,6 +138,16 @@ class Jobs:
         row = self.session.scalar(newest)
         return None if row is None else self.documents([row.id]).get(row.id, {}).get("region")
 
+    def regions_of_last(self, most: int = 20) -> list[tuple[str, str, str]]:
+        """(id, name, region) of the jobs that were changed last and can be read."""
+        rows = list(
+            self.session.scalars(
+                select(JobRow).where(JobRow.unread.is_(None)).order_by(JobRow.changed_at.desc()).limit(most)
+            )
+        )
+        documents = self.documents([row.id for row in rows])
+        return [(row.id, row.name, str(documents[row.id].get("region", ""))) for row in rows if row.id in documents]
+
     def of(self, keys: list[str]) -> list[JobListed]:
         """These jobs as a list shows them, in this order."""
         query = select(JobRow).where(JobRow.id.in_(keys)).options(joinedload(JobRow.site))

@@ -1621,6 +1621,36 @@ export interface components {
             kg: number;
         };
         /**
+         * AddOwnGood
+         * @description A fixing or a piece of hardware of the crew's own, bought instead of the catalogue's; lengths and packs with semicolons between, lengths in any
+         *     unit.
+         */
+        AddOwnGood: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "add_own_good";
+            /** Instead Of */
+            instead_of: string;
+            /** Name */
+            name: string;
+            /**
+             * Lengths
+             * @default
+             */
+            lengths?: string;
+            /**
+             * Packs
+             * @default
+             */
+            packs?: string;
+            /** Kg */
+            kg?: number | null;
+            /** Up To Kg */
+            up_to_kg?: number | null;
+        };
+        /**
          * AddSteps
          * @description A flight in the middle of an edge of a level; `full` takes the whole of the edge.
          */
@@ -1761,7 +1791,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["AddOwn"] | components["schemas"]["RemoveOwn"] | components["schemas"]["AddOwnBag"] | components["schemas"]["RemoveOwnBag"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
+            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["AddOwn"] | components["schemas"]["RemoveOwn"] | components["schemas"]["AddOwnBag"] | components["schemas"]["RemoveOwnBag"] | components["schemas"]["AddOwnGood"] | components["schemas"]["RemoveOwnGood"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChooseStyle"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"])[];
             sight?: components["schemas"]["Sight"] | null;
         };
         /**
@@ -2453,6 +2483,8 @@ export interface components {
             choices: {
                 [key: string]: components["schemas"]["Choice"][];
             };
+            /** Stands In */
+            stands_in: components["schemas"]["StandsIn"][];
             /** Lengths */
             lengths: {
                 [key: string]: string;
@@ -3090,6 +3122,18 @@ export interface components {
             marks: string[];
             as_drawn: components["schemas"]["Standing"];
         };
+        /**
+         * LikeChoice
+         * @description A job whose own values a new one may have.
+         */
+        LikeChoice: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Region */
+            region: string;
+        };
         /** Line */
         Line: {
             /** Name */
@@ -3120,6 +3164,8 @@ export interface components {
             style?: string;
             /** Site */
             site?: string | null;
+            /** Like */
+            like?: string | null;
         };
         /** Listed */
         Listed: {
@@ -3329,6 +3375,8 @@ export interface components {
             support?: "ledger" | "free";
             /** Site */
             site?: string | null;
+            /** Like */
+            like?: string | null;
         };
         /**
          * NewJob
@@ -3348,6 +3396,8 @@ export interface components {
             legs: components["schemas"]["FirstLeg"][];
             /** Site */
             site?: string | null;
+            /** Like */
+            like?: string | null;
         };
         /**
          * NewSteps
@@ -3370,6 +3420,8 @@ export interface components {
             build?: "stringers" | "boxes";
             /** Site */
             site?: string | null;
+            /** Like */
+            like?: string | null;
         };
         /**
          * OffcutHeld
@@ -3765,6 +3817,16 @@ export interface components {
              * @enum {string}
              */
             do: "remove_own_bag";
+            /** Name */
+            name: string;
+        };
+        /** RemoveOwnGood */
+        RemoveOwnGood: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "remove_own_good";
             /** Name */
             name: string;
         };
@@ -4452,6 +4514,22 @@ export interface components {
             /** Edges */
             edges: number[];
         };
+        /**
+         * StandsIn
+         * @description `lengths`, `packs`, `leaf`: whether the lengths it comes in, its packs, the leaf it is made for are told.
+         */
+        StandsIn: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Lengths */
+            lengths: boolean;
+            /** Packs */
+            packs: boolean;
+            /** Leaf */
+            leaf: boolean;
+        };
         /** Start */
         Start: {
             /** Regions */
@@ -4462,6 +4540,8 @@ export interface components {
             caution: string;
             /** Region */
             region: string;
+            /** Likes */
+            likes: components["schemas"]["LikeChoice"][];
         };
         /**
          * StepTold
@@ -5684,6 +5764,38 @@ export interface components {
             kg: number;
         };
         /**
+         * OwnGood
+         * @description A fixing or a piece of hardware that the crew buys wherever the catalogue has `instead_of`. Screws and nails say the lengths they come in and
+         *     their packs, and are taken where one of those is long enough and does not come out behind; hinges the leaf they are made for; `kg` is what one weighs, the other's where it is not told. What carries by a table or a rating is not
+         *     replaced.
+         */
+        OwnGood: {
+            /** Instead Of */
+            instead_of: string;
+            /** Name */
+            name: string;
+            /**
+             * Lengths Mm
+             * @default []
+             */
+            lengths_mm: number[];
+            /**
+             * Packs
+             * @default []
+             */
+            packs: number[];
+            /**
+             * Kg
+             * @default null
+             */
+            kg: number | null;
+            /**
+             * Up To Kg
+             * @default null
+             */
+            up_to_kg: number | null;
+        };
+        /**
          * OwnLaid
          * @description How an own deck board is laid, as its maker says: how far apart joists may stand under it, straight across and at 45°; the gap as usual,
          *     at least and at most; what it grows like.
@@ -6360,6 +6472,11 @@ export interface components {
              * @default []
              */
             own_bags: components["schemas"]["OwnBag"][];
+            /**
+             * Own Goods
+             * @default []
+             */
+            own_goods: components["schemas"]["OwnGood"][];
             deck: components["schemas"]["Deck"];
             /**
              * Variants
@@ -6982,6 +7099,11 @@ export interface components {
              * @default []
              */
             own_bags: components["schemas"]["OwnBag"][];
+            /**
+             * Own Goods
+             * @default []
+             */
+            own_goods: components["schemas"]["OwnGood"][];
             fence: components["schemas"]["Fence"];
             /**
              * Variants

@@ -15,6 +15,7 @@ from rowstake.core.job import Job, read_job, read_job_text, write_job
 from rowstake.core.job.base import Name
 from rowstake.core.kept import kept_plan
 from rowstake.core.measure import parse_length
+from rowstake.core.ours import with_values_of
 from rowstake.core.sight import Sight
 from rowstake.core.text import check_text, kept
 from rowstake.core.trades.deck.document import new_deck, new_steps
@@ -23,7 +24,7 @@ from rowstake.core.views.base import Card
 from rowstake.files.geojson import read_line
 from rowstake.server.answer import as_json
 from rowstake.server.session import JobsHere, SitesHere
-from rowstake.store.jobs import HIGHEST, PAGE, Held, JobListed, OnSite, Revision, Sort
+from rowstake.store.jobs import HIGHEST, PAGE, Held, JobListed, Jobs, OnSite, Revision, Sort
 from rowstake.store.sites import Sites
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"])
@@ -31,6 +32,10 @@ router = APIRouter(prefix="/api/jobs", tags=["jobs"])
 
 SiteKey = Annotated[str | None, Field(max_length=36)]
 """The site that a job is put on; None for none."""
+
+
+Like = Annotated[str | None, Field(max_length=36)]
+"""A job whose own values are taken over: what the crew buys, its prices, what its region asks; None for the usual ones."""
 
 
 class FirstLeg(BaseModel):
@@ -47,6 +52,7 @@ class NewJob(BaseModel):
     style: str = "close_butted"
     legs: Annotated[list[FirstLeg], Field(min_length=1, max_length=40)]
     site: SiteKey = None
+    like: Like = None
 
 
 class NewDeck(BaseModel):
@@ -59,6 +65,7 @@ class NewDeck(BaseModel):
     height: str
     support: Literal["ledger", "free"] = "ledger"
     site: SiteKey = None
+    like: Like = None
 
 
 class NewSteps(BaseModel):
@@ -70,6 +77,7 @@ class NewSteps(BaseModel):
     height: str
     build: Literal["stringers", "boxes"] = "stringers"
     site: SiteKey = None
+    like: Like = None
 
 
 Number = Annotated[int, Field(ge=1, le=HIGHEST)]
@@ -117,6 +125,7 @@ class LineFile(BaseModel):
     region: str
     style: str = "close_butted"
     site: SiteKey = None
+    like: Like = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -142,6 +151,11 @@ def _checked(document: dict[str, Any]) -> Job:
     job = read_job(document)
     kept_plan(job)
     return job
+
+
+def _started(job: Job, like: str | None, jobs: Jobs) -> Job:
+    """A new job that can be planned, with the values of the job it is like."""
+    return _checked(write_job(with_values_of(job, read_job(jobs.get(like).document)) if like else job))
 
 
 def _site(sites: Sites, key: str | None) -> str | None:
@@ -198,7 +212,7 @@ def new(body: NewJob, jobs: JobsHere, sites: SitesHere) -> Response:
         for leg in body.legs[1:]
     ]
     made = apply_raw(read_job(write_job(job)), more)
-    return added(jobs.add(write_job(_checked(write_job(made))), "new job", _site(sites, body.site)))
+    return added(jobs.add(write_job(_started(made, body.like, jobs)), "new job", _site(sites, body.site)))
 
 
 @router.post("/steps", status_code=201, response_model=Opened)
@@ -207,7 +221,7 @@ def add_steps(body: NewSteps, jobs: JobsHere, sites: SitesHere) -> Response:
     units = pick(CATALOGUE.regions, body.region, "region").units
     width, height = (parse_length(getattr(body, k), units, f"steps.{k}") for k in ("width", "height"))
     job = new_steps(body.name, body.region, width, height, body.build)
-    return added(jobs.add(write_job(_checked(write_job(job))), "new steps", _site(sites, body.site)))
+    return added(jobs.add(write_job(_started(job, body.like, jobs)), "new steps", _site(sites, body.site)))
 
 
 @router.post("/deck", status_code=201, response_model=Opened)
@@ -216,7 +230,7 @@ def add_deck(body: NewDeck, jobs: JobsHere, sites: SitesHere) -> Response:
     units = pick(CATALOGUE.regions, body.region, "region").units
     width, out, height = (parse_length(getattr(body, k), units, f"deck.{k}") for k in ("width", "out", "height"))
     job = new_deck(body.name, body.region, width, out, height, body.support)
-    return added(jobs.add(write_job(_checked(write_job(job))), "new deck", _site(sites, body.site)))
+    return added(jobs.add(write_job(_started(job, body.like, jobs)), "new deck", _site(sites, body.site)))
 
 
 @router.post("/import", status_code=201, response_model=Opened)
@@ -234,7 +248,11 @@ def from_line(body: LineFile, jobs: JobsHere, sites: SitesHere) -> Response:
     line = [Leg.model_construct(length_mm=leg["length_mm"], turn_deg=leg["turn_deg"]) for leg in legs]
     document = write_job(new_fence(body.name, body.region, line, body.style))
     document["fence"]["ground"] = ground
-    return added(jobs.add(write_job(_checked(document)), "from a surveyed line", _site(sites, body.site)))
+    return added(
+        jobs.add(
+            write_job(_started(read_job(document), body.like, jobs)), "from a surveyed line", _site(sites, body.site)
+        )
+    )
 
 
 @router.get("/{key}", response_model=Opened)

@@ -22,12 +22,23 @@ class RegionChoice:
 
 
 @dataclass(frozen=True, slots=True)
+class LikeChoice:
+    """A job whose own values a new one may have."""
+
+    id: str
+    name: str
+    region: str
+
+
+@dataclass(frozen=True, slots=True)
 class Start:
     regions: list[RegionChoice]
     styles: list[Choice]
     caution: str
     region: str
     """The region of the job that was changed last, else the first."""
+    likes: list[LikeChoice]
+    """Jobs whose own values may be taken over, those changed last first."""
 
 
 @router.get("")
@@ -40,5 +51,9 @@ def start(jobs: JobsHere) -> Start:
     last = jobs.last_region()
     styles = [Choice(s.id, s.name, s.words) for s in CATALOGUE.styles.values()]
     return Start(
-        regions, styles, str(CATALOGUE.cautions["always"]), last if last in CATALOGUE.regions else regions[0].id
+        regions,
+        styles,
+        str(CATALOGUE.cautions["always"]),
+        last if last in CATALOGUE.regions else regions[0].id,
+        [LikeChoice(*one) for one in jobs.regions_of_last()],
     )

@@ -17,7 +17,7 @@ export function CuttingSlip() {
       <OptionalLength path="cutting.longest_mm" name="Longest length handled" empty="any length on sale" />. Offcuts from{" "}
       <Length path="cutting.keep_mm" name="Shortest offcut kept" /> on are kept. <Tick path="terms.rack" words="cut from the rack of offcuts first" />{" "}
       <Tick path="cutting.runs" words="what meets end to end comes from one board" />{" "}
-      <Plain onClick={() => setOwn(true)}>Our own timber</Plain>
+      <Plain onClick={() => setOwn(true)}>Our own timber and hardware</Plain>
       {own && <OwnSheet onClose={() => setOwn(false)} />}
     </Say>
   );

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Plain, Strong } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { Sheet } from "../../ui/Sheet";
+import { OwnGoods } from "./OwnGoods";
 import { useDesk, valueAt } from "./state";
 
 const USES = [
@@ -54,7 +55,7 @@ export function OwnSheet({ onClose }: { onClose: () => void }) {
   };
   const box = "min-h-9 border-b-2 border-ink/50 bg-board px-1 font-semibold";
   return (
-    <Sheet open onClose={onClose} title="Our own timber and bags">
+    <Sheet open onClose={onClose} title="Our own timber, bags and hardware">
       <p>What you have that is in no list of choices: it can then be chosen wherever its kind is. Its price goes into a book under the key beside it.</p>
       <ul className="my-2">
         {own.map((each, n) => (
@@ -120,6 +121,7 @@ export function OwnSheet({ onClose }: { onClose: () => void }) {
         </Strong>
       </form>
       <Bags say={say} box={box} />
+      <OwnGoods say={say} box={box} />
       {wrong && (
         <p role="alert" className="mt-2 font-semibold text-bad">
           {wrong}

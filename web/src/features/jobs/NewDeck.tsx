@@ -1,18 +1,19 @@
 import { useState } from "react";
 import { post } from "../../api/client";
 import type { Opened, Start } from "../../api/types";
-import { Blank, box, RegionBlank, StartSheet } from "./StartSheet";
+import { Blank, box, LikeBlank, likeOf, RegionBlank, StartSheet } from "./StartSheet";
 
 /** A new deck, said in a sentence: where, how large, how high, and who carries it. */
 export function NewDeck({ start, site, region, onClose }: { start: Start; site?: string; region?: string; onClose: () => void }) {
   const [said, say] = useState({ name: "", region: region ?? start.region, width: "", out: "", height: "", support: "ledger" });
+  const [like, setLike] = useState("");
   const facts = start.regions.find((r) => r.id === said.region)!;
   const feet = facts.units.includes("inch");
   const blank = (of: "name" | "width" | "out" | "height", name: string, example: string) => <Blank said={said} say={say} of={of} name={name} example={example} />;
   return (
     <StartSheet
       title="A new deck"
-      send={() => post<Opened>("/api/jobs/deck", { ...said, name: said.name || "New deck", site })}
+      send={() => post<Opened>("/api/jobs/deck", { ...said, name: said.name || "New deck", site, like: likeOf(start, said.region, like) })}
       foot={`Lengths in any unit: 12'-6", 12 ft 6, 3.8 m, 3800 mm. Notches, clipped corners and holes come next, on the drawing.`}
       onClose={onClose}
     >
@@ -27,6 +28,7 @@ export function NewDeck({ start, site, region, onClose }: { start: Start; site?:
         </select>
         .
       </p>
+      <LikeBlank start={start} region={said.region} value={like} say={setLike} />
     </StartSheet>
   );
 }

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { post } from "../../api/client";
 import type { Opened, Start } from "../../api/types";
 import { Plain, Quiet } from "../../ui/controls";
-import { box, RegionBlank, StartSheet } from "./StartSheet";
+import { box, LikeBlank, likeOf, RegionBlank, StartSheet } from "./StartSheet";
 
 interface LegText {
   length: string;
@@ -17,11 +17,12 @@ export function NewJob({ start, site, region: usual, onClose }: { start: Start; 
   const [style, setStyle] = useState(start.styles[0].id);
   const [legs, setLegs] = useState<LegText[]>([{ length: "", angle_deg: "90", side: "left" }]);
   const [line, setLine] = useState<{ name: string; text: string } | null>(null);
+  const [like, setLike] = useState("");
   const facts = start.regions.find((r) => r.id === region)!;
   const change = (i: number, values: Partial<LegText>) => setLegs(legs.map((leg, j) => (j === i ? { ...leg, ...values } : leg)));
 
   const send = () => {
-    const what = { name: name || "New fence", region, style, site };
+    const what = { name: name || "New fence", region, style, site, like: likeOf(start, region, like) };
     return line ? post<Opened>("/api/jobs/from-line", { ...what, text: line.text }) : post<Opened>("/api/jobs", { ...what, legs });
   };
   const more = (
@@ -94,6 +95,7 @@ export function NewJob({ start, site, region: usual, onClose }: { start: Start; 
           {i > 0 && <Quiet onClick={() => setLegs(legs.filter((_, j) => j !== i))}>Leave this leg out</Quiet>}
         </p>
       ))}
+      <LikeBlank start={start} region={region} value={like} say={setLike} />
     </StartSheet>
   );
 }

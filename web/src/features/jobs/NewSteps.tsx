@@ -1,18 +1,19 @@
 import { useState } from "react";
 import { post } from "../../api/client";
 import type { Opened, Start } from "../../api/types";
-import { Blank, box, RegionBlank, StartSheet } from "./StartSheet";
+import { Blank, box, LikeBlank, likeOf, RegionBlank, StartSheet } from "./StartSheet";
 
 /** New steps alone, said in a sentence: where, how wide, how high, and how they are built. */
 export function NewSteps({ start, site, region, onClose }: { start: Start; site?: string; region?: string; onClose: () => void }) {
   const [said, say] = useState({ name: "", region: region ?? start.region, width: "", height: "", build: "stringers" });
+  const [like, setLike] = useState("");
   const facts = start.regions.find((r) => r.id === said.region)!;
   const feet = facts.units.includes("inch");
   const blank = (of: "name" | "width" | "height", name: string, example: string) => <Blank said={said} say={say} of={of} name={name} example={example} />;
   return (
     <StartSheet
       title="New steps"
-      send={() => post<Opened>("/api/jobs/steps", { ...said, name: said.name || "New steps", site })}
+      send={() => post<Opened>("/api/jobs/steps", { ...said, name: said.name || "New steps", site, like: likeOf(start, said.region, like) })}
       foot="Down from a deck, a landing or a door that is there already, to the ground, paving or a slab. Corners, handrail and guard come next."
       onClose={onClose}
     >
@@ -27,6 +28,7 @@ export function NewSteps({ start, site, region, onClose }: { start: Start; site?
         </select>
         .
       </p>
+      <LikeBlank start={start} region={said.region} value={like} say={setLike} />
     </StartSheet>
   );
 }

@@ -74,6 +74,29 @@ export function RegionBlank({ start, value, say }: { start: Start; value: string
   );
 }
 
+/** Whose own values a new job has: timber and hardware, prices and percentages, what its region asks. */
+export function LikeBlank({ start, region, value, say }: { start: Start; region: string; value: string; say: (job: string) => void }) {
+  const some = start.likes.filter((job) => job.region === region);
+  if (!some.length) return null;
+  return (
+    <p className="leading-10">
+      Prices, percentages, local values and our own goods as{" "}
+      <select aria-label="Own values" value={some.some((job) => job.id === value) ? value : ""} onChange={(e) => say(e.target.value)} className={`${box} max-w-72`}>
+        <option value="">usual here</option>
+        {some.map((job) => (
+          <option key={job.id} value={job.id}>
+            in {job.name}
+          </option>
+        ))}
+      </select>
+      .
+    </p>
+  );
+}
+
+/** The job to send as the one whose values are taken over: none where it is of another region. */
+export const likeOf = (start: Start, region: string, like: string) => (start.likes.some((job) => job.id === like && job.region === region) ? like : null);
+
 interface BlankProps<T extends Record<string, string>> {
   said: T;
   say: (said: T) => void;

@@ -64,5 +64,6 @@ TRADE: Trade = Trade(
     built=deck_built,
     site=deck_site,
     training=TRAINING,
+    ours=("deck.over", "deck.loads"),
     measured=lambda plan: {plan.brief.field.id: "deck.boards.measured_mm"},
 )  # fmt: skip

@@ -1,0 +1,29 @@
+"""The fixings and hardware of a plan that a crew's own may be bought instead of, and what is asked of those."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from rowstake.core.job.own import may_stand_in
+from rowstake.core.planned import AnyPlan
+
+
+@dataclass(frozen=True, slots=True)
+class StandsIn:
+    """`lengths`, `packs`, `leaf`: whether the lengths it comes in, its packs, the leaf it is made for are told."""
+
+    id: str
+    name: str
+    lengths: bool
+    packs: bool
+    leaf: bool
+
+
+def stands_in(plan: AnyPlan) -> list[StandsIn]:
+    """In the order of the list for the yard, each once, by the first of its names there."""
+    out: dict[str, StandsIn] = {}
+    for line in plan.lists.buy:
+        if line.good.section is None and may_stand_in(entry := line.good.entry):
+            name = entry.words.split(" {0}")[0] if entry.driven else line.good.words
+            out.setdefault(entry.id, StandsIn(entry.id, name, entry.driven, bool(entry.packs), entry.swings))
+    return list(out.values())

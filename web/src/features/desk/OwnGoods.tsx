@@ -1,0 +1,69 @@
+import { useState } from "react";
+import { Plain, Strong } from "../../ui/controls";
+import { useDesk, valueAt } from "./state";
+
+type Problem = Awaited<ReturnType<ReturnType<typeof useDesk.getState>["edit"]>>;
+const NOTHING = { name: "", lengths: "", packs: "", kg: "", leaf: "" };
+
+/** Fixings and hardware of the crew's own, each bought instead of one that is on the list. */
+export function OwnGoods({ say, box }: { say: (problem: Problem) => boolean; box: string }) {
+  const own = useDesk((s) => valueAt(s.document, "own_goods")) ?? [];
+  const may = useDesk((s) => s.desk?.stands_in) ?? [];
+  const { edit } = useDesk.getState();
+  const [of, setOf] = useState("");
+  const [told, setTold] = useState(NOTHING);
+  const free = may.filter((one) => !own.some((each) => each.instead_of === one.id));
+  const asked = free.find((one) => one.id === of) ?? free[0];
+  const number = (text: string) => (text.trim() ? Number(text.replace(",", ".")) : null);
+  const blank = (key: keyof typeof NOTHING, words: string, wide: string, like = "") => (
+    <label>
+      {words} <input aria-label={`Own hardware ${words}`} value={told[key]} placeholder={like} onChange={(e) => setTold({ ...told, [key]: e.target.value })} maxLength={key === "name" ? 40 : 200} className={`${box} ${wide}`} />
+    </label>
+  );
+  const lacks = !asked || !told.name.trim() || (asked.lengths && !told.lengths) || (asked.packs && !told.packs) || (asked.leaf && !(number(told.leaf)! > 0));
+  return (
+    <section aria-label="Our own fixings and hardware">
+      <h3 className="mt-4 font-bold">Our own fixings and hardware</h3>
+      <p>Bought instead of what is on the list. What the rules count on to carry is not replaced: bolts, anchors, what holds a ledger or a guard.</p>
+      <ul>
+        {own.map((good) => (
+          <li key={good.name} data-own-good={good.name} className="flex items-center gap-3 border-b border-rule py-1">
+            <b className="flex-1">{good.name}</b> <span className="text-faint">for {good.instead_of.replaceAll("_", " ")}</span>
+            <Plain onClick={() => void edit([{ do: "remove_own_good", name: good.name }], `own hardware: ${good.name} taken away`).then(say)}>Take away</Plain>
+          </li>
+        ))}
+      </ul>
+      {asked && (
+        <form
+          className="mt-2 flex flex-wrap items-end gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const more = { lengths: asked.lengths ? told.lengths : "", packs: asked.packs ? told.packs : "", kg: number(told.kg), up_to_kg: asked.leaf ? number(told.leaf) : null };
+            void edit([{ do: "add_own_good", instead_of: asked.id, name: told.name, ...more }], `own hardware: ${told.name}`).then((problem) => {
+              if (say(problem)) setTold(NOTHING);
+            });
+          }}
+        >
+          <label>
+            Instead of{" "}
+            <select aria-label="Instead of" value={asked.id} onChange={(e) => setOf(e.target.value)} className={`${box} max-w-60`}>
+              {free.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          {blank("name", "called", "w-40")}
+          {asked.lengths && blank("lengths", "in lengths of", "w-36", "50; 65; 80")}
+          {asked.packs && blank("packs", "in packs of", "w-24", "100; 500")}
+          {asked.leaf && blank("leaf", "for a leaf of at most, kg", "w-16")}
+          {!asked.packs && blank("kg", "one weighs, kg", "w-16", "as listed")}
+          <Strong type="submit" disabled={lacks}>
+            Add the hardware
+          </Strong>
+        </form>
+      )}
+    </section>
+  );
+}
