@@ -812,3 +812,19 @@ def test_boxes_are_framed_from_the_joists_own_boards_first():
         "the upper box is higher than the joists are deep"
     )
     check_solids(own_joists)
+
+
+def test_joists_end_at_the_flush_beam_that_closes_a_clipped_frame_though_steps_made_it_another():
+    """Steps on the far edge: a beam of two plies lacks a little under joists that end at it, one of three does not; joists ended for three must not meet
+    two, 45 short of them."""
+    edits = [
+        {"do": "add_cut", "kind": "clip", "corner": "house_left"}, *cut(along_mm=200, out_mm=200), {"do": "add_steps", "side": "far"},
+        put("deck.steps.0.at_mm", 900), put("deck.steps.0.width_mm", 1200), put("deck.steps.0.max_riser_mm", 120), put("deck.beams.way", "flush"),
+        put("deck.boards.start", "far"), put("deck.boards.gap_mm", 5), put("deck.boards.product", "au_softwood"), put("deck.steps.0.nosing_mm", 0),
+        put("deck.steps.0.closed", False),
+    ]  # fmt: skip
+    made = plan(deck(3023, 2302, 1321, *edits, region="australia_nz"))
+    [beam] = made.laid.main.supports.beams
+    assert {j.t1 for j in made.laid.main.grid.joists} == {beam.t - beam.wide_mm / 2}
+    check_deck(made)
+    check_solids(made)

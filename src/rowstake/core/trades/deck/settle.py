@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import replace
+from functools import partial
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.faults import JobFault
+from rowstake.core.faults import JobFault, refuse
 from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.demands import StandsOn, of
@@ -18,6 +20,8 @@ from rowstake.core.trades.deck.work import beams_under_steps, worked
 
 BEAM_TRIES, BEAM_MORE = 8, 1.02
 """How often a beam under steps is proposed anew, and by how much more than it lacked."""
+CLOSE_TRIES, CLOSE_MORE = 12, 1.1
+"""How often a frame is laid anew for the beams that close it, and as how much more a beam is proposed that got thinner."""
 CLOSE_MM = CATALOGUE.deck.posts_close_mm
 
 
@@ -57,10 +61,29 @@ def _framed(brief: DeckBrief) -> tuple[Grid, Supports]:
             break
         plies, grid = plies._replace(stepped=plies.stepped + 1), more
         supports = _supported(brief, grid)
-    if clipped:
-        grid = laid(plies, _closed_by_beams(grid, supports))
-        supports = _supported(brief, grid)
-    return grid, supports
+    return _closed(brief, grid, supports, partial(laid, plies)) if clipped else (grid, supports)
+
+
+def _closed(brief: DeckBrief, grid: Grid, supports: Supports, laid: Callable[[BeamsAt], Grid]) -> tuple[Grid, Supports]:
+    """Joists that end at the flush beams which close the frame, and the beams that hold those joists: laid again till both are of one width. A beam never gets
+    thinner than what joists were ended for. Raises `JobFault` where that comes to no end."""
+    floor: dict[str, float] = {}
+    for _ in range(CLOSE_TRIES):
+        closed = _closed_by_beams(grid, supports)
+        was = {beam.label: beam for beam in supports.beams}
+        grid = laid(closed)
+        supports = _supported(brief, grid, floor)
+        if _closed_by_beams(grid, supports) == closed:
+            return grid, supports
+        for beam in supports.beams:
+            if beam.label in was and beam.wide_mm < was[beam.label].wide_mm:
+                floor[beam.label] = max(was[beam.label].as_much, beam.as_much) * CLOSE_MORE
+    raise refuse(
+        "deck.beams.way",
+        "flush",
+        "dropped beams",
+        "No flush beam closes this frame: its joists and its beams do not settle on one width",
+    )
 
 
 def _joists_lack(brief: DeckBrief, grid: Grid, supports: Supports) -> bool:
@@ -81,10 +104,11 @@ def _closed_by_beams(grid: Grid, supports: Supports) -> BeamsAt:
     return out
 
 
-def _supported(brief: DeckBrief, grid: Grid) -> Supports:
+def _supported(brief: DeckBrief, grid: Grid, floor: AsMuch | None = None) -> Supports:
     """Beams that hold what comes down on them from steps too: each is proposed as under so much more of the deck as it lacked,
-    till all hold or posts would crowd; then those that lack least, and advice says so."""
-    as_much: dict[str, float] = {}
+    till all hold or posts would crowd; then those that lack least, and advice says so. Each is proposed as
+    under no less than its `floor`."""
+    as_much = dict(floor or {})
     tried: list[tuple[float, Supports]] = []
     for _ in range(BEAM_TRIES):
         try:
