@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 import json
+from decimal import Decimal
 
 import pytest
 
 from rowstake.cli import main
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.cost.book import Book, Item, together
 from rowstake.core.faults import JobFault
+from rowstake.core.goods import GOODS
 from rowstake.core.job import write_job_text
 from rowstake.core.measure import Printer
 from rowstake.core.plan import plan
@@ -17,6 +20,7 @@ from rowstake.core.site.as_built import as_built
 from rowstake.core.site.choices import ways_out, with_entries
 from rowstake.core.site.cuts import at_the_saw
 from rowstake.core.site.inspection import faults_found, inspection
+from rowstake.core.site.mending import mends
 from rowstake.core.site.opened import opened_again
 from rowstake.core.site.sheet import site_sheet
 from rowstake.core.site.steps import check_step, steps_told
@@ -333,3 +337,26 @@ def test_two_packs_of_one_screw_are_two_lines_and_the_log_names_what_came():
     assert now[one.part] == 0
     assert all(now[a.part] == a.ordered for a in packed if a is not one)
     assert sheet.log[0].part == one.item
+
+
+def test_what_it_costs_to_put_a_fault_right_by_the_book_of_the_job():
+    """Hangers: half an hour and one a place; three places at £34 an hour and £2.10 a hanger are 1.5 × 34 + 3 × 2.10 = 57.30. What has no price is said; without
+    a book there are hours and goods alone."""
+    items = [
+        Item(item="labour", unit="h", price=Decimal(34)),
+        Item(item="joist_hanger", unit="each", price=Decimal("2.10")),
+    ]
+    prices, made = together([Book(name="b", currency="GBP", items=tuple(items))]), plan(deck())
+    hangers, ledger = (
+        CATALOGUE.inspection[key] for key in ("deck_joists_no_hangers_wrong_nails", "deck_ledger_no_flashing_behind_or")
+    )
+    three = next(m for m in mends(hangers, made, prices) if m.places == 3)
+    assert (three.cost, three.words.split(": ")[1]) == (57.3, "about £57.30")
+    assert three.words.startswith("1.5 h of work, 3 × joist hanger")
+    assert "no price for Z flashing" in mends(ledger, made, prices)[0].words
+    assert [m.cost for m in mends(hangers, made, None)] == [None] * 5
+    for rule in CATALOGUE.inspection.values():
+        assert 0 < rule.hours <= 24
+        assert {GOODS[id].unit for id in rule.goods} <= {"each", "bags"}
+    asked = inspection("deck", Record(), Printer("mm"), lambda rule: mends(rule, made, prices)).questions
+    assert all(len(q.usual) == 5 for q in asked)

@@ -1910,6 +1910,11 @@ export interface components {
             photos: string[];
             /** Entry */
             entry: string;
+            /**
+             * Usual
+             * @default []
+             */
+            usual?: components["schemas"]["Mend"][];
         };
         /** AtTheSaw */
         AtTheSaw: {
@@ -3255,6 +3260,18 @@ export interface components {
              * @default
              */
             top?: string;
+        };
+        /**
+         * Mend
+         * @description So many places: what it takes in words, and about what it costs; None where nothing of it has a price.
+         */
+        Mend: {
+            /** Places */
+            places: number;
+            /** Words */
+            words: string;
+            /** Cost */
+            cost: number | null;
         };
         /**
          * Misfit

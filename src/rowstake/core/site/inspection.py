@@ -2,12 +2,21 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Callable
+from dataclasses import dataclass, replace
 from typing import Any
 
-from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.catalogue import CATALOGUE, InspectionRule
 from rowstake.core.measure import Printer
 from rowstake.core.record.record import Record
+from rowstake.core.site.mending import Mend
+
+CostOf = Callable[[InspectionRule], tuple[Mend, ...]]
+
+
+def _not_asked(_: InspectionRule) -> tuple[Mend, ...]:
+    return ()
+
 
 ORDER = {"danger": 0, "will fail": 1, "will show": 2}
 
@@ -29,6 +38,8 @@ class Asked:
     cost: float | None
     photos: tuple[str, ...]
     entry: str
+    usual: tuple[Mend, ...] = ()
+    """About what it takes to put it right, by the number of places."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,9 +51,13 @@ class Inspection:
     verdict: str
 
 
-def inspection(trade: str, record: Record, p: Printer) -> Inspection:
-    """Every rule of a trade, in the order they are walked."""
-    rows = tuple(_asked(record, key, p) for key, rule in CATALOGUE.inspection.items() if rule.trade == trade)
+def inspection(trade: str, record: Record, p: Printer, cost_of: CostOf = _not_asked) -> Inspection:
+    """Every rule of a trade, in the order they are walked; `cost_of` says what it takes to put one right."""
+    rows = tuple(
+        replace(_asked(record, key, p), usual=cost_of(rule))
+        for key, rule in CATALOGUE.inspection.items()
+        if rule.trade == trade
+    )
     open_, wrong = sum(not r.answer for r in rows), [r for r in rows if r.answer == "wrong"]
     counts = [(n, bad) for bad in ORDER if (n := sum(r.bad == bad for r in wrong))]
     told = ", ".join(f"{n} {bad}" for n, bad in counts)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from rowstake.core.cost.book import Prices
 from rowstake.core.drawing.scene import Scene, Shape
 from rowstake.core.job import Job
 from rowstake.core.kept import kept_plan
@@ -17,6 +18,7 @@ from rowstake.core.site.as_built import as_built
 from rowstake.core.site.cuts import AtTheSaw, at_the_saw
 from rowstake.core.site.inspection import Inspection, inspection
 from rowstake.core.site.logbook import LogLine, log_lines, punch_list
+from rowstake.core.site.mending import mends
 from rowstake.core.site.opened import DrawnAt, no_drawing, opened_again
 from rowstake.core.site.steps import StepTold, steps_told
 from rowstake.core.views.lists import BuyRow, buy_rows
@@ -67,8 +69,9 @@ def site_sheet(
     lists: AnyPlan | None = None,
     drawn_at: DrawnAt = no_drawing,
     revision: int | None = None,
+    prices: Prices | None = None,
 ) -> SiteSheet:
-    """`lists` is the plan as built with lists from somewhere else, a book and a rack; `drawn_at` earlier revisions of the document. Raises
+    """`lists` is the plan as built with lists from somewhere else, a book and a rack; `drawn_at` earlier revisions of the document; `prices` are those of its books. Raises
     `JobFault` for a job that cannot be laid out as it is drawn."""
     built = as_built(job, record)
     drawn, plan = kept_plan(job), kept_plan(built.job)
@@ -91,7 +94,7 @@ def site_sheet(
     return SiteSheet(
         job.name, plan.trade.id, job.units, job.fraction, told, steps, at_the_saw(bought, record, told.pending, told.lengths),
         built.asked, compare(drawn, plan, more), built_scene(drawn, plan), tuple(buy_rows(bought.lists)), log, punch,
-        inspection(plan.trade.id, record, plan.brief.printer), cautions,
+        inspection(plan.trade.id, record, plan.brief.printer, lambda rule: mends(rule, plan, prices)), cautions,
         arrivals(bought.lists.buy, record, plan.brief.printer, drawn.trade.measured(drawn)), len(record.entries), revision,
     )  # fmt: skip
 

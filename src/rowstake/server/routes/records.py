@@ -24,7 +24,7 @@ from rowstake.core.site.choices import WayOut, ways_out
 from rowstake.core.site.sheet import SiteSheet, site_sheet
 from rowstake.core.site.steps import check_step
 from rowstake.server.answer import as_json
-from rowstake.server.prices import priced_figures, sold
+from rowstake.server.prices import priced_figures, prices_of, sold
 from rowstake.server.session import BooksHere, JobsHere, RackHere, RecordsHere
 from rowstake.store.pictures import read_picture
 from rowstake.store.rack import Rack
@@ -149,8 +149,11 @@ def built(key: Key, jobs: JobsHere, records: RecordsHere, books: BooksHere, rack
             return EARLIER.plan(read_job(jobs.document(key, revision)))
         return None
 
-    priced = priced_figures(job, books)
-    return as_json(SHEET, site_sheet(job, record, tuple(cautions(plan)), priced, lists, drawn_at, held.revision))
+    priced, found = priced_figures(job, books), prices_of(job, books)
+    prices = found.of(job.terms.suppliers) if found else None
+    return as_json(
+        SHEET, site_sheet(job, record, tuple(cautions(plan)), priced, lists, drawn_at, held.revision, prices)
+    )
 
 
 class AskWaysOut(BaseModel):

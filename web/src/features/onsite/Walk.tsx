@@ -82,6 +82,25 @@ function Question({ sheet, q, answer, next }: { sheet: SiteSheet; q: InspectionA
       )}
       <input aria-label="Note" value={note} onChange={(e) => setNote(e.target.value)} maxLength={500} placeholder="note" className="mt-2 min-h-12 w-full border-2 border-rule bg-board px-2 text-lg" />
       <input aria-label="What it costs to put right" value={cost} inputMode="decimal" onChange={(e) => setCost(e.target.value)} maxLength={12} placeholder="what it costs to put right" className="mt-2 min-h-12 w-full border-2 border-rule bg-board px-2 text-lg" />
+      {q.usual.length > 0 && (
+        <label className="mt-2 block">
+          As usual, in{" "}
+          <select aria-label="Places" value="" onChange={(e) => {
+              const usual = q.usual[Number(e.target.value)];
+              if (usual.cost !== null) setCost(String(usual.cost));
+              setNote(note.trim() || usual.words);
+            }} className="min-h-12 max-w-full border-2 border-rule bg-board px-2 text-lg">
+            <option value="" disabled>
+              how many places?
+            </option>
+            {q.usual.map((usual, n) => (
+              <option key={usual.places} value={n}>
+                {`${usual.places} place${usual.places > 1 ? "s" : ""}: ${usual.words}`}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       {wrong && (
         <p role="alert" className="font-semibold text-bad">
           A sum from 0 to 10 000 000

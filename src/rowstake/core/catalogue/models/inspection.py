@@ -8,7 +8,7 @@ from rowstake.core.catalogue.models.base import Fact
 
 
 class InspectionRule(Fact):
-    """`bad`: how bad it is where it is wrong."""
+    """`bad`: how bad it is where it is wrong. `hours` of work and `goods` put one place right; `timber` where timber comes on top."""
 
     id: str
     trade: str
@@ -17,3 +17,6 @@ class InspectionRule(Fact):
     why: str
     right: str
     bad: Literal["danger", "will fail", "will show"]
+    hours: float
+    goods: dict[str, float] = {}
+    timber: bool = False
