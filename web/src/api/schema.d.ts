@@ -1910,11 +1910,8 @@ export interface components {
             photos: string[];
             /** Entry */
             entry: string;
-            /**
-             * Usual
-             * @default []
-             */
-            usual?: components["schemas"]["Mend"][];
+            /** Usual */
+            usual: components["schemas"]["Mend"][];
         };
         /** AtTheSaw */
         AtTheSaw: {

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Any
 
 from rowstake.core.catalogue import CATALOGUE, InspectionRule
@@ -38,7 +38,7 @@ class Asked:
     cost: float | None
     photos: tuple[str, ...]
     entry: str
-    usual: tuple[Mend, ...] = ()
+    usual: tuple[Mend, ...]
     """About what it takes to put it right, by the number of places."""
 
 
@@ -54,9 +54,7 @@ class Inspection:
 def inspection(trade: str, record: Record, p: Printer, cost_of: CostOf = _not_asked) -> Inspection:
     """Every rule of a trade, in the order they are walked; `cost_of` says what it takes to put one right."""
     rows = tuple(
-        replace(_asked(record, key, p), usual=cost_of(rule))
-        for key, rule in CATALOGUE.inspection.items()
-        if rule.trade == trade
+        _asked(record, key, p, cost_of(rule)) for key, rule in CATALOGUE.inspection.items() if rule.trade == trade
     )
     open_, wrong = sum(not r.answer for r in rows), [r for r in rows if r.answer == "wrong"]
     counts = [(n, bad) for bad in ORDER if (n := sum(r.bad == bad for r in wrong))]
@@ -71,13 +69,13 @@ def inspection(trade: str, record: Record, p: Printer, cost_of: CostOf = _not_as
     return Inspection(rows, open_, verdict)
 
 
-def _asked(record: Record, key: str, p: Printer) -> Asked:
+def _asked(record: Record, key: str, p: Printer, usual: tuple[Mend, ...]) -> Asked:
     rule, found = CATALOGUE.inspection[key], record.last("inspection", key)
     values: Any = found.values if found else None
     return Asked(
         key, rule.where, p.worded(rule.wrong), rule.why, p.worded(rule.right), rule.bad, values.answer if values else "", values.place if values else "",
         values.note if values else "", f"{found.author}, {found.time:%d %b %H:%M}" if found else "", values.cost if values else None,
-        found.photos if found else (), found.id if found else "",
+        found.photos if found else (), found.id if found else "", usual,
     )  # fmt: skip
 
 
