@@ -1,4 +1,4 @@
-"""rowstake serve | demo | plan | check | cost | reckon | check-vectors | export | formulas | openapi"""
+"""rowstake serve | demo | backup | restore | plan | check | cost | reckon | check-vectors | export | formulas | openapi"""
 
 from __future__ import annotations
 
@@ -185,6 +185,18 @@ def demo_command(args: argparse.Namespace) -> int:
     return demo(fresh=args.fresh, port=args.port)
 
 
+def backup_command(args: argparse.Namespace) -> int:
+    from rowstake.server.keeping import backup
+
+    return backup(Path(args.file))
+
+
+def restore_command(args: argparse.Namespace) -> int:
+    from rowstake.server.keeping import restore
+
+    return restore(Path(args.file))
+
+
 def parser() -> argparse.ArgumentParser:
     top = argparse.ArgumentParser(prog="rowstake", description=__doc__)
     commands = top.add_subparsers(dest="command", required=True)
@@ -200,6 +212,14 @@ def parser() -> argparse.ArgumentParser:
     demo = command("demo", demo_command, "start a database and the application with demo data")
     demo.add_argument("--fresh", action="store_true", help="start over with new demo data")
     demo.add_argument("--port", type=int, default=8710)
+    backup = command(
+        "backup",
+        backup_command,
+        "a copy of all jobs, sites, books, records and photos in one file, whether it runs or not",
+    )
+    backup.add_argument("file", help="a file that is not there yet")
+    restore = command("restore", restore_command, "put such a copy back; what was there is kept beside it")
+    restore.add_argument("file")
     plan = command("plan", plan_command, "print the plan of a job file as JSON")
     plan.add_argument("job", help="a job file, or - for standard input")
     plan.add_argument("--built", help="entries made on site, as JSON lines: the plan of the job as it stands")

@@ -21,6 +21,7 @@ from rowstake.server.events import Hub
 from rowstake.server.routes import (
     actuals,
     books,
+    copies,
     exports,
     jobs,
     plans,
@@ -71,6 +72,7 @@ def create_app(
         actuals.router,
         rack.router,
         books.router,
+        copies.router,
         exports.router,
         jobs.router,
         laser_told.router,

@@ -3,14 +3,12 @@
 from __future__ import annotations
 
 import contextlib
-import fcntl
 import gc
 import json
 import os
 import socket
 import subprocess
 import sys
-import time
 from collections.abc import Iterator
 from importlib import resources
 from pathlib import Path
@@ -29,23 +27,13 @@ from rowstake.outside.laser import Laser
 from rowstake.outside.locate import Locating
 from rowstake.outside.yards import Yards
 from rowstake.server.app import LOOPBACK, create_app
+from rowstake.server.folder import DATABASE, held_by, home, set_aside
 from rowstake.store.books import Books
 from rowstake.store.database import NewerTables, engine_for, migrate
 from rowstake.store.jobs import Jobs
 from rowstake.store.postgres import NoServer, Postgres, free_port
 from rowstake.store.records import Records
 from rowstake.store.sites import Sites
-
-DATABASE = "rowstake"
-
-
-def home() -> Path:
-    """Where the demo keeps its data: ROWSTAKE_HOME, else a folder that lasts."""
-    if chosen := os.environ.get("ROWSTAKE_HOME"):
-        return Path(chosen)
-    if os.geteuid() == 0:
-        return Path("/var/lib/rowstake")
-    return Path(os.environ.get("XDG_DATA_HOME", Path.home() / ".local" / "share")) / "rowstake"
 
 
 def _port_or_free(port: int) -> int:
@@ -174,40 +162,23 @@ def standins() -> Iterator[dict[str, str]]:
             process.wait(timeout=10)
 
 
-def _alone(base: Path) -> TextIO | None:
-    """The lock of this data folder, or None when another demo holds it."""
-    base.mkdir(parents=True, exist_ok=True)
-    lock = (base / "running").open("a+")
-    try:
-        fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
-    except OSError:
-        lock.seek(0)
-        print(f"Row Stake is already running: {lock.read().strip() or 'it is just starting'}", file=sys.stderr)
-        return None
-    return lock
-
-
-def _set_aside(base: Path) -> None:
-    """Starting over keeps what was there: the old database lies beside the new one until somebody takes it away."""
-    old = base / "postgres"
-    if (old / "data").exists():
-        kept = base / f"postgres-before-{time.strftime('%Y%m%d-%H%M%S')}"
-        old.rename(kept)
-        print(f"The jobs that were here are kept in {kept}; give it back its name to have them again.", flush=True)
-
-
 def demo(fresh: bool = False, port: int = 8710) -> int:
     """A database of our own, the demo jobs, and the application; all of it stops with this process."""
     base = home()
     try:
-        lock = _alone(base)
+        with held_by(base) as (lock, running):
+            if lock is None:
+                print(f"Row Stake is already running: {running or 'it is just starting'}", file=sys.stderr)
+                return 1
+            return _demo(base, lock, fresh, port)
     except OSError as error:
         print(f"rowstake: the folder {base} cannot be written: {error.strerror}", file=sys.stderr)
         return 1
-    if lock is None:
-        return 1
-    if fresh:
-        _set_aside(base)
+
+
+def _demo(base: Path, lock: TextIO, fresh: bool, port: int) -> int:
+    if fresh and (kept := set_aside(base)):
+        print(f"The jobs that were here are kept in {kept}; give it back its name to have them again.", flush=True)
     port = _port_or_free(port)
     database = Postgres(base / "postgres")
     try:
@@ -232,6 +203,4 @@ def demo(fresh: bool = False, port: int = 8710) -> int:
         pass
     finally:
         database.stop()
-        lock.truncate(0)
-        lock.close()
     return 0

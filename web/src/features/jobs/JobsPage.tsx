@@ -222,7 +222,10 @@ export function JobsPage() {
         )}
       </main>
       <footer className="px-4 py-3 text-center text-sm text-faint">
-        {start?.caution} There is no sign-in yet, so Row Stake listens on this machine only.
+        {start?.caution} There is no sign-in yet, so Row Stake listens on this machine only.{" "}
+        <a className="whitespace-nowrap underline underline-offset-4" href="/api/copy" download>
+          A copy of everything in one file
+        </a>
       </footer>
     </div>
   );
