@@ -412,3 +412,11 @@ def test_a_nailer_at_a_clipped_corner_is_one_with_the_joist_it_is_packed_to():
     assert min(b[0][1] for b in packings) - low[1] < 400
     check_deck(made)
     check_solids(made)
+    two_thick = [
+        {"do": "add_cut", "kind": "clip", "corner": "far_left"}, *cut(along_mm=300, out_mm=300), put("deck.boards.border.boards", 1),
+        put("deck.boards.start", "far"), put("deck.boards.product", "na_softwood"), put("deck.boards.gap_mm", 4.7625),
+        put("deck.guard.edges", "chosen"), put("deck.guard.sides", ["left"]),
+    ]  # fmt: skip
+    made = plan(deck(1800, 4037, 500, *two_thick, region="north_america"))
+    assert next(p.kind for p in made.parts if p.label == "J4") == "nailer"
+    check_deck(made)

@@ -15,8 +15,11 @@ from rowstake.core.plan import plan
 from rowstake.core.record import Record, read_entries, read_entry, write_entries
 from rowstake.core.site.as_built import as_built
 from rowstake.core.site.sheet import site_sheet
+from rowstake.core.trades.deck.built import along_of
+from tests.decks import ANY, deck
 from tests.entries import entry, raw_entry
-from tests.jobs import fence, yard
+from tests.holds.solids import check_solids
+from tests.jobs import fence, put, yard
 
 LEG = fence((10_800, 0), (6000, 90))
 """Six bays of 1800 mm, then a corner and 6 m."""
@@ -148,6 +151,42 @@ def test_any_order_and_repetition_gives_the_same_and_pinned_posts_never_move(mad
     used = {e.id for read in standing.reads for e in read.entries}
     assert all(e.id in asked | used for e in one.of("post")), "what is not taken is asked about"
     site_sheet(LEG, one)
+
+
+DECK = deck(5200, 3000, 900, put("deck.posts.most_mm", 1450))
+FEET = plan(DECK).laid.footings
+OFF = st.floats(-700, 700).map(lambda mm: round(mm, 1))
+
+
+@ANY
+@given(
+    st.lists(
+        st.tuples(st.integers(0, len(FEET) - 1), OFF, st.sampled_from([None, None, 60, 300, 800])),
+        min_size=1,
+        max_size=6,
+    )
+)
+def test_footings_that_were_read_stand_where_they_were_read_or_are_asked_about(made):
+    main = plan(DECK).laid.main
+    marks = {f.label: along_of(main, f) for f in FEET}
+    entries = [
+        entry(n, "post", f"footing/{FEET[of].label}", at_mm=max(0.0, round(marks[FEET[of].label] + off, 1)), **({"depth_mm": deep} if deep else {}))
+        for n, (of, off, deep) in enumerate(made, 1)
+    ]  # fmt: skip
+    standing = as_built(DECK, Record(entries))
+    laid = plan(standing.job).laid
+    now = {f"footing/{f.label}": f for f in laid.footings}
+    assert standing.job == as_built(DECK, Record(entries[::-1] * 2)).job
+    asked = {q.part for q in standing.asked}
+    for read in standing.reads:
+        found = now[read.entry.part]
+        there = abs(along_of(laid.main, found) - read.at_mm) < 1
+        deep = read.values.depth_mm is None or found.dug.depth_mm == read.values.depth_mm
+        assert (there and deep) or read.entry.part in asked, read
+    for beam in laid.main.supports.beams:
+        assert list(beam.posts) == sorted(beam.posts)
+        assert beam.reach.used <= 1.0005 or "beam_over" in {f.rule for f in plan(standing.job).findings}
+    check_solids(plan(standing.job))
 
 
 @pytest.mark.parametrize(

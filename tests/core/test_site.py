@@ -24,9 +24,11 @@ from rowstake.core.site.mending import mends
 from rowstake.core.site.opened import opened_again
 from rowstake.core.site.sheet import site_sheet
 from rowstake.core.site.steps import check_step, steps_told
+from rowstake.core.trades.deck.built import along_of
 from tests.core.test_record import LEG, stations
 from tests.decks import deck
 from tests.entries import entry, raw_entry
+from tests.holds.solids import check_solids
 from tests.jobs import edited, fence, put, yard
 
 SET = "set-end-corner-and-gate-posts-then-the-o"
@@ -360,3 +362,56 @@ def test_what_it_costs_to_put_a_fault_right_by_the_book_of_the_job():
         assert {GOODS[id].unit for id in rule.goods} <= {"each", "bags"}
     asked = inspection("deck", Record(), Printer("mm"), lambda rule: mends(rule, made, prices)).questions
     assert all(len(q.usual) == 5 for q in asked)
+
+
+def test_footings_that_stand_elsewhere_divide_their_beam_anew_and_a_deck_is_carried_as_it_stands():
+    """A beam on five posts at d = 1/4 of what lies between its ends: the second 90 further on stays there, the third and fourth part what is left to the last:
+    a + (b − a)/3; the bays beside them are longer, so that the beam works harder, and the others stand as drawn."""
+    job = deck(6000, 3000, 900, put("deck.posts.most_mm", 1450))
+    drawn = plan(job)
+    [beam] = [b for b in drawn.laid.main.supports.beams if b.outer]
+    own = [f for f in drawn.laid.footings if f.post.beam is beam]
+    assert len(own) == 5
+    mark = along_of(drawn.laid.main, own[1])
+    record = Record([
+        entry(1, "post", f"footing/{own[1].label}", at_mm=round(mark + 90, 3)), entry(2, "post", f"footing/{own[0].label}", depth_mm=700),
+    ])  # fmt: skip
+    built = as_built(job, record)
+    made = plan(built.job)
+    [now] = [b for b in made.laid.main.supports.beams if b.label == beam.label]
+    a, b = beam.posts[1] + 90, beam.posts[4]
+    assert now.posts == pytest.approx([beam.posts[0], a, a + (b - a) / 3, a + 2 * (b - a) / 3, b])
+    assert now.section is beam.section
+    assert now.reach.span_mm == pytest.approx(beam.posts[1] - beam.posts[0] + 90)
+    first = next(f for f in made.laid.footings if f.label == own[0].label)
+    deeper = 700 - own[0].dug.depth_mm
+    area = own[0].dug.layers[0].volume_m3 / (own[0].dug.layers[0].top_mm - own[0].dug.layers[0].bottom_mm)
+    assert first.dug.depth_mm == 700
+    assert first.dug.layers[0].volume_m3 == pytest.approx(own[0].dug.layers[0].volume_m3 + area * deeper)
+    check_solids(made)
+    sheet = site_sheet(job, record)
+    hole = next(h for h in sheet.site.holes if h.label == own[1].label)
+    assert (hole.off, hole.asks) == (("90 mm further than drawn",), True)
+    assert not built.asked
+    stays = [entry(3, "post", f"footing/{own[3].label}", drawn_mm=round(along_of(drawn.laid.main, own[3]), 3))]
+    both = plan(as_built(job, Record([*record.entries, *stays])).job)
+    [kept] = [b for b in both.laid.main.supports.beams if b.label == beam.label]
+    assert kept.posts == pytest.approx([beam.posts[0], a, (a + beam.posts[3]) / 2, beam.posts[3], b])
+
+
+def test_a_footing_that_cannot_stand_so_is_asked_about_and_nothing_else_is_lost():
+    job = deck(6000, 3000, 900)
+    drawn = plan(job)
+    own = [f for f in drawn.laid.footings if f.post.beam.outer]
+    good, far = (f"footing/{f.label}" for f in (own[0], own[1]))
+    mark = along_of(drawn.laid.main, own[0])
+    record = Record([
+        entry(1, "post", good, at_mm=round(mark + 40, 3)), entry(2, "post", far, at_mm=round(mark + 20, 3)), entry(3, "post", "footing/F99", at_mm=10),
+        entry(4, "post", good, at_mm=round(mark + 60, 3)), entry(5, "post", good, depth_mm=60, met="rock"),
+    ])  # fmt: skip
+    built = as_built(job, record)
+    words = " ".join(q.words for q in built.asked)
+    assert "do not stand in a row" in words or "leaves no room" in words
+    assert "There is no footing “F99”" in words
+    assert "was measured more than once" in words
+    plan(built.job)

@@ -5487,6 +5487,11 @@ export interface components {
              * @default null
              */
             most_mm: number | null;
+            /**
+             * Fixed
+             * @default []
+             */
+            fixed: components["schemas"]["FixedPost"][];
         };
         /**
          * DeckShape
@@ -5511,6 +5516,27 @@ export interface components {
             /** Name */
             name: string;
             deck: components["schemas"]["Deck"];
+        };
+        /**
+         * FixedPost
+         * @description A post, or its footing, that stands already: how far along its beam it is off where it would be, and how deep it was dug. The others of its beam are
+         *     divided anew between those that stand and its ends.
+         */
+        FixedPost: {
+            /** Beam */
+            beam: string;
+            /** Post */
+            post: number;
+            /**
+             * Off Mm
+             * @default 0
+             */
+            off_mm: number;
+            /**
+             * Depth Mm
+             * @default null
+             */
+            depth_mm: number | null;
         };
         /** Footings */
         Footings: {

@@ -39,7 +39,7 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
   const made = hole.id.includes("/new/");
   const keep = (values: Record<string, unknown>) => {
     setAsk("");
-    const told = readAgain(fence ? hole : undefined, useOnSite.getState().waiting, { ...(fence ? { drawn_mm: hole.key_mm } : {}), ...values });
+    const told = readAgain(hole, useOnSite.getState().waiting, { drawn_mm: hole.key_mm, ...values });
     void enter("post", hole.id, told.values, { answers: told.answers });
   };
   return (
@@ -47,10 +47,10 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
       <h2 className="text-2xl font-bold">
         {hole.label} <span className="text-lg font-normal text-faint">{hole.kind}</span>
       </h2>
-      <Figure name={fence ? "Middle, from the start of the leg" : "Along, from the left end of the frame"}>{hole.mark}</Figure>
+      <Figure name={fence ? "Middle, from the start of the leg" : "Along its beam, from the left end of the frame or the wall"}>{hole.mark}</Figure>
       <Facts
         rows={[
-          [fence ? "Near face" : "Out", hole.face],
+          [fence ? "Near face" : "Its beam", hole.face],
           ["Deep", hole.depth],
           ["Across", hole.across],
           ...hole.fill.map((f) => ["Fill", f] as const),
@@ -69,14 +69,10 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
         <p className="mt-3 text-lg">Worked out on this phone: it is drawn as soon as there is signal.</p>
       ) : (
         <div className="mt-3 grid grid-cols-2 gap-2">
-          {fence && (
-            <>
-              <Big strong onClick={() => (keep({ placed: true }), next())}>
-                Stands as drawn
-              </Big>
-              <Big onClick={() => setAsk("at_mm")}>Mark measured</Big>
-            </>
-          )}
+          <Big strong onClick={() => (keep({ placed: true }), next())}>
+            Stands as drawn
+          </Big>
+          <Big onClick={() => setAsk("at_mm")}>Mark measured</Big>
           <Big onClick={() => setAsk("depth_mm")}>Depth reached</Big>
           {fence && <Big onClick={() => setAsk("lean")}>Out of plumb</Big>}
           <Big onClick={() => setAsk("met")}>Met something</Big>

@@ -28,7 +28,7 @@ export function holesWith(sheet: SiteSheet, waiting: Waiting[]): Hole[] {
       if (v.at_mm !== undefined) return v.at_mm;
       return v.clear_mm !== undefined && v.after_mm !== undefined ? markAfter(v.after_mm, bay?.faces_mm ?? 0, v.clear_mm) : at;
     }, h.mark_mm);
-    return { ...h, mark_mm: mark, mark: sheet.trade === "fence" ? print(mark) : h.mark, entries: [...h.entries, ...mine.map((w) => w.entry.id)], unsent: true };
+    return { ...h, mark_mm: mark, mark: print(mark), entries: [...h.entries, ...mine.map((w) => w.entry.id)], unsent: true };
   });
   return own.length ? sheet.site.stretches.reduce((all, s) => redivided(all, s.leg, s.start_mm, s.end_mm, s.pitch_mm, print), holes) : holes;
 }

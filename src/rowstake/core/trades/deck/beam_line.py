@@ -5,11 +5,15 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 from itertools import pairwise
+from typing import NamedTuple
 
-from rowstake.core.catalogue import Section
+from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.measure import Printer
 from rowstake.core.structure.continuous import Stretch, bend
 from rowstake.core.trades.deck.frame import BEARING_MM, Group
+
+LEAST_END_MM = 50.0
+"""A beam may go so far past its last post, however near the next one is."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,6 +28,13 @@ class SpanReach:
     def used(self) -> float:
         """Share of the allowed span that is used."""
         return self.span_mm / self.allowed_mm if self.allowed_mm else math.inf
+
+
+class End(NamedTuple):
+    """How far a beam goes past its last post, and the most that it may: a quarter of the bay beside it."""
+
+    past_mm: float
+    most_mm: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,6 +72,14 @@ class BeamLine:
     @property
     def wide_mm(self) -> float:
         return self.plies * self.section.thickness_mm
+
+    @property
+    def ends(self) -> tuple[End, End]:
+        share = CATALOGUE.deck.overhang_share
+        first, last = self.posts[1] - self.posts[0], self.posts[-1] - self.posts[-2]
+        return End(self.posts[0] - self.s0, max(first * share, LEAST_END_MM)), End(
+            self.s1 - self.posts[-1], max(last * share, LEAST_END_MM)
+        )
 
     @property
     def marks(self) -> list[float]:

@@ -17,6 +17,7 @@ from rowstake.core.trades.deck.dug import bearing_of, dig
 from rowstake.core.trades.deck.footings import Dug
 from rowstake.core.trades.deck.frame import Grid
 from rowstake.core.trades.deck.stack import PostAt, beam_depth, ground_at, stack_at
+from rowstake.core.trades.deck.standing import dug_to, fixed_on
 from rowstake.core.trades.deck.stands import on_posts, with_corner
 
 
@@ -71,7 +72,7 @@ def stand_posts(brief: DeckBrief, grid: Grid, supports: Supports, corners: Itera
             stack = stack_at(brief, supports, ground, deep)
             label = brief.place.label(f"P{len(out) + 1}")
             carries, more = beam.carried_mm * share / 1e6, extra.get((beam.label, n), 0.0)
-            out.append(PostAt(label, beam, at, brief.place.on_site(at), ground, stack, carries, deep, more))
+            out.append(PostAt(label, beam, at, brief.place.on_site(at), ground, stack, carries, deep, more, n))
     for corner in corners:
         if corner.on:
             continue
@@ -87,5 +88,6 @@ def dig_footings(brief: DeckBrief, posts: list[PostAt]) -> list[FootingAt]:
     out = []
     for post in posts:
         load = post.carries_m2 * brief.total_kpa + post.stands_kn
-        out.append(FootingAt(post, load, dig(brief, load)))
+        fixed = fixed_on(brief, post.beam.label).get(post.along) if post.beam else None
+        out.append(FootingAt(post, load, dug_to(dig(brief, load), fixed.depth_mm if fixed else None)))
     return out

@@ -133,10 +133,22 @@ class Beams(Block):
     """How far joists run past the outer beam; None takes a sixth of the way, to a tidy figure."""
 
 
+class FixedPost(Block):
+    """A post, or its footing, that stands already: how far along its beam it is off where it would be, and how deep it was dug. The others of its beam are
+    divided anew between those that stand and its ends."""
+
+    beam: Annotated[str, Field(min_length=1, max_length=20)]
+    post: Annotated[int, Field(ge=1, le=400)]
+    """Along its beam, from 1."""
+    off_mm: Annotated[float, Field(ge=-2000, le=2000)] = 0
+    depth_mm: Annotated[float, Field(ge=50, le=5000)] | None = None
+
+
 class DeckPosts(Block):
     size: str
     most_mm: Annotated[float, Field(ge=500, le=6000)] | None = None
     """The widest post spacing the builder wants; None lets the beam govern."""
+    fixed: Annotated[tuple[FixedPost, ...], Field(max_length=400)] = ()
 
 
 class Footings(Block):

@@ -31,6 +31,8 @@ class PostAt:
     """What the beam adds to the stack; nothing when flush, or where the post stands under a rim."""
     stands_kn: float = 0.0
     """What comes down on it beside the deck: steps, or the rim of a clipped corner."""
+    along: int = 0
+    """Which of its beam's posts it is, from 0."""
 
     @property
     def height_mm(self) -> float:

@@ -7,7 +7,7 @@ joists (or plies) cut over it and from ones that run on over it.
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -25,6 +25,7 @@ from rowstake.core.trades.deck.demands import KeepClear
 from rowstake.core.trades.deck.dug import across_under
 from rowstake.core.trades.deck.frame import Group
 from rowstake.core.trades.deck.spread import PLIES, WAYS, Spread, Way, allowed_joist, spread_of, tried
+from rowstake.core.trades.deck.standing import where_they_stand
 
 USUAL_POSTS_MM = CATALOGUE.deck.usual_posts_mm
 MOST_POSTS = 200
@@ -223,13 +224,19 @@ def _beam(brief: DeckBrief, joist: Section, row: Row, number: int, most: list[in
     best = next((x for x in tries if x[2] >= wanted - 0.5), None) or max(tries, key=lambda x: x[2])
     section, n, allowed, governed = best
     posts = _posts(brief, t, low, high, min(allowed, brief.deck.posts.most_mm or math.inf), load)
+    posts = where_they_stand(brief, label, posts, low, high)
     outer = any(abs(t - max(marks)) < 0.1 for _, marks in row.under)
     if flush:
         half = n * section.thickness_mm / 2
         t = min(t, group.t1 - half) if group.ledger else max(group.t0 + half, min(t, group.t1 - half))
-    reach = SpanReach(allowed, governed, max(b - a for a, b in pairwise(posts)))
+    reach = SpanReach(allowed, governed, _worst_bay(posts, low, high))
     groups = tuple(g for g, _ in row.under)
     return BeamLine(label, groups, t, low, high, section, n, load, posts, reach, outer, times)
+
+
+def _worst_bay(posts: Sequence[float], low: float, high: float) -> float:
+    """The widest of a beam's bays; an end past its last post counts as the bay of the same moment, w·a²/2 = w·L²/8, L = 2·a."""
+    return max(*(b - a for a, b in pairwise(posts)), 2 * (posts[0] - low), 2 * (high - posts[-1]))
 
 
 def _posts(brief: DeckBrief, t: float, low: float, high: float, most: float, load_mm: float) -> tuple[float, ...]:

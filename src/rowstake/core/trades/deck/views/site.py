@@ -7,9 +7,11 @@ from dataclasses import replace
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.reckoners.closed import cut_by
 from rowstake.core.record.question import AsBuilt
-from rowstake.core.record.read import read_together
+from rowstake.core.record.read import Read, read_together
 from rowstake.core.record.record import Record
+from rowstake.core.trades.deck.built import SAME_MM, along_of
 from rowstake.core.trades.deck.carried import FootingAt
+from rowstake.core.trades.deck.dug import dig
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
 from rowstake.core.trades.deck.views.strings import deck_strings
@@ -32,29 +34,40 @@ def deck_site(plan: DeckPlan, built: AsBuilt) -> SiteTold:
     measured = record.of("square") or any(e.part.startswith("deck.levels.") for e in record.of("size"))
     fitted = {q.label: "the frame" for q in plan.parts if q.unit == "piece" and q.sort.fitted}
     cut = {f.post.label: s.cut_mm for f, s in zip(footings, supports, strict=True) if s.entry and s.cut_mm}
-    holes = tuple(_hole(plan, f, n, record) for n, f in enumerate(footings))
+    reads = {read.entry.part: read for read in built.reads}
+    holes = tuple(_hole(plan, f, n, record, reads.get(f"footing/{f.label}")) for n, f in enumerate(footings))
     return SiteTold(
         holes, frames=tuple(_frames(plan)), strings=tuple(deck_strings(plan)), rows=_rows(plan), supports=supports,
         sizes=tuple(_sizes(plan)), pending={} if measured else fitted, lengths=cut,
     )  # fmt: skip
 
 
-def _hole(plan: DeckPlan, f: FootingAt, n: int, record: Record) -> HoleTold:
+def _hole(plan: DeckPlan, f: FootingAt, n: int, record: Record, read: Read | None) -> HoleTold:
     p, bag = plan.brief.printer, plan.brief.bag
     reads = record.of("post", f"footing/{f.label}")
     values, off, asks = read_together(reads), [], False
+    may, mark = plan.brief.job.tolerances, along_of(plan.laid.main, f)
+    if read and abs(read.at_mm - read.drawn_mm) > SAME_MM:
+        moved = read.at_mm - read.drawn_mm
+        off.append(f"{p.length(abs(moved))} {'further' if moved > 0 else 'nearer'} than drawn")
+        asks |= abs(moved) > may.post_mm
     if values.depth_mm is not None:
-        short = f.dug.depth_mm - values.depth_mm
-        asks = short > plan.brief.job.tolerances.depth_mm
-        off.append(f"{p.length(values.depth_mm)} deep" + (f", {p.length(short)} less than asked" if asks else ""))
+        short = dig(plan.brief, f.load_kn).depth_mm - values.depth_mm
+        asks |= short > may.depth_mm
+        off.append(
+            f"{p.length(values.depth_mm)} deep"
+            + (f", {p.length(short)} less than asked" if short > may.depth_mm else "")
+        )
     if values.met:
         off.append(f"met: {values.met}")
-    x, y = plan.laid.main.told_at(f.post.on_site)
+    along, out = plan.laid.main.told_at(f.post.on_site)
+    if plan.brief.turned:
+        along, out = out, along
     return HoleTold(
-        f"footing/{f.label}", f.label, 0, float(n), x, p.length(x), p.length(y), f.dug.words(p),
+        f"footing/{f.label}", f.label, n, read.drawn_mm if read else mark, mark, p.length(along), p.length(out), f.dug.words(p),
         p.length(f.dug.depth_mm), p.length(f.dug.across_mm), filled(f.dug.layers, bag, p), "",
         f"{plan.brief.post.name}, {p.length(f.post.height_mm)}" if f.post.height_mm > 0 else "",
-        tuple(e.id for e in reads), tuple(off), asks,
+        tuple(e.id for e in reads), tuple(off), asks, values.model_dump(exclude_none=True, exclude_defaults=True),
     )  # fmt: skip
 
 
