@@ -30,6 +30,7 @@ NEEDS = {
     "fence.gate_frame.bars_on": [put("fence.gate_frame.bars_mm", 300)],
     "fence.posts.at_wall": [{"do": "levels", "text": "1, 0, 0\n1, 3 m, 400, wall\n1, 6 m, 400\n1, 9 m, 0\n2, 0, 0"}],
     "fence.skin.meter_pct": [put("fence.skin.stock", "meter")],
+    "deck.boards.meter_pct": [put("deck.boards.stock", "meter")],
 }
 STANDING = {"fence.gate_frame.through", "fence.gate_frame.bars_mm", "fence.gate_frame.bars_on"}
 """Told of the leaf's boards only where they stand."""

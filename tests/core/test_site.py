@@ -256,6 +256,14 @@ def test_a_later_choice_says_which_steps_that_are_done_are_opened_again():
     assert list(fewer.values()) == [("doubled end: 2 fewer (J2, J12)",)]
 
 
+def test_posts_of_a_handrail_do_not_open_the_guard_again():
+    steps = [{"do": "add_steps", "side": "far"}, put("deck.guard.edges", "needed")]
+    was, now = (plan(deck(4000, 3000, 1200, *steps, put("deck.steps.0.handrail", way))) for way in ("none", "both"))
+    guard = next(s.key for s in steps_told(was, Record()) if s.do.startswith("Guard posts"))
+    assert sum(q.kind == "guard post" for q in now.parts) > sum(q.kind == "guard post" for q in was.parts)
+    assert guard not in opened_again(now, Record([entry(1, "step", guard, revision=1)]), {1: was}.get)
+
+
 def test_what_came_is_held_against_what_was_ordered():
     """Seven posts of ten come, one split; three more later: one is still to come. What nobody asked for is told."""
     job = yard()
@@ -285,6 +293,16 @@ def test_the_moisture_of_boards_that_came_is_what_they_are_laid_at():
     assert (skin.stock, skin.meter_pct) == ("meter", 32)
     own = edited(job, put("fence.skin.stock", "meter"), put("fence.skin.meter_pct", 15))
     assert as_built(own, Record(wet)).job.fence.skin.meter_pct == 15
+    boards = deck()
+    laid = [
+        entry(n, "delivery", plan(boards).brief.field.id, count=5, moisture_pct=pct) for n, pct in ((1, 22), (2, 26))
+    ]
+    of_deck = as_built(boards, Record(laid)).job
+    assert (of_deck.deck.boards.stock, of_deck.deck.boards.meter_pct, plan(of_deck).laid.year.fixed_pct) == (
+        "meter",
+        24,
+        24,
+    )
     soaked = as_built(job, Record([entry(1, "delivery", board, count=5, moisture_pct=90)]))
     assert soaked.job.fence.skin.stock == job.fence.skin.stock
     assert "90 % was measured" in soaked.asked[0].words

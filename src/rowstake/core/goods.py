@@ -45,6 +45,11 @@ class Good:
         return self.entry.kg_m2 * float(high) * float(wide) / 1e6
 
     @property
+    def of(self) -> str:
+        """What it is in the catalogue: a crew's own is what it is bought instead of."""
+        return GOODS[self.id].instead_of or self.id if self.id in GOODS else self.id
+
+    @property
     def section(self) -> Section | None:
         """Of timber, its section."""
         return CATALOGUE.sections.get(self.id)

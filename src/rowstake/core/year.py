@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from rowstake.core.catalogue import Climate
+from rowstake.core.catalogue import CATALOGUE, Climate
 from rowstake.core.reckoners.moisture_content import MoistureContent
 from rowstake.core.reckoners.moisture_content import run as moisture_content
 from rowstake.core.reckoners.wood_movement import WoodMovement
@@ -14,6 +14,14 @@ MONTHS = (
     "January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November",
     "December",
 )  # fmt: skip
+
+
+def fixed_pct(stock: str, meter_pct: float | None) -> float:
+    """Moisture of boards as they are fixed, %: by where they were kept, or by the meter; of a meter that says nothing, as dried in the yard."""
+    facts = CATALOGUE.materials.seasons
+    if stock == "meter":
+        return meter_pct or facts.yard_pct
+    return {"wet": facts.wet_pct, "yard": facts.yard_pct, "indoors": facts.indoors_pct}[stock]
 
 
 @dataclass(frozen=True, slots=True)

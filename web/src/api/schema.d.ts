@@ -5440,7 +5440,12 @@ export interface components {
              * @default yard
              * @enum {string}
              */
-            stock: "wet" | "yard" | "indoors";
+            stock: "wet" | "yard" | "indoors" | "meter";
+            /**
+             * Meter Pct
+             * @default null
+             */
+            meter_pct: number | null;
             /**
              * Measured Mm
              * @default null

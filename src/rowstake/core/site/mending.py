@@ -47,7 +47,7 @@ def _mend(rule: InspectionRule, plan: AnyPlan, prices: Prices | None, places: in
 
 def _line(plan: AnyPlan, id: str, count: float) -> BuyLine:
     """Of goods in any size: the price of the kind, or of the very size that the job takes."""
-    used = next((line.good for line in plan.lists.buy if line.good.id == id), None)
+    used = next((line.good for line in plan.lists.buy if line.good.of == id), None)
     good = used or Good(id, (), GOODS[id].words.split("{")[0].rstrip(" ,×").removesuffix(" for"))
     pack = plan.lists.buyer.bag.kg if id == "concrete" else None
     name = "bags of concrete" if id == "concrete" else "work" if id == "labour" else good.words

@@ -47,7 +47,7 @@ def _set_by(plan: AnyPlan, step: BuildStep, kinds: set[str]) -> dict[str, list[t
     """What a step sets, by kind, each with what it is and where it is, to the millimetre."""
     out: dict[str, list[tuple[Place, Part]]] = {}
     for part in plan.parts:
-        if part.kind in kinds and part.solid and (not step.of or part.of == step.of):
+        if part.kind in kinds and part.solid and (not step.of or part.of in step.of):
             box = tuple(round(x) for corner in part.solid.box for x in corner)
             outline = tuple((round(x), round(y)) for x, y in part.solid.profile)
             out.setdefault(part.kind, []).append(((part.good.key, round(part.length_mm), box, outline), part))

@@ -22,7 +22,7 @@ class BuildStep:
     wait: str = ""
     hides: str = ""
     sets: tuple[str, ...] = ()
-    of: str = ""
+    of: tuple[str, ...] = ()
 
 
 def order_schedule(steps: Sequence[BuildStep], needs: Iterable[Need]) -> Schedule:

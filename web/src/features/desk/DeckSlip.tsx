@@ -259,6 +259,7 @@ function Boards() {
   const house = useDesk((s) => valueAt(s.document, "deck.house"))!;
   const open = SIDES.filter((name) => !(name === "house" && house.support === "ledger") && !house.also.some((end) => end === name));
   const lights = useDesk((s) => valueAt(s.document, "deck.lights.count")) ?? 0;
+  const stock = useDesk((s) => valueAt(s.document, "deck.boards.stock"));
   const [year, setYear] = useState(false);
   const [ways, setWays] = useState(false);
   const { edit } = useDesk.getState();
@@ -302,7 +303,14 @@ function Boards() {
       <Say>
         Fixed with <Pick path="deck.boards.fixing" name="Board fixing" />, <Tick path="deck.boards.edge_screws" words="edge rows screwed for wind" />; fascia{" "}
         <PickOrNone path="deck.boards.fascia" name="Fascia" none="none" />; <Length path="deck.boards.trim_ends_mm" name="Trim" /> off factory ends. They are{" "}
-        <Pick path="deck.boards.stock" name="How damp" />. <Plain onClick={() => setYear(true)}>The year in the boards</Plain> Lights:{" "}
+        <Pick path="deck.boards.stock" name="How damp" />
+        {stock === "meter" && (
+          <>
+            {" "}
+            at <Figure path="deck.boards.meter_pct" name="Meter reading" unit="%" />
+          </>
+        )}
+        . <Plain onClick={() => setYear(true)}>The year in the boards</Plain> Lights:{" "}
         <Figure path="deck.lights.count" name="Lights" unit="" />
         {lights > 0 && (
           <>

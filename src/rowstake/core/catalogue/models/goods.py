@@ -32,6 +32,9 @@ class GoodEntry(Fact):
     up_to_kg: float | None = None
     """Of a crew's own hinge, the leaf it is made for."""
 
+    instead_of: str = ""
+    """Of a crew's own, what it is bought instead of."""
+
     @property
     def driven(self) -> bool:
         """Screws and nails, which come in packs by their length."""

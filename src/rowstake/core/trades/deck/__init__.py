@@ -66,4 +66,5 @@ TRADE: Trade = Trade(
     training=TRAINING,
     ours=("deck.over", "deck.loads"),
     measured=lambda plan: {plan.brief.field.id: "deck.boards.measured_mm"},
+    metered=lambda plan: {} if plan.brief.deck.boards.stock == "meter" or plan.brief.product.moves != "timber" else {plan.brief.field.id: "deck.boards"},
 )  # fmt: skip

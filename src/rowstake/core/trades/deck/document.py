@@ -190,7 +190,8 @@ class DeckBoarding(Block):
     breaker: bool = False
     fixing: Literal["screws", "clips", "strips", "plugs"] = "screws"
     trim_ends_mm: Annotated[float, Field(ge=0, le=50)] = 0
-    stock: Literal["wet", "yard", "indoors"] = "yard"
+    stock: Literal["wet", "yard", "indoors", "meter"] = "yard"
+    meter_pct: Annotated[float, Field(ge=4, le=60)] | None = None
     measured_mm: Annotated[float, Field(ge=20, le=2000)] | None = None
     """How wide the boards that were delivered are, where they were measured."""
     fascia: str | None = None

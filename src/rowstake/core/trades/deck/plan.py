@@ -17,7 +17,7 @@ from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.explain import explain_level
 from rowstake.core.trades.deck.laid import DeckLaid, DeckPlan
 from rowstake.core.trades.deck.lay import lay_levels
-from rowstake.core.year import live_through
+from rowstake.core.year import fixed_pct, live_through
 
 
 def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
@@ -47,10 +47,10 @@ def plan_deck(job: DeckJob, trade: Trade) -> DeckPlan:
     work = Work(job.site.crew, job.terms.pace_pct / 100, brief.soil.dig_times, high, density)
     on_site = days(parts, work, 48.0 if poured else 0.0, 0.0)
     climate = pick(CATALOGUE.climates, job.site.climate or brief.region.climate, "site.climate")
-    damp = {"wet": "wet_pct", "yard": "yard_pct", "indoors": "indoors_pct"}[brief.deck.boards.stock]
+    boards = brief.deck.boards
     moves = brief.species.moves_as if brief.product.moves == "timber" else None
     turn = live_through(
-        climate, getattr(CATALOGUE.materials.seasons, damp), brief.field.width_mm, moves, main.laying.gap_mm, lap=False
+        climate, fixed_pct(boards.stock, boards.meter_pct), brief.field.width_mm, moves, main.laying.gap_mm, lap=False
     )
     book = Notebook()
     explain_level(main, turn, book)

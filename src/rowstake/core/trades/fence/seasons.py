@@ -6,14 +6,12 @@ from rowstake.core.catalogue import CATALOGUE, pick
 from rowstake.core.parts import Notebook
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.skin import Course
-from rowstake.core.year import Year, live_through
+from rowstake.core.year import Year, fixed_pct, live_through
 
 
 def fixed_moisture_pct(brief: Brief) -> float:
     """The boards' moisture when they are fixed: by where they were kept, or by the meter."""
-    facts, skin = CATALOGUE.materials.seasons, brief.fence.skin
-    known = {"wet": facts.wet_pct, "yard": facts.yard_pct, "indoors": facts.indoors_pct}
-    return skin.meter_pct or facts.yard_pct if skin.stock == "meter" else known[skin.stock]
+    return fixed_pct(brief.fence.skin.stock, brief.fence.skin.meter_pct)
 
 
 def year(brief: Brief, laid: list[Course]) -> Year:

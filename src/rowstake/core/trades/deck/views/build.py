@@ -99,7 +99,7 @@ def _frame(plan: DeckPlan) -> Iterator[BuildStep]:
     yield BuildStep(
         "frame",
         "Hangers full of nails, ties, lateral ties",
-        counted(sum(int(q.amount) for q in plan.parts if q.good.id.startswith("joist_hanger")), "hanger"),
+        counted(sum(int(q.amount) for q in plan.parts if q.good.of.startswith("joist_hanger")), "hanger"),
     )
     if blocks := _number(plan, *BLOCKS):
         yield BuildStep("frame", "Blocks for border, joints, guard and steps", counted(blocks, "block"), sets=BLOCKS)
@@ -111,7 +111,13 @@ def _frame(plan: DeckPlan) -> Iterator[BuildStep]:
         yield BuildStep("frame", "Holes and cable for the lights", counted(plan.brief.deck.lights.count, "light"))
     standing = sum(q.mount != "surface" for level in plan.laid.levels for q in lay_line(level).posts)
     if standing:
-        yield BuildStep("frame", "Guard posts, bolted and held down", counted(standing, "post"), sets=("guard post",))
+        yield BuildStep(
+            "frame",
+            "Guard posts, bolted and held down",
+            counted(standing, "post"),
+            sets=("guard post",),
+            of=tuple(level.place.label("guard") for level in plan.laid.levels),
+        )
     yield BuildStep(
         "frame",
         "Inspection of the frame",
@@ -152,7 +158,7 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
                     "",
                     "the ground under them: level, drained, clear of roots",
                     ("box rail", "rung"),
-                    name,
+                    (name,),
                 )
             else:
                 yield BuildStep(
@@ -162,7 +168,7 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
                     else f"Stringers of {name}: each measured as bought, all level across",
                     counted(many["stringer"] + many["ready stringer"], "stringer"),
                     sets=("stringer", "ready stringer"),
-                    of=name,
+                    of=(name,),
                 )
             if many["riser"]:
                 yield BuildStep(
@@ -172,7 +178,7 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
                     "",
                     f"{counted(lit, 'light')} and their cable in the risers" if lit else "",
                     ("riser", "tread"),
-                    name,
+                    (name,),
                 )
             else:
                 yield BuildStep(
@@ -180,11 +186,11 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
                     f"Treads of {name} from below, noses in line",
                     counted(many["tread"], "board"),
                     sets=("tread",),
-                    of=name,
+                    of=(name,),
                 )
             if many["handrail"]:
                 posts = counted(many["guard post"], "post")
-                yield BuildStep("steps", f"Handrail of {name}", posts, sets=("handrail", "guard post"), of=name)
+                yield BuildStep("steps", f"Handrail of {name}", posts, sets=("handrail", "guard post"), of=(name,))
     surface = sum(q.mount == "surface" for level in plan.laid.levels for q in lay_line(level).posts)
     if surface:
         yield BuildStep("steps", "Guard posts on their bases", counted(surface, "post"))
