@@ -3,7 +3,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.faults import JobFault
-from rowstake.core.measure import Printer, parse_distance, parse_length, parse_speed, parse_volume
+from rowstake.core.measure import Printer, parse_distance, parse_lean, parse_length, parse_speed, parse_volume
 
 IN = 25.4
 
@@ -163,6 +163,15 @@ def test_what_is_no_way_to_drive_and_no_wind_is_refused():
 def test_volumes_are_read_and_printed(text, units, m3):
     assert parse_volume(text, units, "x") == pytest.approx(m3)
     assert parse_volume(Printer(units).volume(m3), units, "x") == pytest.approx(m3, rel=0.01)
+
+
+@pytest.mark.parametrize(("text", "units", "mm_m", "told"), [
+    ("5", "mm", 5, "5 mm a metre"), ("5 mm a metre", "ft-in", 5, '1/4" in 4 ft'), ("1/4", "ft-in", 5.208333, '1/4" in 4 ft'), ('1/8" in 4 ft', "mm", 2.604167, "2.6 mm a metre"),
+])  # fmt: skip
+def test_a_lean_is_read_over_the_level_that_it_is_read_with(text, units, mm_m, told):
+    """1/4 in over 4 ft is 6.35 over 1219.2: 5.208 mm a metre."""
+    assert parse_lean(text, units, "x") == pytest.approx(mm_m)
+    assert Printer(units).lean(mm_m) == told
 
 
 def test_winds_are_read_in_the_units_of_the_job():

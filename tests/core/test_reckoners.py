@@ -369,7 +369,7 @@ def test_the_browser_has_the_closed_formulas_of_the_core_and_gets_the_same_from_
     asked = {
         "push": (4, (500, 9000)), "true_diagonal": (2, (500, 9000)), "boards_left": (4, (20, 900)), "gap_at": (3, (90, 900)), "mark_after": (3, (0, 9000)),
         "bays_in": (2, (50, 9000)), "mark_in": (4, (1, 9000)), "cut_by": (2, (-50, 3000)), "from_feet": (4, (1, 40)), "parts_of_inch": (2, (1, 4000)), "out_of_square": (2, (1, 9000)),
-        "staff_at": (3, (-900, 3000)), "off_by": (4, (-900, 3000)),
+        "lean_of": (2, (5, 1300)), "staff_at": (3, (-900, 3000)), "off_by": (4, (-900, 3000)),
     }  # fmt: skip
     functions = {name for name in vars(closed) if getattr(getattr(closed, name), "__module__", "") == closed.__name__}
     assert functions == set(asked)

@@ -194,7 +194,7 @@ def test_every_kind_of_entry_is_told_in_words():
     ])  # fmt: skip
     log = site_sheet(LEG, record).log
     assert [line.words for line in log] == [
-        "1700 mm clear to the post before, 1000 mm deep, across -3 mm a metre, 4 mm off the string", "at 2000 mm", "10810 mm",
+        "1700 mm clear to the post before, 1000 mm deep, across −3 mm a metre, 4 mm off the string", "at 2000 mm", "10810 mm",
         "5000 mm and 4990 mm, 10 mm apart", "900 mm and 890 mm left to cover", "4 mm low", "1 × 900 mm 38×87, for 1R1-1, from offcut R3",
         "done, though something was open: late", "not right: water", "12 came, 1 damaged, 22 % moist", "wet day", "plumb P2, by 1 Apr 2026, costs 40.00",
         "could not be seen", "note of 2 Mar 06:11, wrong day",

@@ -8,7 +8,7 @@ from typing import Any, Literal
 from rowstake.core.edits.base import Change, LengthText, mm
 from rowstake.core.faults import refuse
 from rowstake.core.job import Job, write_job
-from rowstake.core.measure import parse_distance, parse_force, parse_pressure, parse_speed, parse_volume
+from rowstake.core.measure import parse_distance, parse_force, parse_lean, parse_pressure, parse_speed, parse_volume
 from rowstake.core.trade import trade_of
 
 
@@ -72,6 +72,10 @@ def _km(job: Job, value: Any, field: str) -> float:
     return parse_distance(value, job.units, field) if isinstance(value, str) else float(value)
 
 
+def _lean(job: Job, value: Any, field: str) -> float:
+    return parse_lean(value, job.units, field) if isinstance(value, str) else float(value)
+
+
 def _mps(job: Job, value: Any, field: str) -> float:
     return parse_speed(value, job.units, field) if isinstance(value, str) else float(value)
 
@@ -80,7 +84,7 @@ def _m3(job: Job, value: Any, field: str) -> float:
     return parse_volume(value, job.units, field) if isinstance(value, str) else float(value)
 
 
-READ = {"_mm": _mm, "_kpa": _kpa, "_kn": _kn, "_km": _km, "_mps": _mps, "_size_m3": _m3}
+READ = {"_mm": _mm, "_kpa": _kpa, "_kn": _kn, "_km": _km, "_mps": _mps, "_mm_m": _lean, "_size_m3": _m3}
 """How text is read by the ending of its field's name."""
 
 

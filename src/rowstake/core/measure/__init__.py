@@ -1,5 +1,6 @@
 """Lengths, angles and quantities: read what a person types, print what a tape can show."""
 
+from rowstake.core.measure.lean import parse_lean
 from rowstake.core.measure.length import EXAMPLES, parse_length
 from rowstake.core.measure.load import (
     KM_PER_MILE,
@@ -22,6 +23,7 @@ __all__ = [
     "Units",
     "parse_distance",
     "parse_force",
+    "parse_lean",
     "parse_length",
     "parse_pressure",
     "parse_speed",

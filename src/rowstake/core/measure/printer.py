@@ -53,6 +53,15 @@ class Printer:
             return f"{mm:.1f}".removesuffix(".0").replace("-0", "0") + " mm"
         return Printer("ft-in", 32).bare(mm)
 
+    @property
+    def level_mm(self) -> float:
+        """The level that a lean is read with: a metre, or four feet."""
+        return 1000.0 if self.units == "mm" else 1219.2
+
+    def lean(self, mm_m: float) -> str:
+        """How far something leans: `5 mm a metre`, or `1/4" in 4 ft` where feet are used."""
+        return f"{self.fine(mm_m * self.level_mm / 1000)} {'a metre' if self.units == 'mm' else 'in 4 ft'}"
+
     def run(self, mm: float) -> str:
         """A long run: metres to the millimetre, or feet and inches."""
         return f"{mm / 1000:.3f} m" if self.units == "mm" else self.bare(mm)

@@ -68,6 +68,11 @@ def cut_by(drawn: float, off: float) -> float:
     return drawn - off
 
 
+def lean_of(off: float, over: float) -> float:
+    """`off / over · 1000`: a lean in mm a metre, by how far off plumb it is over a level."""
+    return off / over * 1000
+
+
 def staff_at(sight: float, known: float, level: float) -> float:
     """`sight + known − level`: what a staff reads on something drawn at `level`, where it reads `sight` on something that stands at `known`."""
     return sight + known - level

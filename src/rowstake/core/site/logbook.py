@@ -86,7 +86,7 @@ class _Teller:
         if v.depth_mm is not None:
             out.append(f"{p.length(v.depth_mm)} deep")
         out += [
-            f"{way} {lean:+g} mm a metre"
+            f"{way} {'−' if lean < 0 else '+'}{p.lean(abs(lean))}"
             for way, lean in (("along", v.along_mm_m), ("across", v.across_mm_m))
             if lean is not None
         ]

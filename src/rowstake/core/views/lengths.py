@@ -26,6 +26,8 @@ def length_texts(job: Job) -> dict[str, str]:
             out[path] = p.gust(value)
         elif path.endswith("_km") and value is not None:
             out[path] = p.distance(value)
+        elif path.endswith("_mm_m") and value is not None:
+            out[path] = p.lean(value)
         elif path.endswith("_size_m3") and value is not None:
             out[path] = p.volume(value)
         elif path.endswith("_mm") and value is not None and not path.startswith("fence.ground."):

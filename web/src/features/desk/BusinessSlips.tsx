@@ -28,7 +28,7 @@ export function BuildSlip() {
   return (
     <Say>
       A post may be <Length path="tolerances.post_mm" name="Post may be off" /> off its mark, its hole <Length path="tolerances.depth_mm" name="Hole may be short" /> less deep, and it may lean{" "}
-      <Figure path="tolerances.plumb_mm_m" name="Post may lean" unit="mm a metre" />; a support <Length path="tolerances.height_mm" name="Support may be off" /> high or low; two diagonals{" "}
+      <Length path="tolerances.plumb_mm_m" name="Post may lean" />; a support <Length path="tolerances.height_mm" name="Support may be off" /> high or low; two diagonals{" "}
       <Length path="tolerances.square_mm" name="Diagonals may differ" /> apart; boards <Length path="tolerances.width_mm" name="Boards may differ" /> wider or narrower than sold. What is off by more is asked about.
     </Say>
   );

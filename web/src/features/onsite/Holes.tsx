@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { SiteSheet } from "../../api/types";
 import { SceneView } from "../../drawing/SceneView";
+import { fromFeet, leanOf } from "./closed";
 import { Keys } from "./Keys";
 import { Big, Facts, Figure, OneOf } from "./parts";
 import { type Hole, holesWith, readAgain } from "./seen";
@@ -36,6 +37,7 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
   const [ask, setAsk] = useState<Ask>("");
   const [met, setMet] = useState("");
   const fence = sheet.trade === "fence";
+  const feet = sheet.units === "ft-in";
   const made = hole.id.includes("/new/");
   const keep = (values: Record<string, unknown>) => {
     setAsk("");
@@ -92,13 +94,13 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
       )}
       {ask === "lean" && (
         <Keys
-          title={`${hole.label}: leans along the line, a metre`}
+          title={`${hole.label}: leans along the line, ${feet ? "in 4 ft" : "a metre"}`}
           words="High: towards the end. Low: towards the start."
           units={sheet.units}
           fraction={sheet.fraction}
           signed
           onClose={() => setAsk("")}
-          done={(mm) => keep({ along_mm_m: mm })}
+          done={(mm) => keep({ along_mm_m: leanOf(mm, feet ? fromFeet(4, 0, 0, 1) : 1000) })}
         />
       )}
       {ask === "met" && (

@@ -61,6 +61,11 @@ export function cutBy(drawn: number, off: number): number {
   return (drawn - off);
 }
 
+/** `off / over · 1000`: a lean in mm a metre, by how far off plumb it is over a level. */
+export function leanOf(off: number, over: number): number {
+  return ((off / over) * 1000);
+}
+
 /** `sight + known − level`: what a staff reads on something drawn at `level`, where it reads `sight` on something that stands at `known`. */
 export function staffAt(sight: number, known: number, level: number): number {
   return ((sight + known) - level);

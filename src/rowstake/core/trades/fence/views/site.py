@@ -92,7 +92,7 @@ def _off(plan: FencePlan, post: Post, read: Read | None) -> tuple[tuple[str, ...
         (values.across_mm_m, ("to the left", "to the right")),
     ):
         if lean:
-            out.append(f"leans {p.fine(abs(lean))} a metre {way[lean < 0]}")
+            out.append(f"leans {p.lean(abs(lean))} {way[lean < 0]}")
             asks |= abs(lean) > may.plumb_mm_m
     if values.aside_mm:
         out.append(
