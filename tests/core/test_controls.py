@@ -30,7 +30,6 @@ NEEDS = {
     "fence.gate_frame.bars_on": [put("fence.gate_frame.bars_mm", 300)],
     "fence.posts.at_wall": [{"do": "levels", "text": "1, 0, 0\n1, 3 m, 400, wall\n1, 6 m, 400\n1, 9 m, 0\n2, 0, 0"}],
     "fence.skin.meter_pct": [put("fence.skin.stock", "meter")],
-    "deck.boards.meter_pct": [put("deck.boards.stock", "meter")],
 }
 STANDING = {"fence.gate_frame.through", "fence.gate_frame.bars_mm", "fence.gate_frame.bars_on"}
 """Told of the leaf's boards only where they stand."""
@@ -103,7 +102,8 @@ def test_every_choice_of_a_deck_does_something(support):
         "deck.boards.edge_screws": [True], "deck.joists.tape": [True], "deck.joists.left_long": [True], "deck.joists.doubled_ends": [True],
         "deck.joists.guard_blocks": [True], "deck.joists.spacing_mm": [300], "deck.joists.measured_mm": [160], "deck.beams.rows": [3],
         "deck.beams.overhang_mm": [300], "deck.beams.plies": [3], "deck.posts.most_mm": [1500], "deck.footings.top_mm": [100],
-        "deck.footings.soil_known": [True], "deck.loads.snow_kpa": [3], "deck.lights.count": [4], "deck.ground.paving_mm": [50],
+        "deck.footings.soil_known": [True], "deck.loads.snow_kpa": [3], "deck.lights.count": [4], "deck.drainage.on": [True], "deck.drainage.fall_pct": [2.5], "deck.boards.meter_pct": [14],
+        "deck.posts.fixed": [[{"beam": "B1", "post": 2, "off_mm": 80}]], "deck.ground.paving_mm": [50],
         "deck.house.cantilevered_floor": [True], "deck.house.sill_mm": [920], "deck.over.guard_over_mm": [800],
         "deck.steps.0.at_mm": [900], "deck.steps.0.width_mm": [1500], "deck.steps.0.max_riser_mm": [160], "deck.steps.0.going_mm": [300],
         "deck.steps.0.nosing_mm": [10], "deck.steps.0.room_mm": [2500], "deck.steps.0.framed": [True], "deck.steps.0.closed": [False], "deck.guard.high_mm": [1000], "deck.guard.most_mm": [1200],
@@ -120,6 +120,8 @@ def test_every_choice_of_a_deck_does_something(support):
         "deck.footings.soil_known": [put("site.soil", "gravel"), put("deck.loads.snow_kpa", 4)],
         "site.climate": [put("deck.boards.product", "uk_softwood_145")],
         "deck.boards.stock": [put("deck.boards.product", "uk_softwood_145")],
+        "deck.drainage.fall_pct": [put("deck.drainage.on", True)],
+        "deck.boards.meter_pct": [put("deck.boards.product", "uk_softwood_145"), put("deck.boards.stock", "meter")],
         "deck.boards.fit": [put("deck.boards.gap_mm", 5)],
         "deck.guard.sides": [put("deck.guard.edges", "chosen")],
         "deck.guard.post_caps": [put("deck.guard.cap", False)],

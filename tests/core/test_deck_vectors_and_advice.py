@@ -118,6 +118,7 @@ TROUBLE = {
     "post_tall": deck(4000, 3000, 3000, put("deck.posts.size", "uk_75x75"), put("deck.joists.doubled_ends", True)),
     "joist_over": deck(4000, 3600, 900, put("deck.joists.size", "uk_47x100"), put("deck.beams.rows", 1)),
     "beam_over": deck(6000, 3600, 900, put("deck.posts.fixed", [{"beam": "B1", "post": 2, "off_mm": 400}])),
+    "drain_deep": deck(5000, 3600, 900, put("deck.drainage.on", True), put("deck.drainage.fall_pct", 3)),
     "posts_close": deck(6000, 3600, 900, put("deck.beams.size", "uk_47x100"), put("deck.beams.plies", 1), put("deck.posts.most_mm", None),
                       put("deck.loads.snow_kpa", 9)),
     "hole_room": deck(4000, 3000, 600, {"do": "add_cut", "kind": "hole"}, *cut(x_mm=1700, y_mm=2330, along_mm=600, out_mm=600)),

@@ -87,6 +87,26 @@ def test_a_post_moved_by_a_root_redivides_and_changes_the_order_at_the_desk_at_o
     expect(page.locator("[data-line=post]").first).to_contain_text("mark 1890 mm")
 
 
+def test_a_footing_that_stands_elsewhere_is_measured_on_the_phone_and_told_at_the_desk(page, phone, site):
+    """One of three 120 further along its beam; the desk says so, and its plan is that of the deck as it stands."""
+    job = add_job(site.url, deck(6000, 3600, 900))
+    open_job(page, site.url, job)
+    stake(page, "build")
+    hand = phone()
+    on_site(hand, site.url, job)
+    one(hand, "F2")
+    drawn = hand.locator("[data-hole=F2] [data-big]").inner_text()
+    assert drawn == "2975 mm"
+    hand.get_by_role("button", name="Mark measured").click()
+    keys(hand, "3395")
+    expect(hand.locator("[data-hole=F2] [data-big]")).to_have_text("3395 mm")
+    expect(page.locator("[data-off=F2]")).to_contain_text("420 mm further than drawn")
+    hand.get_by_role("button", name="Depth reached").click()
+    keys(hand, "700")
+    expect(hand.get_by_text("700 mm deep").first).to_be_visible()
+    expect(hand.get_by_text("420 mm further than drawn").first).to_be_visible()
+
+
 def test_a_bay_is_measured_and_cut_at_the_saw_and_both_phones_know(phone, site):
     job = add_job(site.url, yard())
     line, saw = phone(), phone()
@@ -219,6 +239,8 @@ def test_a_fault_is_found_on_the_walk_and_another_noted_to_put_right_by_a_day(ph
     expect(hand.get_by_label("Where")).to_have_value("D3")
     hand.get_by_label("What it costs to put right").fill("lots")
     expect(hand.get_by_role("alert")).to_be_visible()
+    hand.get_by_label("Places").select_option(index=2)
+    expect(hand.get_by_label("Note", exact=True)).to_have_value(re.compile("16 h of work"))
     hand.get_by_label("What it costs to put right").fill("80")
     hand.get_by_role("button", name="It is so").click()
     expect(hand.get_by_text("✓ It is so")).to_be_visible()

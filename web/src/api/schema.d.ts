@@ -5336,6 +5336,13 @@ export interface components {
              */
             lights: components["schemas"]["Lights"];
             /**
+             * @default {
+             *       "on": false,
+             *       "fall_pct": 1.5
+             *     }
+             */
+            drainage: components["schemas"]["Drainage"];
+            /**
              * Steps
              * @default []
              */
@@ -5521,6 +5528,22 @@ export interface components {
             /** Name */
             name: string;
             deck: components["schemas"]["Deck"];
+        };
+        /**
+         * Drainage
+         * @description A membrane laid over the joists, that hangs between them as troughs and falls to a gutter at the far edge.
+         */
+        Drainage: {
+            /**
+             * On
+             * @default false
+             */
+            on: boolean;
+            /**
+             * Fall Pct
+             * @default 1.5
+             */
+            fall_pct: number;
         };
         /**
          * FixedPost

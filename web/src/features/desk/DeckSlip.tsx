@@ -192,6 +192,7 @@ function Footings() {
 
 function Frame() {
   const flush = useDesk((s) => valueAt(s.document, "deck.beams.way")) === "flush";
+  const drained = useDesk((s) => valueAt(s.document, "deck.drainage.on")) ?? false;
   const support = useDesk((s) => valueAt(s.document, "deck.house.support"));
   const siding = useDesk((s) => valueAt(s.document, "deck.house.siding"));
   const rows = useDesk((s) => valueAt(s.document, "deck.beams.rows"));
@@ -245,6 +246,13 @@ function Frame() {
       Hangers are rated <OptionalLength path="deck.joists.hanger_kn" name="Hanger rating" empty="carefully, for their depth" />.{" "}
       <Tick path="deck.joists.doubled_ends" words="double end joists" /> <Tick path="deck.joists.guard_blocks" words="blocks for guard posts" />{" "}
       <Tick path="deck.joists.tape" words="joist tape" />{" "}
+      <Tick path="deck.drainage.on" words="water led away under the boards" />
+      {drained && (
+        <>
+          {" "}
+          with <Figure path="deck.drainage.fall_pct" name="Fall of the membrane" unit="% of fall" />
+        </>
+      )}{" "}
       <Tick path="deck.joists.left_long" words="left long until the boards are set out" /> Diagonals read{" "}
       <OptionalLength path="deck.squaring.diagonal_a_mm" name="Diagonal from the left" empty="not yet" /> and{" "}
       <OptionalLength path="deck.squaring.diagonal_b_mm" name="Diagonal from the right" empty="not yet" />.

@@ -112,6 +112,15 @@ class DeckFacts(Fact):
     least_hang_mm: float
     most_hang_mm: float
     tape_roll_mm: float
+    drain_sag_mm: float
+    drain_clear_mm: float
+    drain_ends_mm: float
+    drain_lap_mm: float
+    drain_widths_mm: list[float]
+    drain_roll_mm: float
+    drain_gutter_mm: float
+    drain_outlet_every_mm: float
+    drain_deep_share: float
     cable_mm: float
     transformer_share: float
     cable_share: float

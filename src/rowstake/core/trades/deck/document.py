@@ -283,6 +283,13 @@ class Skirting(Block):
     panel: Literal["none", "left", "far", "right", "house"] = "none"
 
 
+class Drainage(Block):
+    """A membrane laid over the joists, that hangs between them as troughs and falls to a gutter at the far edge."""
+
+    on: bool = False
+    fall_pct: Annotated[float, Field(ge=0.5, le=5)] = 1.5
+
+
 class Lights(Block):
     count: Annotated[int, Field(ge=0, le=200)] = 0
     watts: Annotated[float, Field(gt=0, le=50)] = 2
@@ -312,6 +319,7 @@ class Deck(Block):
     ledger: Ledger = Ledger()
     boards: DeckBoarding
     lights: Lights = Lights()
+    drainage: Drainage = Drainage()
     steps: Annotated[list[Steps], Field(max_length=8)] = []
     guard: Guard = Guard()
     skirting: Skirting = Skirting()

@@ -17,11 +17,12 @@ from rowstake.core.trades.deck.brief import DeckBrief, resolve_deck
 from rowstake.core.trades.deck.carried import dig_footings, stand_posts
 from rowstake.core.trades.deck.components import components
 from rowstake.core.trades.deck.corners import corners
+from rowstake.core.trades.deck.demands import Nailer
 from rowstake.core.trades.deck.document import DeckJob, Level
 from rowstake.core.trades.deck.frame import Stick
 from rowstake.core.trades.deck.ledger import plan_ledger
 from rowstake.core.trades.deck.level import DeckLevel
-from rowstake.core.trades.deck.members import frame_sticks
+from rowstake.core.trades.deck.members import doubled, frame_sticks
 from rowstake.core.trades.deck.parted import parted
 from rowstake.core.trades.deck.place import Place
 from rowstake.core.trades.deck.settle import settled_frame
@@ -37,6 +38,7 @@ def lay_level(brief: DeckBrief) -> DeckLevel:
     every = components(brief.deck.there)
     brief = replace(brief, asked=tuple(demand for c in every for demand in c.demands(brief)))
     level = _settled(brief)
+    brief = level.brief
     asked = [*brief.asked, *(demand for c in every for demand in c.blocks(level))]
     grid = parted(level.grid, asked)
     more = beside_posts(brief, grid, level.supports)
@@ -53,6 +55,34 @@ def lay_level(brief: DeckBrief) -> DeckLevel:
 
 
 def _settled(brief: DeckBrief) -> DeckLevel:
+    """Under a drainage membrane the joists that board joints lie on are doubled all along, and the boards laid again on those."""
+    level = _settled_once(brief)
+    for n in range(DOUBLE_TRIES if brief.deck.drainage.on else 0):
+        lacking = _undoubled(level)
+        if not lacking:
+            break
+        aside = level.grid.thick_mm * (-1 if n % 2 else 1)  # on the other side where something stood in the way
+        pairs = [Nailer(x) for s in lacking for x in (s, s + aside)]
+        brief = replace(brief, asked=(*brief.asked, *pairs))
+        level = _settled_once(brief)
+    return level
+
+
+DOUBLE_TRIES = 6
+
+
+def _undoubled(level: DeckLevel) -> list[float]:
+    """Where joists lie under joints of boards with none hard beside them."""
+    grid, out = level.grid, set[float]()
+    for butt in level.laying.butts:
+        s, t = grid.on_plan(butt)
+        line = min((j for j in grid.joists if j.t0 - 1 <= t <= j.t1 + 1), key=lambda j: abs(j.s - s), default=None)
+        if line and not doubled(grid, line.s, max(t - 1, line.t0), min(t + 1, line.t1)):
+            out.add(line.s)
+    return sorted(out)
+
+
+def _settled_once(brief: DeckBrief) -> DeckLevel:
     grid, supports = settled_frame(brief)
     rims, bare = corners(brief, grid, supports)
     posts = stand_posts(brief, grid, supports, rims)

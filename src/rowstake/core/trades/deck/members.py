@@ -233,6 +233,8 @@ def _sisters(grid: Grid, joist: Section, asked: list[SisterAt], room: Room) -> l
         if line is None:
             continue
         low = min(max(t - half, line.t0), line.t1 - 2 * half)
+        if doubled(grid, line.s, low, low + 2 * half):
+            continue
         for side in (line.s + grid.thick_mm, line.s - grid.thick_mm):
             block = Stick("sister block", joist, (side, low), (side, low + 2 * half))
             inside = left + grid.thick_mm / 2 <= side <= right - grid.thick_mm / 2
@@ -240,6 +242,11 @@ def _sisters(grid: Grid, joist: Section, asked: list[SisterAt], room: Room) -> l
                 out.append(block)
                 break
     return out
+
+
+def doubled(grid: Grid, s: float, low: float, high: float) -> bool:
+    """Whether a joist lies hard beside the one at s from low to high."""
+    return any(abs(abs(j.s - s) - grid.thick_mm) < 1 and j.t0 <= low + 1 and j.t1 >= high - 1 for j in grid.joists)
 
 
 def beam_plies(beam: BeamLine) -> list[tuple[str, Stick]]:

@@ -105,6 +105,13 @@ def _frame(plan: DeckPlan) -> Iterator[BuildStep]:
         yield BuildStep("frame", "Blocks for border, joints, guard and steps", counted(blocks, "block"), sets=BLOCKS)
     if drops := _number(plan, "drop board"):
         yield BuildStep("frame", DROPS, counted(drops, "board"), sets=("drop board",))
+    if plan.brief.deck.drainage.on:
+        yield BuildStep(
+            "frame",
+            "Gutter along the far edge, then the membrane into every trough, from the wall down into it",
+            "",
+            hides="the tops of the joists and the blocks between",
+        )
     if plan.brief.deck.joists.tape:
         yield BuildStep("frame", "Tape on the joists")
     if plan.brief.deck.lights.count:

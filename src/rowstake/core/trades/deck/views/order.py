@@ -34,8 +34,16 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
                 "the breaker boards",
             )
         )
-    if plan.laid.main.laying.butts:
+    if plan.laid.main.laying.butts and plan.count("sister block"):
         out.append(Need("frame", f"{plan.count('sister block')} sister blocks under butt joints", "the butt joints"))
+    if brief.deck.drainage.on:
+        out.append(
+            Need(
+                "frame",
+                "joists doubled under board joints, blocks set down, the membrane and its gutter",
+                "draining under the boards",
+            )
+        )
     if brief.deck.joists.tape:
         out.append(Need("frame", "tape on the joists", "keeping their tops dry"))
     lights = brief.deck.lights

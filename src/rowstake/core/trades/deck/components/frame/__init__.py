@@ -17,6 +17,7 @@ from rowstake.core.trades.deck.frame import Stick
 from rowstake.core.trades.deck.hardware import frame_hardware
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.members import beam_plies
+from rowstake.core.trades.deck.sag import set_down_mm
 from rowstake.core.trades.deck.stack import NO_POST_MM
 from rowstake.core.views.base import Choice
 from rowstake.core.year import Year
@@ -40,9 +41,16 @@ def _lay(level: DeckLevel) -> list[Part]:
 
 def _piece(level: DeckLevel, label: str, stick: Stick, bottom: float, top: float, of: str) -> Part:
     points = tuple(level.grid.on_plan(p) for p in stick.outline())
+    down = set_down_mm(level.brief, level.grid, stick.kind, stick.a[1], level.joist_mm)
+    fine = level.brief.printer.fine
+    ends = (
+        f"{stick.ends}; ripped to {fine(top - bottom - down)}, its top {fine(down)} under the joists'"
+        if down
+        else stick.ends
+    )
     return Part(
-        label, stick.kind, "frame", timber(stick.section.id), of, stick.length_mm, stick.section.width_mm, stick.ends,
-        solid=Solid(level.place.pose, points, bottom, top),
+        label, stick.kind, "frame", timber(stick.section.id), of, stick.length_mm, stick.section.width_mm - down, ends,
+        solid=Solid(level.place.pose, points, bottom, top - down),
     )  # fmt: skip
 
 

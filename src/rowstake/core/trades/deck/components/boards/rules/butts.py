@@ -22,7 +22,8 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     fixes += [put_deck(f"{d.name} comes longer", boards__product=d.id) for d in longer[:1]]
     yield found(
         f"{len(laying.butts)} butt joints: rows are longer than {p.length(longest)}, the longest sold",
-        "Each joint needs a sister block under it and four fixings; ends open and close with the weather.",
+        f"Each joint needs a {'joist doubled all along' if brief.deck.drainage.on else 'sister block'} under it and four fixings; ends open and close with the "
+        "weather.",
         (),
         fixes,
     )
