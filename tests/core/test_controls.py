@@ -100,7 +100,7 @@ def test_every_choice_of_a_deck_does_something(support):
     typed = {
         "deck.boards.gap_mm": [7], "deck.boards.overhang_mm": [40], "deck.boards.breaker": [True], "deck.boards.trim_ends_mm": [6],
         "deck.boards.edge_screws": [True], "deck.joists.tape": [True], "deck.joists.left_long": [True], "deck.joists.doubled_ends": [True],
-        "deck.joists.guard_blocks": [True], "deck.joists.spacing_mm": [300], "deck.joists.measured_mm": [160], "deck.beams.rows": [3],
+        "deck.joists.guard_blocks": [True], "deck.joists.spacing_mm": [300], "deck.joists.measured_mm": [160], "deck.joists.hold_kn": [3], "deck.beams.rows": [3],
         "deck.beams.overhang_mm": [300], "deck.beams.plies": [3], "deck.posts.most_mm": [1500], "deck.footings.top_mm": [100],
         "deck.footings.soil_known": [True], "deck.loads.snow_kpa": [3], "deck.lights.count": [4], "deck.drainage.on": [True], "deck.drainage.fall_pct": [2.5], "deck.boards.meter_pct": [14],
         "deck.posts.fixed": [[{"beam": "B1", "post": 2, "off_mm": 80}]], "deck.ground.paving_mm": [50],
@@ -122,6 +122,7 @@ def test_every_choice_of_a_deck_does_something(support):
         "deck.boards.stock": [put("deck.boards.product", "uk_softwood_145")],
         "deck.drainage.fall_pct": [put("deck.drainage.on", True)],
         "deck.boards.meter_pct": [put("deck.boards.product", "uk_softwood_145"), put("deck.boards.stock", "meter")],
+        "deck.joists.hold_kn": [put("deck.beams.overhang_mm", 1400)],
         "deck.boards.fit": [put("deck.boards.gap_mm", 5)],
         "deck.guard.sides": [put("deck.guard.edges", "chosen")],
         "deck.guard.post_caps": [put("deck.guard.cap", False)],

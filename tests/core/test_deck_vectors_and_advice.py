@@ -236,3 +236,13 @@ def test_posts_of_a_short_beam_stand_as_far_apart_as_their_holes_are_wide():
     (short,) = (b for b in made.laid.main.supports.beams if b.s1 - b.s0 < 600)
     assert short.posts == pytest.approx((short.s0 + 50, short.s1 - 50))
     assert "footings_meet" not in {f.rule for f in made.findings}
+
+
+def test_a_lift_is_held_by_ties_that_are_rated_for_it():
+    """What hangs 1400 past its beam lifts the joist at the wall; ties that hold a little less than that are told, ties that hold it are not."""
+    job = TROUBLE["uplift"]
+    lift = next(w.load_kn for w in plan(job).laid.main.work if w.what == "lift")
+    for share, told in ((0.9, True), (1.01, False)):
+        made = plan(apply_raw(job, [put("deck.joists.hold_kn", lift * share)]))
+        assert bool([f for f in made.findings if f.rule == "uplift"]) == told
+        check_deck(made)

@@ -57,7 +57,7 @@ def test_levels_of_schema_1_are_one_list_and_lose_nothing():
     assert deck["ground"] | told | {"height_mm": first["height_mm"]} == was["levels"]
     kept = {key for key in was if key not in ("shape", "levels", "lower")}
     was["boards"] = {**was["boards"], "measured_mm": None, "meter_pct": None}
-    was["joists"] = {**was["joists"], "hanger_kn": None}
+    was["joists"] = {**was["joists"], "hanger_kn": None, "hold_kn": None}
     was["posts"] = {**was["posts"], "fixed": []}
     assert deck["drainage"] == {"on": False, "fall_pct": 1.5}
     assert {key: deck[key] for key in kept} == {key: was[key] for key in kept}

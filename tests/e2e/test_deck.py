@@ -97,8 +97,7 @@ def test_frame_choices_and_the_lists(desk):
 def test_water_is_led_away_under_the_boards(desk):
     stake(desk, "frame")
     desk.get_by_label("water led away under the boards").check()
-    desk.get_by_label("Fall of the membrane").fill("5")
-    desk.get_by_label("Fall of the membrane").press("Enter")
+    type_in(desk, "Fall of the membrane", "5")
     expect(desk.locator("[data-finding=drain_deep]")).to_contain_text("At the gutter the membrane hangs")
     stake(desk, "buy")
     expect(desk.get_by_role("row").filter(has_text="drainage membrane").first).to_be_visible()
@@ -107,9 +106,8 @@ def test_water_is_led_away_under_the_boards(desk):
 
 def test_a_new_deck_may_have_the_own_values_of_another(desk, site):
     stake(desk, "price")
-    desk.get_by_label("Profit").fill("21")
-    desk.get_by_label("Profit").press("Enter")
-    expect(desk.locator("[data-saved=saved]").or_(desk.get_by_text("Saved", exact=True)).first).to_be_visible()
+    type_in(desk, "Profit", "21")
+    saved(desk)
     desk.goto(site.url)
     desk.get_by_role("button", name="New deck").click()
     for name, value in (("Width", "4 m"), ("Way out", "3 m"), ("Height", "500 mm")):

@@ -5298,6 +5298,7 @@ export interface components {
              *       "spacing_mm": null,
              *       "measured_mm": null,
              *       "hanger_kn": null,
+             *       "hold_kn": null,
              *       "doubled_ends": false,
              *       "tape": false,
              *       "left_long": false,
@@ -5741,6 +5742,11 @@ export interface components {
              * @default null
              */
             hanger_kn: number | null;
+            /**
+             * Hold Kn
+             * @default null
+             */
+            hold_kn: number | null;
             /**
              * Doubled Ends
              * @default false

@@ -243,7 +243,8 @@ function Frame() {
           .
         </>
       )}{" "}
-      Hangers are rated <OptionalLength path="deck.joists.hanger_kn" name="Hanger rating" empty="carefully, for their depth" />.{" "}
+      Hangers are rated <OptionalLength path="deck.joists.hanger_kn" name="Hanger rating" empty="carefully, for their depth" />, and with ties hold down{" "}
+      <OptionalLength path="deck.joists.hold_kn" name="Held down" empty="what their nails do" />.{" "}
       <Tick path="deck.joists.doubled_ends" words="double end joists" /> <Tick path="deck.joists.guard_blocks" words="blocks for guard posts" />{" "}
       <Tick path="deck.joists.tape" words="joist tape" />{" "}
       <Tick path="deck.drainage.on" words="water led away under the boards" />

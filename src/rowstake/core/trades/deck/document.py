@@ -117,6 +117,8 @@ class Joists(Block):
     """The depth of the joists delivered, where it was measured."""
     hanger_kn: Annotated[float, Field(ge=0.5, le=60)] | None = None
     """What the maker of the hangers rates each for; None takes a careful figure for the depth of the joists."""
+    hold_kn: Annotated[float, Field(ge=0.05, le=60)] | None = None
+    """What the maker of the hangers and ties rates each to hold down; None takes what their nails hold unasked."""
     doubled_ends: bool = False
     tape: bool = False
     left_long: bool = False

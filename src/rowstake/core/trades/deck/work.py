@@ -333,8 +333,8 @@ def _hangers(brief: DeckBrief, supports: Supports, own: list[JoistLine]) -> Iter
 
 
 def _lifts(brief: DeckBrief, own: list[JoistLine]) -> Iterator[Worked]:
-    """Joists that lift at a bearing when only what hangs past the others is loaded; told as the lift over nothing."""
-    dead = brief.deck.loads.dead_kpa
+    """Joists that lift at a bearing by more than is held down there, when only what hangs past the others is loaded; told as the lift over that."""
+    dead, held = brief.deck.loads.dead_kpa, max(CATALOGUE.deck.lift_least_n, 1000 * (brief.deck.joists.hold_kn or 0.0))
     worst: Worked | None = None
     for x in own:
         places = [t for t, _ in x.bearings]
@@ -347,10 +347,16 @@ def _lifts(brief: DeckBrief, own: list[JoistLine]) -> Iterator[Worked]:
             loaded = Stretch(a, b, brief.live_kpa * x.wide_mm / 1000)
             bent = bend(places, x.joist.t0, x.joist.t1, [own_weight, loaded, *past])
             away = bent.reactions[-1 if n == 0 else 0] if len(places) == 2 else min(bent.reactions)
-            if away < -CATALOGUE.deck.lift_least_n and (worst is None or -away / 1000 > worst.load_kn):
+            if away < -held and (worst is None or -away / 1000 > worst.load_kn):
                 t = places[bent.reactions.index(min(bent.reactions))]
                 worst = Worked(
-                    "lift", (x.joist.s, t), 1.0 - away / 1000, "what hangs past the beam", -away / 1000, 0.0, b - a
+                    "lift",
+                    (x.joist.s, t),
+                    1.0 + (-away - held) / 1000,
+                    "what hangs past the beam",
+                    -away / 1000,
+                    0.0,
+                    b - a,
                 )
     if worst:
         yield worst

@@ -21,8 +21,12 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     fixes.append(put_deck("One more beam", beams__rows=planned.one_more_row, beams__overhang_mm=None))
     yield found(
         f"A joist lifts by {p.force(lift.load_kn)} where it bears {p.length(s)} along, {p.length(t)} out",
-        f"{p.length(lift.span_mm)} hangs past its beam, and people stand on that while the rest is empty. Hangers are rated to carry, not to "
-        "hold down: take a tie rated for that pull, or shorten what hangs over.",
+        f"{p.length(lift.span_mm)} hangs past its beam, and people stand on that while the rest is empty. "
+        + (
+            f"Its hangers and ties are said to hold {p.force(brief.deck.joists.hold_kn)} down: stronger ones, or less that hangs over."
+            if brief.deck.joists.hold_kn
+            else "Hangers are rated to carry, not to hold down: take ties rated for that pull, and say what they hold, or shorten what hangs over."
+        ),
         (),
         fixes,
     )
