@@ -420,3 +420,19 @@ def test_a_nailer_at_a_clipped_corner_is_one_with_the_joist_it_is_packed_to():
     made = plan(deck(1800, 4037, 500, *two_thick, region="north_america"))
     assert next(p.kind for p in made.parts if p.label == "J4") == "nailer"
     check_deck(made)
+
+
+def test_a_nailer_ends_on_a_flush_beam_that_lies_where_the_block_beside_a_post_would():
+    """A beam from 1629 to 1764 and a post from 1800: no room for the block from 1754 to 1799, so that what is left of the nailer hangs on the beam."""
+    edits = [
+        put("deck.beams.way", "flush"), {"do": "add_cut", "kind": "hole"}, *cut(x_mm=800, y_mm=2200, along_mm=200, out_mm=600), put("deck.guard.edges", "needed"),
+        put("deck.boards.run", "diagonal"), put("deck.boards.start", "far"), put("deck.boards.product", "au_composite"), put("deck.boards.border.boards", 2),
+        {"do": "add_steps", "side": "left"}, put("deck.steps.0.at_mm", 1900), put("deck.boards.gap_mm", 5),
+    ]  # fmt: skip
+    made = plan(deck(1800, 5020.026454366749, 1175, *edits, region="australia_nz", support="free"))
+    beams = {(b.t - b.wide_mm / 2, b.t + b.wide_mm / 2) for b in made.laid.main.supports.beams}
+    ended = [j for j in made.laid.main.grid.joists if "beam" in (j.near, j.far)]
+    assert ended
+    assert all(j.t1 in {low for low, _ in beams} or j.t0 in {high for _, high in beams} for j in ended)
+    check_deck(made)
+    check_solids(made)

@@ -40,7 +40,7 @@ def lay_level(brief: DeckBrief) -> DeckLevel:
     level = _settled(brief)
     brief = level.brief
     asked = [*brief.asked, *(demand for c in every for demand in c.blocks(level))]
-    grid = parted(level.grid, asked)
+    grid = parted(level.grid, asked, level.supports.beams if level.supports.flush else ())
     more = beside_posts(brief, grid, level.supports)
     level = replace(level, grid=grid, work=tuple(sorted((*level.work, *more), key=lambda w: -w.used)))
     sticks = _labelled(brief.place, frame_sticks(brief, level.grid, level.supports, asked))

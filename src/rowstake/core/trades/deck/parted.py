@@ -3,9 +3,10 @@ stand nearer to each other than a block is thick, a piece passes them by on the 
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
+from rowstake.core.trades.deck.beam_line import BeamLine
 from rowstake.core.trades.deck.demands import Demand, Stands, of
 from rowstake.core.trades.deck.frame import Grid, Joist
 
@@ -27,8 +28,9 @@ class _Taken:
     posts: int = 1
 
 
-def parted(grid: Grid, asked: Iterable[Demand]) -> Grid:
-    """The frame with every nailer ended at the outer faces of the blocks beside a post in its way."""
+def parted(grid: Grid, asked: Iterable[Demand], flush: Sequence[BeamLine] = ()) -> Grid:
+    """The frame with every nailer ended at the outer faces of the blocks beside a post in its way; or at a flush beam that lies where such a block
+    would."""
     taken: list[_Taken] = []
     for post in of(Stands, asked):
         if post.within:
@@ -43,7 +45,8 @@ def parted(grid: Grid, asked: Iterable[Demand]) -> Grid:
         met = [p for p in taken if p.s0 + FREE_MM < joist.s + half and joist.s - half < p.s1 - FREE_MM]
         if joist.kind == "nailer":
             stood = _together(met, grid.thick_mm)
-            joists += _left(joist, [(p.t0 - grid.thick_mm, p.t1 + grid.thick_mm) for p in stood])
+            beams = [(b.t - b.wide_mm / 2, b.t + b.wide_mm / 2) for b in flush if b.s0 < joist.s < b.s1]
+            joists += _left(joist, [_met(p, grid.thick_mm, beams) for p in stood])
             joists += [aside for p in stood if p.posts > 1 for aside in _aside(grid, joist, p)]
         else:
             joists.append(joist)
@@ -62,15 +65,35 @@ def _together(met: list[_Taken], thick: float) -> list[_Taken]:
     return out
 
 
-def _left(joist: Joist, met: list[tuple[float, float]]) -> list[Joist]:
+@dataclass(frozen=True, slots=True)
+class _Met:
+    """Where a nailer ends before posts and begins again behind them, and what holds it there."""
+
+    t0: float
+    before: str
+    t1: float
+    behind: str
+
+
+def _met(posts: _Taken, thick: float, beams: list[tuple[float, float]]) -> _Met:
+    t0, before, t1, behind = posts.t0 - thick, "block", posts.t1 + thick, "block"
+    for low, high in beams:
+        if low < posts.t0 and high > posts.t0 - thick:
+            t0, before = low, "beam"
+        if low < posts.t1 + thick and high > posts.t1:
+            t1, behind = high, "beam"
+    return _Met(t0, before, t1, behind)
+
+
+def _left(joist: Joist, met: list[_Met]) -> list[Joist]:
     """The pieces of a nailer between what it meets."""
     out, start, slope = [], joist.t0, joist.slopes[0]
     near = joist.near
-    for t0, t1 in met:
-        if t0 < joist.t1 and t1 > start:
-            if t0 - start >= LEAST_MM:
-                out.append(replace(joist, t0=start, t1=t0, near=near, far="block", slopes=(slope, 0.0)))
-            start, near, slope = max(start, t1), "block", 0.0
+    for at in met:
+        if at.t0 < joist.t1 and at.t1 > start:
+            if at.t0 - start >= LEAST_MM:
+                out.append(replace(joist, t0=start, t1=at.t0, near=near, far=at.before, slopes=(slope, 0.0)))
+            start, near, slope = max(start, at.t1), at.behind, 0.0
     if joist.t1 - start >= LEAST_MM:
         out.append(replace(joist, t0=start, near=near, slopes=(slope, joist.slopes[1])))
     return out
