@@ -73,7 +73,7 @@ def decks(draw):
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 24)),
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 19)),
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )
@@ -109,7 +109,7 @@ def two_levels(draw):
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 39)) // 3,
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 30)) // 3,
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )
@@ -121,7 +121,7 @@ def test_lower_levels_hold_together(made):
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 39)) // 3,
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 30)) // 3,
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )

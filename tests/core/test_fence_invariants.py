@@ -87,7 +87,7 @@ def jobs(draw):
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 50)),
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 40)),
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )
@@ -97,7 +97,7 @@ def test_a_fence_holds_together(made):
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 36)) // 3,
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 30)) // 3,
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )

@@ -127,7 +127,7 @@ READS = st.fixed_dictionaries(
 MADE = st.lists(st.tuples(PARTS, READS, st.lists(st.integers(1, 8), max_size=2)), max_size=8)
 
 
-@settings(max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 40)), deadline=None)
+@settings(max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 32)), deadline=None)
 @given(MADE, st.randoms(use_true_random=False))
 def test_any_order_and_repetition_gives_the_same_and_pinned_posts_never_move(made, rng: random.Random):
     entries = [

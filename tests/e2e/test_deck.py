@@ -6,7 +6,7 @@ import pytest
 from playwright.sync_api import expect
 
 from tests.decks import deck
-from tests.e2e.pages import add_job, open_job, saved, stake, type_in
+from tests.e2e.pages import add_job, open_job, saved, stake, tick, type_in
 
 
 @pytest.fixture
@@ -96,7 +96,7 @@ def test_frame_choices_and_the_lists(desk):
 
 def test_water_is_led_away_under_the_boards(desk):
     stake(desk, "frame")
-    desk.get_by_label("water led away under the boards").check()
+    tick(desk, "water led away under the boards")
     type_in(desk, "Fall of the membrane", "5")
     expect(desk.locator("[data-finding=drain_deep]")).to_contain_text("At the gutter the membrane hangs")
     stake(desk, "buy")

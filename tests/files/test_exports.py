@@ -55,7 +55,7 @@ def test_buy_list_csv(made):
     assert sorted(labels) == sorted(p.label for p in made.parts if p.unit == "piece")
     boards = [r for r in rows(made, "buy") if r["item"] == "19×150"]
     pieces = sum(int(r["buy"]) * int(float(r["length_mm"]) // 1800 or 0) for r in boards)
-    assert pieces >= 135  # two of 136 are so narrow that they are ripped side by side
+    assert pieces >= 134  # four of 136 are so narrow that two and two share a board
 
 
 def test_cut_list_csv_counts_every_piece(made):
