@@ -187,3 +187,20 @@ def test_goods_of_a_site_are_bought_together_at_the_prices_of_its_books():
         "Goods bought together for 2 jobs: £12.00, £4.00 less than job by job; without what has no price: "
     )
     assert goods_words(together(plans)[0], alone) == ""
+
+
+def test_fixings_are_stainless_for_the_jobs_near_salt_alone():
+    jobs = [
+        edited(fence((3600, 0)), put("name", "Sea"), put("site.near_salt", True)),
+        edited(fence((3600, 0)), put("name", "Lane")),
+    ]
+    plans = dict(zip("AB", map(plan, jobs), strict=True))
+    [made] = together(plans)
+    screws = [line for line in made.lists.buy if line.group == "Fixings"]
+    assert {line.stainless for line in screws} == {True, False}
+    for line in screws:
+        assert {label.split()[0] for label in line.for_parts} == ({"A"} if line.stainless else {"B"})
+    apart = [line for each in plans.values() for line in each.lists.buy if line.group in ("Fixings", "Hardware")]
+    assert sum(line.buy for line in made.lists.buy if line.group in ("Fixings", "Hardware")) == sum(
+        line.buy for line in apart
+    )

@@ -13,7 +13,7 @@ from rowstake.core.cost.money import ZERO, Purse
 from rowstake.core.cutting.best import best_plan
 from rowstake.core.parts import Part
 from rowstake.core.planned import AnyPlan
-from rowstake.core.takeoff.lists import Buyer, TakeOff, take_off
+from rowstake.core.takeoff.lists import Buyer, BuyLine, TakeOff, take_off
 from rowstake.core.takeoff.on_sale import CATALOGUES
 
 
@@ -82,7 +82,21 @@ def _bought(named: list[tuple[str, AnyPlan]], prices: Prices | None) -> TakeOff:
         for line in plan.lists.buy
         if line.group == "Finish"
     ]
-    return replace(lists, buy=(*lists.buy, *stained))
+    plain = [line for line in lists.buy if line.group not in COATED]
+    return replace(lists, buy=(*plain, *_coated(buyer, named), *stained))
+
+
+COATED = ("Fixings", "Hardware")
+
+
+def _coated(buyer: Buyer, named: list[tuple[str, AnyPlan]]) -> list[BuyLine]:
+    """Fixings and hardware: stainless for the jobs near salt, galvanised for the others."""
+    out: list[BuyLine] = []
+    for salt in (False, True):
+        own = [(letter, plan) for letter, plan in named if plan.lists.buyer.near_salt == salt]
+        parts = [_lettered(part, letter) for letter, plan in own for part in plan.parts if part.unit == "each"]
+        out += [line for line in take_off(replace(buyer, near_salt=salt), parts, 0.0).buy if line.group in COATED]
+    return out
 
 
 def _lettered(part: Part, letter: str) -> Part:
@@ -90,18 +104,15 @@ def _lettered(part: Part, letter: str) -> Part:
 
 
 def _buyer(lists: list[TakeOff]) -> Buyer:
-    """As the first job buys, within what every job will have: the shortest of their longest lengths, stainless if any is near
-    salt."""
+    """As the first job buys, within what every job will have: the shortest of their longest lengths."""
     first = next((each for each in lists if each.bags), lists[0]).buyer
     longest: dict[str, float] = {}
     for each in lists:
         for section, most in each.buyer.longest_mm.items():
             longest[section] = min(most, longest.get(section, most))
-    salt = any(each.buyer.near_salt for each in lists)
     handled = [each.buyer.most_mm for each in lists if each.buyer.most_mm is not None]
     return replace(
         first,
-        near_salt=salt,
         longest_mm=longest,
         most_mm=min(handled, default=None),
         finish_after_days=None,

@@ -2507,6 +2507,10 @@ export interface components {
             };
             /** Stands In */
             stands_in: components["schemas"]["StandsIn"][];
+            /** Own Keys */
+            own_keys: {
+                [key: string]: string;
+            };
             /** Lengths */
             lengths: {
                 [key: string]: string;

@@ -1,9 +1,10 @@
-"""The fixings and hardware of a plan that a crew's own may be bought instead of, and what is asked of those."""
+"""The fixings and hardware of a plan that a crew's own may be bought instead of, what is asked of those, and what the prices of own goods hang on."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
+from rowstake.core.job import Job
 from rowstake.core.job.own import may_stand_in
 from rowstake.core.planned import AnyPlan
 
@@ -17,6 +18,14 @@ class StandsIn:
     lengths: bool
     packs: bool
     leaf: bool
+
+
+def own_keys(job: Job) -> dict[str, str]:
+    """What the price of each of a job's own goods hangs on in a book, by its name: timber, bags, fixings and hardware."""
+    timber = {own.name: own.section(job.region).id for own in job.own}
+    return (
+        timber | {bag.name: "concrete" for bag in job.own_bags} | {good.name: good.entry().id for good in job.own_goods}
+    )
 
 
 def stands_in(plan: AnyPlan) -> list[StandsIn]:

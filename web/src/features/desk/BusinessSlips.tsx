@@ -86,8 +86,8 @@ export function PriceSlip() {
         On top of what it costs: <Figure path="terms.contingency_pct" name="Contingency" unit="% contingency," /> <Figure path="terms.overhead_pct" name="Overhead" unit="% overhead," />{" "}
         <Figure path="terms.profit_pct" name="Profit" unit="% profit," /> <Figure path="terms.tax_pct" name="Tax" unit="% tax" empty="the region's" />. The crew takes{" "}
         <Figure path="terms.pace_pct" name="Pace" unit="% of the usual hours," /> with <Figure path="terms.deliveries" name="Deliveries" unit="deliveries" /> and{" "}
-        <Length path="terms.travel_km" name="Travel a day" /> of travel a day. <Tick path="terms.auger" words="an auger is hired" /> <Tick path="terms.saw" words="a saw is hired" /> Spoil and
-        offcuts go by <OptionalLength path="terms.skip_size_m3" name="Skip hired by the day" empty="volume, no skip" /> of skip, hired by the day.
+        <Length path="terms.travel_km" name="Travel a day" /> of travel a day. <Tick path="terms.auger" words="an auger is hired" /> <Tick path="terms.saw" words="a saw is hired" /> A skip by
+        the day: <OptionalLength path="terms.skip_size_m3" name="Skip hired by the day" empty="none" />.
       </Say>
     </>
   );

@@ -28,6 +28,7 @@ const LAID = [
 export function OwnSheet({ onClose }: { onClose: () => void }) {
   const own = useDesk((s) => valueAt(s.document, "own")) ?? [];
   const lengths = useDesk((s) => s.desk?.lengths) ?? {};
+  const keys = useDesk((s) => s.desk?.own_keys) ?? {};
   const { edit } = useDesk.getState();
   const [name, setName] = useState("");
   const [use, setUse] = useState<string>("board");
@@ -56,11 +57,12 @@ export function OwnSheet({ onClose }: { onClose: () => void }) {
   const box = "min-h-9 border-b-2 border-ink/50 bg-board px-1 font-semibold";
   return (
     <Sheet open onClose={onClose} title="Our own timber, bags and hardware">
-      <p>What you have that is in no list of choices: it can then be chosen wherever its kind is. Its price goes into a book under the key beside it.</p>
+      <p>What you have that is in no list of choices: it can then be chosen wherever its kind is. Its price goes into a book under the key beside its name.</p>
       <ul className="my-2">
         {own.map((each, n) => (
           <li key={each.name} data-own={each.name} className="flex items-center gap-3 border-b border-rule py-1">
             <b className="flex-1">{each.name}</b>
+            <code className="text-sm">{keys[each.name]}</code>
             <span>
               <Num>{`${lengths[`own.${n}.thickness_mm`]} × ${lengths[`own.${n}.width_mm`]}`}</Num>
             </span>

@@ -259,7 +259,7 @@ export function Slip({ placing, place }: { placing: boolean; place: (on: boolean
       }[stake]
     : <DeckSlip stake={stake} />;
   return (
-    <section id="choices" tabIndex={-1} aria-label="Choices" className="no-print border-b border-rule bg-board px-3 py-1 text-[0.9688rem] lg:max-h-[11.875rem] lg:overflow-y-auto [&_button]:min-h-7 [&_button]:py-0">
+    <section id="choices" tabIndex={-1} aria-label="Choices" className="no-print more-below border-b border-rule px-3 py-1 text-[0.9688rem] lg:max-h-[11.875rem] lg:overflow-y-auto [&_button]:min-h-7 [&_button]:py-0">
       {open && body}
       {needs.length > 0 && (
         <p aria-label="Needed here by later choices" className="leading-snug">

@@ -52,7 +52,7 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
       <Figure name={fence ? "Middle, from the start of the leg" : "Along its beam, from the left end of the frame or the wall"}>{hole.mark}</Figure>
       <Facts
         rows={[
-          [fence ? "Near face" : "Its beam", hole.face],
+          [fence ? "Near face" : "Beam at", hole.face],
           ["Deep", hole.depth],
           ["Across", hole.across],
           ...hole.fill.map((f) => ["Fill", f] as const),

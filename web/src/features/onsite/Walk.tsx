@@ -87,7 +87,7 @@ function Question({ sheet, q, answer, next }: { sheet: SiteSheet; q: InspectionA
           As usual, in{" "}
           <select aria-label="Places" value="" onChange={(e) => {
               const usual = q.usual[Number(e.target.value)];
-              if (usual.cost !== null) setCost(String(usual.cost));
+              if (usual.cost !== null) setCost(usual.cost.toFixed(2));
               setNote(note.trim() || usual.words);
             }} className="min-h-12 max-w-full border-2 border-rule bg-board px-2 text-lg">
             <option value="" disabled>
