@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 import subprocess
 from pathlib import Path
 
@@ -17,14 +18,15 @@ class NoCopy(RuntimeError):
     """A copy that could not be made, or is none; the message says why."""
 
 
-def _plain(url: URL | str) -> str:
-    """As PostgreSQL's own programs read it."""
-    return make_url(url).set(drivername="postgresql").render_as_string(hide_password=False)
-
-
-def _run(*command: str) -> None:
+def _run(url: URL | str | None, *command: str) -> None:
+    """One of PostgreSQL's own programs; a password goes by its environment, where no list of processes shows it."""
+    env = dict(os.environ)
+    if url is not None:
+        made = make_url(url).set(drivername="postgresql")
+        env |= {"PGPASSWORD": made.password} if made.password else {}
+        command = (*command, "--dbname", made._replace(password=None).render_as_string())
     try:
-        done = subprocess.run(command, capture_output=True, text=True, check=False, timeout=SECONDS)
+        done = subprocess.run(command, capture_output=True, text=True, check=False, timeout=SECONDS, env=env)
     except (OSError, subprocess.TimeoutExpired) as error:
         raise NoCopy(str(error)) from None
     if done.returncode:
@@ -33,24 +35,16 @@ def _run(*command: str) -> None:
 
 def take_copy(url: URL | str, target: Path) -> None:
     """All of a database as it stands at one moment, while it is at work. Raises `NoCopy`."""
-    _run(str(binaries() / "pg_dump"), "--format=custom", "--no-owner", "--file", str(target), "--dbname", _plain(url))
+    _run(url, str(binaries() / "pg_dump"), "--format=custom", "--no-owner", "--file", str(target))
 
 
 def is_copy(source: Path) -> None:
     """Raises `NoCopy` for a file that is none."""
     if not source.is_file():
         raise NoCopy(f"{source} is not a file")
-    _run(str(binaries() / "pg_restore"), "--list", "--file", "/dev/null", str(source))
+    _run(None, str(binaries() / "pg_restore"), "--list", "--file", "/dev/null", str(source))
 
 
 def put_back(url: URL | str, source: Path) -> None:
     """A copy into an empty database, whole or not at all. Raises `NoCopy`."""
-    _run(
-        str(binaries() / "pg_restore"),
-        "--no-owner",
-        "--exit-on-error",
-        "--single-transaction",
-        "--dbname",
-        _plain(url),
-        str(source),
-    )
+    _run(url, str(binaries() / "pg_restore"), "--no-owner", "--exit-on-error", "--single-transaction", str(source))
