@@ -339,6 +339,18 @@ def test_a_scrap_that_touches_the_frame_by_a_hair_is_told():
     check_solids(made)
 
 
+def test_a_scrap_between_a_hole_and_the_border_that_laps_a_header_by_a_hair_is_told():
+    """27 deep between the edge of the hole and the gap at the border, of which 2 lie on the header: less than holds anything."""
+    edits = [
+        {"do": "add_cut", "kind": "hole"}, *cut(along_mm=500, out_mm=60, x_mm=450, y_mm=12354.655176715143), put("deck.boards.product", "uk_composite"),
+        put("deck.boards.run", "diagonal"), put("deck.boards.start", "far"), put("deck.boards.gap_mm", 6), put("deck.boards.border.boards", 1),
+        put("deck.boards.border.sides", ["left", "far"]),
+    ]  # fmt: skip
+    made = plan(deck(1200, 12593.655176715143, 600, *edits))
+    assert [f.where for f in made.findings if f.rule == "off_frame"] == [("D3",)]
+    check_solids(made)
+
+
 @pytest.mark.parametrize("along", [140.625, 150.0])
 def test_two_notches_that_end_nearly_alike_share_a_joist(along):
     """Notches of 131.25 and a little more at both ends of one side: no two joists of 38.1 stand that near, so that the frame of the outer

@@ -42,8 +42,8 @@ def _frame(planned: DeckLevel) -> Polygon:
 
 
 def _core(board: DeckBoard) -> BaseGeometry:
-    """A board but for a hair all round, or its middle where there is no more of it."""
-    inner = board.shape.buffer(-HAIR_MM / 2, join_style="mitre")
+    """A board but for a hair all round, for what it laps by no more than that does not carry it; or its middle where there is no more of it."""
+    inner = board.shape.buffer(-HAIR_MM, join_style="mitre")
     return board.shape.representative_point() if inner.is_empty else inner
 
 
