@@ -14,7 +14,7 @@ from rowstake.core.trades.deck.document import DeckJob, new_deck
 from tests.jobs import put
 
 ANY = settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 24)) // 3,
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 18)) // 3,
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )

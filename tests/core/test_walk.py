@@ -12,7 +12,7 @@ from tests.jobs import put, yard
 
 
 @settings(
-    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 8)), deadline=None, suppress_health_check=list(HealthCheck)
+    max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 6)), deadline=None, suppress_health_check=list(HealthCheck)
 )
 @given(st.integers(0, 2**48))
 @example(1101091)  # a clipped corner whose last joist lies between two rims
