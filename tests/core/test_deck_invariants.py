@@ -440,3 +440,15 @@ def test_a_narrow_group_between_two_is_carried_by_one_beam():
     ]
     check_deck(made)
     check_solids(made)
+
+
+def test_posts_that_crowd_at_a_narrow_strip_have_one_brace_between_them():
+    """Two posts 25 apart on two beams, each with a brace along the same joist: one of them lies where the other would."""
+    edits = [
+        {"do": "add_cut", "kind": "notch", "corner": "house_left"}, *cut(along_mm=400, out_mm=131.25), {"do": "add_cut", "kind": "notch", "corner": "house_left"},
+        *cut(1, along_mm=131.25, out_mm=169.71573934105746), put("deck.beams.way", "flush"), put("deck.boards.run", "across"),
+    ]  # fmt: skip
+    for support in ("ledger", "free"):
+        made = plan(deck(1200, 1200, 1435, *edits, region="north_america", support=support))
+        assert "narrow_strip" in {f.rule for f in made.findings}
+        check_solids(made)

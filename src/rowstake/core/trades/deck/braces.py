@@ -80,6 +80,23 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
                 continue
             foot = t + way * out_mm
             out.append(Brace(post.label, (line, foot), (line, foot + way * reach), under_joists, to, True))
+    return _apart(out, section.thickness_mm)
+
+
+def _apart(every: list[Brace], thick: float) -> list[Brace]:
+    """Those that lie in no other's place: of posts that crowd, which is told, the first has its brace."""
+    out: list[Brace] = []
+    for brace in every:
+        axis = 1 if brace.across else 0
+        low, high = sorted((brace.a[axis], brace.b[axis]))
+        taken = any(
+            other.across == brace.across
+            and abs(other.a[1 - axis] - brace.a[1 - axis]) < thick - 0.1
+            and min(high, max(other.a[axis], other.b[axis])) - max(low, min(other.a[axis], other.b[axis])) > 1.0
+            for other in out
+        )
+        if not taken:
+            out.append(brace)
     return out
 
 
