@@ -205,6 +205,17 @@ def test_own_screws_are_chosen_by_their_own_lengths_and_bought_by_their_own_pack
     assert plan(back).lists.buy == was.lists.buy
 
 
+def test_a_book_with_own_goods_is_read_before_any_job_that_has_them_and_near_salt_they_are_asked_for_stainless():
+    text = "item,words,unit,price,currency,pack\nown_0123456789ab:78,ours,pack,7.50,GBP,144\nown_0123456789ab:78:9,ours,pack,7.50,GBP,144\n"
+    book = read_csv(text.encode(), "own")
+    assert ([i.item for i in book.book.items], len(book.left_out)) == (["own_0123456789ab:78"], 1)
+    gate = {"do": "add_gate", "leg": 0, "at_mm": 3000, "opening_mm": 900}
+    job = edited(
+        fence((9000, 0)), gate, own_good("strap_hinge", "Band hinge", up_to_kg=60), put("site.near_salt", True)
+    )
+    assert [line.item for line in plan(job).lists.buy if "Band hinge" in line.item] == ["Band hinge, stainless"]
+
+
 def test_an_own_hinge_swings_the_leaf_it_is_made_for():
     """A leaf of boards is hung on the lightest hinge that carries it: one of its own for 40 kg goes before the catalogue's for 45, and where none of them is
     made for more than 5 kg, that is said."""

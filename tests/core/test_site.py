@@ -26,7 +26,7 @@ from rowstake.core.site.sheet import site_sheet
 from rowstake.core.site.steps import check_step, steps_told
 from rowstake.core.trades.deck.built import along_of
 from tests.core.test_record import LEG, stations
-from tests.decks import deck
+from tests.decks import cut, deck
 from tests.entries import entry, raw_entry
 from tests.holds.solids import check_solids
 from tests.jobs import edited, fence, put, yard
@@ -433,3 +433,18 @@ def test_a_footing_that_cannot_stand_so_is_asked_about_and_nothing_else_is_lost(
     assert "There is no footing “F99”" in words
     assert "was measured more than once" in words
     plan(built.job)
+
+
+def test_a_footing_under_a_clipped_corner_stays_and_a_beam_that_is_not_there_is_refused():
+    clipped = deck(
+        4000, 3000, 900, {"do": "add_cut", "kind": "clip", "corner": "far_left"}, *cut(along_mm=1200, out_mm=1200)
+    )
+    drawn = plan(clipped)
+    bare = [f for f in drawn.laid.footings if f.post.beam is None]
+    assert bare
+    mark = along_of(drawn.laid.main, bare[0])
+    built = as_built(clipped, Record([entry(1, "post", f"footing/{bare[0].label}", at_mm=round(mark + 50, 3))]))
+    assert "no beam to stand elsewhere along" in built.asked[0].words
+    assert plan(built.job).laid.main.posts == drawn.laid.main.posts
+    with pytest.raises(JobFault, match="There is no beam B9"):
+        plan(deck(4000, 3000, 900, put("deck.posts.fixed", [{"beam": "B9", "post": 1}])))

@@ -86,7 +86,11 @@ def known_key(key: str) -> bool:
     """Whether a price may hang on it: a section, or a good in any or some of the sizes it takes."""
     id, *sizes = key.removesuffix("/stainless").split(":")
     entry = GOODS.get(id)
-    if entry is None and (id in CATALOGUE.sections or id.startswith(OWN)):
+    if entry is None and id.startswith(
+        OWN
+    ):  # of a job that nobody has opened yet: its timber by itself, its screws by their length too
+        return len(sizes) <= 1
+    if entry is None and id in CATALOGUE.sections:
         return not sizes
     return entry is not None and entry.bought and len(sizes) <= len(entry.takes)
 

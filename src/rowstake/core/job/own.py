@@ -86,7 +86,7 @@ class OwnGood(Block):
             sizes = " × ".join(f"{{{n}}}" for n in range(len(was.takes)))
             words = f"{plain} {sizes}" if was.driven else f"{plain}, {sizes}" if sizes and not was.swings else plain
             register([was.model_copy(update={
-                "id": key, "instead_of": self.instead_of, "words": words, "words_in": "", "coated": False, "packs": list(self.packs), "kg": was.kg if self.kg is None else self.kg,
+                "id": key, "instead_of": self.instead_of, "words": words, "words_in": "", "packs": list(self.packs), "kg": was.kg if self.kg is None else self.kg,
                 "lengths_mm": sorted(self.lengths_mm), "up_to_kg": self.up_to_kg, "source": "your own",
             })])  # fmt: skip
         return GOODS[key]

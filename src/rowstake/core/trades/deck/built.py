@@ -74,6 +74,11 @@ def _reads(job: DeckJob, posts: dict[str, list[Any]], asked: list[Question]) -> 
 def _fixed(job: DeckJob, reads: tuple[tuple[Read, FootingAt], ...], asked: list[Question]) -> tuple[FixedPost, ...]:
     """What the drawing says already, and what was read on site instead of it; each reading by itself where not all of them can be laid out together."""
     held = {(f.beam, f.post): f for f in job.deck.posts.fixed}
+    asked += [
+        _stays(read, footing)
+        for read, footing in reads
+        if footing.post.beam is None and abs(read.at_mm - read.drawn_mm) > SAME_MM
+    ]
     told = {read.entry.part: made for read, footing in reads if (made := _standing(read, footing, held))}
     every = {**held, **{(m.beam, m.post): m for m in told.values()}}
     if _why_not(job, every) is None:
@@ -87,6 +92,12 @@ def _fixed(job: DeckJob, reads: tuple[tuple[Read, FootingAt], ...], asked: list[
             words = f"{footing.label} was measured {job.printer.length(read.at_mm)} along: {why}. It is not taken until that is settled."
             asked.append(Question(read.entry.part, words, tuple(e.id for e in read.entries)))
     return tuple(held.values())
+
+
+def _stays(read: Read, footing: FootingAt) -> Question:
+    """Of a footing that no beam stands on."""
+    words = f"{footing.label} carries the rim of a clipped corner and has no beam to stand elsewhere along. {STAYS}"
+    return Question(read.entry.part, words, tuple(e.id for e in read.entries))
 
 
 def _standing(read: Read, footing: FootingAt, held: dict[tuple[str, int], FixedPost]) -> FixedPost | None:

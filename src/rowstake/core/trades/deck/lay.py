@@ -119,6 +119,14 @@ def lay_levels(job: DeckJob) -> tuple[DeckLevel, ...]:
             )  # fmt: skip
         taken = taken.union(low.where)
         out.append(low)
+    there = [beam.label for level in out for beam in level.supports.beams]
+    if strange := next((f.beam for f in job.deck.posts.fixed if f.beam not in there), None):
+        raise refuse(
+            "deck.posts.fixed",
+            strange,
+            ", ".join(there) or "no beam at all",
+            f"There is no beam {strange} that posts stand under",
+        )
     return tuple(out)
 
 
