@@ -1,13 +1,17 @@
 """How near cut plans come to the linear bound, and how their time grows with the pieces: ratios in one run.
 
-Random pieces as jobs have them, and hard ones whose sums just miss a board; beside the plan that fills the longest first.
+Random pieces as jobs have them, and hard ones whose sums just miss a board; beside the plan that fills the longest first, and beside
+another solver where the packages of `requirements-bench.txt` are there: `.venv/bin/pip install -r requirements-bench.txt`. A number of
+seconds as argument is what that one has for each question, 10 if none is given.
 """
 
 from __future__ import annotations
 
 import random
+import sys
 from collections import Counter
 
+from another_solver import answer, there
 from timing import best
 
 from rowstake.core.cutting.plan import SAW, Stock, by_length, cut_plan
@@ -63,6 +67,27 @@ def main() -> None:
     made = [proven(given) for given in hard]
     worst = max(m.cost / m.bound - 1 for m in made)
     print(f"sums that just miss: {worst:.3%} over the bound at most, {sum(m.optimal for m in made)} of 10 proven least")
+    beside_another("random", [asked(random_pieces(60, 20, seed), (3600, 4800)) for seed in range(50)])
+    beside_another("sums that just miss", hard)
+
+
+def beside_another(words: str, questions: list[Asked]) -> None:
+    if not there():
+        print(f"{words}: no other solver here, see the first lines of this file")
+        return
+    seconds = float(sys.argv[1]) if len(sys.argv) > 1 else 10.0
+    same, cheaper, dearer, sure, worst = 0, 0, 0, 0, 0.0
+    for given in questions:
+        own, other = proven(given), answer(given, seconds)
+        assert own.bound <= other.cost + 1e-6, "our bound is over a plan"
+        assert own.cost >= other.bound - 1e-6, "the other bound is over our plan"
+        over = own.cost / other.cost - 1
+        same, cheaper, dearer = same + (abs(over) < 1e-9), cheaper + (over < -1e-9), dearer + (over > 1e-9)
+        sure, worst = sure + (other.cost - other.bound < 1e-6), max(worst, over)
+    print(
+        f"{words}, beside another solver with {seconds:g} s each: {same} of {len(questions)} cost the same, {cheaper} less here, "
+        f"{dearer} more, by {worst:.3%} at most; it proved {sure}"
+    )
 
 
 if __name__ == "__main__":

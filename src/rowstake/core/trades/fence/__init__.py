@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from rowstake.core.trade import Trade
-from rowstake.core.trades.fence import edits as e
 from rowstake.core.trades.fence.built import fence_built
 from rowstake.core.trades.fence.comparisons import ways_over_ground, what_the_wind_asks
+from rowstake.core.trades.fence.components import edits, sections
 from rowstake.core.trades.fence.document import FenceJob
 from rowstake.core.trades.fence.drawing import fence_scenes
 from rowstake.core.trades.fence.drawing.elevation import elevation_scene
@@ -48,15 +48,8 @@ TRADE: Trade = Trade(
     year=lambda plan: (plan.laid.year, plan.brief.board.width_mm),
     own=fence_own,
     own_type=FenceDesk,
-    edits={
-        e.ChooseStyle: e.style, e.ChangeLeg: e.leg, e.AddLeg: e.add_leg, e.RemoveLeg: e.remove_leg, e.MoveCorner: e.move_corner,
-        e.AddGate: e.add_gate, e.ChangeGate: e.change, e.RemoveGate: e.remove, e.AddObstacle: e.add_obstacle,
-        e.ChangeObstacle: e.change, e.RemoveObstacle: e.remove, e.SetLevels: e.levels,
-    },
-    sections={
-        "fence.posts.size": ("post",), "fence.posts.gate_size": ("post",), "fence.rails.size": ("rail",), "fence.gate_frame.frame": ("rail",),
-        "fence.skin.board": ("board", "sheet"), "fence.trims.gravel_board": ("board", "rail"), "fence.trims.cap_rail": ("rail", "board"),
-    },
+    edits=edits(),
+    sections=sections(),
     comparisons={"slopes": ways_over_ground, "wind": what_the_wind_asks},
     second_look=SECOND_LOOK,
     order=fence_build,

@@ -8,10 +8,10 @@ from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE, MethodEntry, Section
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Hold, Joint, Notebook, Part
+from rowstake.core.parts import Hold, Joint, Part
 from rowstake.core.reckoners.fence_wind import FenceWind, Stands
 from rowstake.core.reckoners.fence_wind import run as fence_wind
-from rowstake.core.reckoners.post_hole import WORDS, Hole, PostHole
+from rowstake.core.reckoners.post_hole import Hole, PostHole
 from rowstake.core.reckoners.post_hole import run as post_hole
 from rowstake.core.setting import FillLayer, HoleSize, OnMasonry, methods
 from rowstake.core.space import Pose, Solid
@@ -409,74 +409,3 @@ class Digger:
         if kind.dug or not kind.hardware:
             return None
         return Hold(f"{name} {kind.hardware[0][0].words}", max(0.0, -kind.hole.embedment_mm), "ground")
-
-    def explain(self, book: Notebook) -> None:
-        """Workings of depth and post for each kind of post in use."""
-        for kind in self.kinds.values():
-            if kind.dug:
-                self._explain_hole(kind, book)
-            else:
-                self._explain_base(kind, book)
-            self._explain_post(kind, book)
-
-    def _explain_hole(self, kind: HoleKind, book: Notebook) -> None:
-        p, brief, hole = self.brief.printer, self.brief, kind.hole
-        depth_way = (
-            f"half of {p.length(kind.above_mm)} above ground = {p.length(kind.above_mm / 2)}"
-            if brief.fence.posts.school == "third"
-            else f"fixed at {p.length(brief.fence.posts.fixed_depth_mm)}"
-        )
-        times = CATALOGUE.materials.posts.gate_deeper if kind.gate and brief.fence.posts.depth_mm is None else 1.0
-        deepest = hole.embedment_mm / times
-        deeper = f" × {CATALOGUE.materials.posts.gate_deeper:.2f} for a gate post" * kind.gate
-        book.note(
-            f"{kind.key}hole", f"Hole of a {kind.name}", f"{p.length(hole.hole_depth_mm)} deep",
-            rule=f"The deepest of the depth chosen, frost, {p.length(CATALOGUE.materials.posts.least_embedment_mm)} "
-            f"and wind where it is checked. Here {WORDS[hole.governed_by]} governs. The gravel bed comes below it.",
-            formula=f"{depth_way}; frost {p.length(brief.job.site.frost_depth_mm)}; the deepest, {p.length(deepest)}{deeper} = "
-            f"{p.length(hole.embedment_mm)} in the ground + {p.length(brief.fence.posts.gravel_mm)} gravel "
-            f"= {p.length(hole.hole_depth_mm)}" + "; widened once for the second post" * (kind.each > 1),
-            source=f"{CATALOGUE.materials.posts.source}; frost depth is your entry: ask locally",
-            changes="Fence height, the way of choosing the depth, frost depth, gravel bed, wind-checked depth.",
-        )  # fmt: skip
-
-    def _explain_base(self, kind: HoleKind, book: Notebook) -> None:
-        p, reach = self.brief.printer, kind.hole.embedment_mm
-        foot = f"{p.length(-reach)} clear of it" if reach < 0 else f"{p.length(reach)} down behind the wall"
-        worst = max(
-            (g for g in self.gusts() if g.setting == kind.setting), key=lambda g: g.stands.moment_nm, default=None
-        )
-        asks = f"; at the site's gust each has to hold {worst.stands.moment_nm:.0f} N·m" if worst else ""
-        book.note(
-            f"{kind.key}hole", f"How a {kind.name} stands", kind.method.name,
-            rule=f"{kind.method.words} Its foot stands {foot}.",
-            formula=", ".join(f"{n} × {item.words}" for item, n in kind.hardware) + asks,
-            source=CATALOGUE.materials.masonry.source,
-            changes="How posts stand at a wall, its height and thickness, the post.",
-        )  # fmt: skip
-
-    def _explain_post(self, kind: HoleKind, book: Notebook) -> None:
-        p, brief, hole = self.brief.printer, self.brief, kind.hole
-        extra = kind.above_mm - brief.above_ground_mm
-        slope = f" + {p.length(extra)} over falling ground or a wall at the tallest" if extra > 0.5 else ""
-        slope = f" − {p.length(-extra)} under a cap that slopes" if extra < -0.5 else slope
-        stock = (
-            "no length on sale reaches"
-            if hole.stock_length_mm is None
-            else (f"buy {p.length(hole.stock_length_mm)}, trim {p.length(hole.trim_mm or 0)} from the top")
-        )
-        below = (
-            f"+ {p.length(hole.embedment_mm)} {'in the ground' if kind.dug else 'behind the wall'}"
-            if hole.embedment_mm >= 0
-            else f"− {p.length(-hole.embedment_mm)} clear of the base"
-        )
-        book.note(
-            f"{kind.key}post", f"Length of a {kind.name}", p.length(hole.post_length_mm),
-            rule="What stands above ground and what is in the ground, to the next length on sale. Trim the top and "
-            "treat the cut end; the factory end goes into the ground.",
-            formula=f"{p.length(brief.fence.skin.height_mm)} boards + {p.length(brief.fence.skin.ground_gap_mm)} ground gap "
-            f"+ {p.length(brief.fence.posts.proud_mm)} proud{slope} = {p.length(kind.above_mm)} above ground "
-            f"{below} = {p.length(hole.post_length_mm)}: {stock}",
-            source=CATALOGUE.materials.posts.source,
-            changes="Height, ground gap, how far posts stand proud, depth.",
-        )  # fmt: skip

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from functools import partial
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.parts import Joint, Notebook, Part
+from rowstake.core.parts import Joint, Part
 from rowstake.core.setting import methods
 from rowstake.core.space import Pose
 from rowstake.core.structure import earth, wind
@@ -150,54 +150,3 @@ def leaf_pull(digger: Digger, opening: Opening, built: Built) -> LeafPull:
             ground = allowed * lever / 1000
         out.append(LeafPull(moment, post, ground))
     return min(out, key=lambda pull: pull.holds_nm)
-
-
-def explain_pull(brief: Brief, digger: Digger, layout: Layout, built: list[Built], book: Notebook) -> None:
-    """A working of what each leaf asks of its post."""
-    p = brief.printer
-    for gate in built:
-        opening = next(o for o in layout.openings if o.gate.id == gate.gate.id)
-        pull = leaf_pull(digger, opening, gate)
-        soil = (
-            "no hole: ask the rating of what it is bolted to"
-            if pull.earth_nm is None
-            else f"earth {pull.earth_nm:.0f} N·m"
-        )
-        book.note(
-            f"pull_{gate.gate.id}", f"Pull of gate {gate.gate.id} on its post", f"{pull.moment_nm:.0f} of {pull.holds_nm:.0f} N·m",
-            rule="The soaked leaf pulls with its weight at half its width, day and night, so the post is taken at its lasting strength "
-            "and the earth as for wind. A screening estimate.",
-            formula=f"{p.weight(gate.weight_kg)} × 9.81 × ({p.length(gate.leaf.leaf_width_mm)} ÷ 2 + hinge gap) = {pull.moment_nm:.0f} N·m; "
-            f"post {pull.post_nm:.0f} N·m, {soil}",
-            source="published design values and pole embedment formula",
-            changes="Two leaves, a wheel, a larger or deeper gate post, a lighter skin.",
-        )  # fmt: skip
-
-
-def _bars(brief: Brief, gate: Built) -> str:
-    p, panel, frame = brief.printer, gate.panel, brief.fence.gate_frame
-    if not panel.bars:
-        return ""
-    return (
-        f"; {len(panel.bars)} bars a leaf, {p.fine(panel.bar_gap_mm)} between, cut {p.length(frame.bars_mm)} − "
-        f"2 × {p.fine(frame.connector_mm)} = {p.length(panel.bar_cut_mm)}"
-    )
-
-
-def explain(brief: Brief, built: list[Built], book: Notebook) -> None:
-    """A working for each leaf."""
-    p, frame = brief.printer, brief.fence.gate_frame
-    for gate in built:
-        opening = p.length(gate.gate.opening_mm)
-        covers = f"two end covers of {p.fine(covers_mm(brief))}, " if covers_mm(brief) else ""
-        gaps = f"{covers}{p.fine(frame.hinge_gap_mm)} hinge, {p.fine(frame.latch_gap_mm)} latch"
-        book.note(
-            f"leaf_{gate.gate.id}", f"Leaf of gate {gate.gate.id}", p.length(gate.leaf.leaf_width_mm),
-            rule="Single: the opening less the hinge gap and the latch gap. Double: less two hinge gaps and the centre "
-            "gap, halved. The brace runs from the bottom hinge corner up to the top latch corner. Equal diagonals show it square.",
-            formula=f"opening {opening}, {gaps}, {gate.gate.leaves} leaf → {p.length(gate.leaf.leaf_width_mm)} wide; diagonal "
-            f"√(width² + {p.length(gate.leaf_height_mm)}²) = {p.length(gate.leaf.diagonal_mm)}; brace {p.length(gate.brace_mm)} "
-            f"at {gate.brace_deg:.1f}°{_bars(brief, gate)}; soaked weight {p.weight(gate.weight_kg)}",
-            source="maker-neutral trade practice",
-            changes="Opening, leaves, gaps, height, frame section.",
-        )  # fmt: skip

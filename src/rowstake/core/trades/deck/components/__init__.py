@@ -3,13 +3,11 @@ found by its `COMPONENT`."""
 
 from __future__ import annotations
 
-import pkgutil
 from collections.abc import Callable
 from functools import cache
-from importlib.util import find_spec
 from typing import Any
 
-from rowstake.core.rooms import kept_in
+from rowstake.core.rooms import beside, kept_in
 from rowstake.core.trades.deck.components.base import Component
 
 
@@ -32,5 +30,4 @@ def sections() -> dict[str, str]:
 
 def rules() -> dict[str, Any]:
     """The rules of advice of all components, by their catalogue ids."""
-    rooms = [f"{__name__}.{m.name}.rules" for m in pkgutil.iter_modules(__path__) if m.ispkg]
-    return {name: look for room in rooms if find_spec(room) for name, look in kept_in(room, "look").items()}
+    return beside(__name__, "rules", "look")

@@ -1,35 +1,27 @@
-"""Edits of a fence: legs, corners, gates, obstacles, levels and style."""
+"""Edits of the line: legs, corners and obstacles."""
 
 from __future__ import annotations
 
 import itertools
 import math
+from collections.abc import Callable, Mapping
 from typing import Annotated, Any, Literal
 
 from pydantic import BeforeValidator
 
-from rowstake.core.catalogue import CATALOGUE, pick
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.edits.base import Change, LengthText, mm, next_id, snap
 from rowstake.core.faults import refuse
-from rowstake.core.ground import read_levels
 from rowstake.core.job import write_job
-from rowstake.core.trades.fence.document import FenceJob, Gate, Leg, Obstacle, bays_of
-from rowstake.core.trades.fence.layout import lay_out
+from rowstake.core.trades.fence.document import FenceJob, Obstacle
 from rowstake.core.trades.fence.line import LegLine, Point, lay_line
-from rowstake.core.trades.fence.resolve import resolve
+from rowstake.core.trades.fence.on_line import change, leg_at, remove
 
 SNAP_DEG = 5.0
 
 
 SQUARE_DEG = 8.0
 """A dragged corner within this of 0, 45 or 90° snaps to it; else to the next 5°."""
-
-
-class ChooseStyle(Change):
-    """Take a style with its usual board, fit, gap and lap; where sheets set the bay, with its module."""
-
-    do: Literal["style"]
-    style: str
 
 
 Degrees = Annotated[float, BeforeValidator(lambda given: given, json_schema_input_type=float | str)]
@@ -71,29 +63,6 @@ class MoveCorner(Change):
     y_mm: float
 
 
-class AddGate(Change):
-    do: Literal["add_gate"]
-    leg: int = 0
-    at_mm: LengthText | None = None
-    opening_mm: LengthText | None = None
-
-
-class ChangeGate(Change):
-    do: Literal["gate"]
-    id: str
-    values: dict[str, Any]
-    snap: bool = False
-
-    after: str | None = None
-    """A post: the place along the leg is then measured from its middle, to the near side of the opening; from one that stands
-    past the gate, back to the far side."""
-
-
-class RemoveGate(Change):
-    do: Literal["remove_gate"]
-    id: str
-
-
 class AddObstacle(Change):
     do: Literal["add_obstacle"]
     leg: int = 0
@@ -114,31 +83,6 @@ class RemoveObstacle(Change):
     id: str
 
 
-class SetLevels(Change):
-    """The ground from typed, pasted or CSV rows; with `instrument_mm`, rows are staff readings. Empty text: level ground."""
-
-    do: Literal["levels"]
-    text: str
-    instrument_mm: LengthText | None = None
-
-
-def style(job: FenceJob, edit: ChooseStyle) -> dict[str, Any]:
-    entry = pick(CATALOGUE.styles, edit.style, "fence.skin.style")
-    document = write_job(job)
-    board = entry.boards[job.region]
-    document["fence"]["skin"].update(
-        style=edit.style, board=board, fit=entry.fits[0], gap_mm=entry.gap_mm, lap_mm=entry.lap_mm
-    )
-    document["fence"]["bays"].update(bays_of(entry, job.region))
-    return document
-
-
-def _leg_at(job: FenceJob, index: int) -> Leg:
-    if not 0 <= index < len(job.fence.legs):
-        raise refuse("edit.index", index + 1, f"leg 1 to {len(job.fence.legs)}", f"There is no leg {index + 1}")
-    return job.fence.legs[index]
-
-
 def _turn(angle_deg: float, side: str, field: str) -> float:
     if not 0 < angle_deg <= 180:
         raise refuse(
@@ -151,7 +95,7 @@ def _turn(angle_deg: float, side: str, field: str) -> float:
 
 
 def leg(job: FenceJob, edit: ChangeLeg) -> dict[str, Any]:
-    leg = _leg_at(job, edit.index)
+    leg = leg_at(job, edit.index)
     document = write_job(job)
     at, field = document["fence"]["legs"][edit.index], f"fence.legs.{edit.index}"
     if edit.length_mm is not None:
@@ -193,7 +137,7 @@ def add_leg(job: FenceJob, edit: AddLeg) -> dict[str, Any]:
 
 
 def remove_leg(job: FenceJob, edit: RemoveLeg) -> dict[str, Any]:
-    _leg_at(job, edit.index)
+    leg_at(job, edit.index)
     if len(job.fence.legs) == 1:
         raise refuse("fence.legs", 0, "at least one leg", "A fence keeps at least one leg")
     fence = write_job(job)
@@ -255,29 +199,8 @@ def _measure_again(
             leg["turn_deg"] = round((turn + 180) % 360 - 180, 4)
 
 
-def add_gate(job: FenceJob, edit: AddGate) -> dict[str, Any]:
-    _leg_at(job, edit.leg)
-    facts = CATALOGUE.regions[job.region]
-    opening = facts.gate_opening_mm if edit.opening_mm is None else mm(job, edit.opening_mm, "gate.opening_mm")
-    at = _free_place(job, edit.leg, opening) if edit.at_mm is None else mm(job, edit.at_mm, "gate.at_mm")
-    document = write_job(job)
-    gate = Gate(id=next_id("G", job.fence.gates), leg=edit.leg, at_mm=at, opening_mm=opening)
-    document["fence"]["gates"].append(gate.model_dump())
-    return document
-
-
-def _free_place(job: FenceJob, leg: int, opening: float) -> float:
-    """Where a gate fits: the middle of the widest stretch of a leg that no other gate takes."""
-    length, beside = job.fence.legs[leg].length_mm, 2 * CATALOGUE.sections[job.fence.posts.gate_size].width_mm
-    taken = sorted((g.at_mm - beside, g.at_mm + g.opening_mm + beside) for g in job.fence.gates if g.leg == leg)
-    ends = [0.0, *(end for _, end in taken)]
-    starts = [*(start for start, _ in taken), length]
-    a, b = max(zip(ends, starts, strict=True), key=lambda free: free[1] - free[0])
-    return min(max(snap(job, (a + b - opening) / 2), a), max(a, b - opening))
-
-
 def add_obstacle(job: FenceJob, edit: AddObstacle) -> dict[str, Any]:
-    leg = _leg_at(job, edit.leg)
+    leg = leg_at(job, edit.leg)
     width = 500.0 if edit.width_mm is None else mm(job, edit.width_mm, "obstacle.width_mm")
     at = snap(job, leg.length_mm / 3) if edit.at_mm is None else mm(job, edit.at_mm, "obstacle.at_mm")
     document = write_job(job)
@@ -286,56 +209,15 @@ def add_obstacle(job: FenceJob, edit: AddObstacle) -> dict[str, Any]:
     return document
 
 
-def _thing(document: dict[str, Any], kind: str, key: str) -> dict[str, Any]:
-    for thing in document["fence"][kind]:
-        if thing["id"] == key:
-            found: dict[str, Any] = thing
-            return found
-    known = ", ".join(t["id"] for t in document["fence"][kind]) or "none"
-    raise refuse("edit.id", key, known, f"There is no “{key}”")
+def change_obstacle(job: FenceJob, edit: ChangeObstacle) -> dict[str, Any]:
+    return change(job, "obstacles", edit.id, edit.values, edit.snap)
 
 
-def change(job: FenceJob, edit: ChangeGate | ChangeObstacle) -> dict[str, Any]:
-    kind = "gates" if isinstance(edit, ChangeGate) else "obstacles"
-    document = write_job(job)
-    thing = _thing(document, kind, edit.id)
-    where = f"fence.{kind}.{document['fence'][kind].index(thing)}"
-    after = getattr(edit, "after", None)
-    for key, value in edit.values.items():
-        if key not in thing or key == "id":
-            raise refuse(f"{where}.{key}", value, ", ".join(k for k in thing if k != "id"), f"There is no “{key}” here")
-        if key.endswith("_mm"):
-            value = mm(job, value, f"{where}.{key}")
-            if after and key == "at_mm":
-                station = _station(job, after, int(thing["leg"]))
-                value = station - float(thing["opening_mm"]) - value if station > thing["at_mm"] else station + value
-            if edit.snap and key == "at_mm":
-                leg = _leg_at(job, thing["leg"])
-                value = max(
-                    0.0,
-                    min(snap(job, value), leg.length_mm - float(thing.get("opening_mm") or thing["width_mm"])),
-                )
-        thing[key] = value
-    return document
+def remove_obstacle(job: FenceJob, edit: RemoveObstacle) -> dict[str, Any]:
+    return remove(job, "obstacles", edit.id)
 
 
-def _station(job: FenceJob, post: str, leg: int) -> float:
-    """Where on a leg a post of the line as it stands is, mm."""
-    here = {p.label: at for p in lay_out(resolve(job)).posts for on, at in p.stations if on == leg}
-    if post not in here:
-        raise refuse("edit.after", post, ", ".join(here), f"There is no post “{post}” on leg {leg + 1}")
-    return here[post]
-
-
-def remove(job: FenceJob, edit: RemoveGate | RemoveObstacle) -> dict[str, Any]:
-    kind = "gates" if isinstance(edit, RemoveGate) else "obstacles"
-    document = write_job(job)
-    document["fence"][kind].remove(_thing(document, kind, edit.id))
-    return document
-
-
-def levels(job: FenceJob, edit: SetLevels) -> dict[str, Any]:
-    height = None if edit.instrument_mm in (None, "") else mm(job, edit.instrument_mm, "instrument height", signed=True)
-    document = write_job(job)
-    document["fence"]["ground"] = read_levels(edit.text, job.units, height)
-    return document
+EDITS: Mapping[type[Any], Callable[[Any, Any], dict[str, Any]]] = {
+    ChangeLeg: leg, AddLeg: add_leg, RemoveLeg: remove_leg, MoveCorner: move_corner,
+    AddObstacle: add_obstacle, ChangeObstacle: change_obstacle, RemoveObstacle: remove_obstacle,
+}  # fmt: skip
