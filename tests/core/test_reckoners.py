@@ -263,7 +263,9 @@ def test_steps_as_boxes_by_hand():
         (180, 265, 5, 171),
     ]
     assert out.timber_mm == 4 * 1500 + 5 * 461 + 5 * 171
-    assert [b.depth_mm for b in box_steps(BoxSteps(**given, way="stepped")).boxes] == [265, 265]
+    back = box_steps(BoxSteps(**given, way="stepped"))
+    assert [(b.depth_mm, b.legs, b.leg_mm) for b in back.boxes] == [(265, 0, 0), (265, 10, 152)]
+    assert back.timber_mm == 4 * 1500 + 10 * 171 + 10 * 152
     assert box_steps(BoxSteps(**given | {"total_rise_mm": 180})).boxes == []
     for field, value in (("going_mm", 100), ("tread_mm", 185), ("width_mm", 40)):
         with pytest.raises(JobFault) as refused:

@@ -57,6 +57,8 @@ def _boxes(given: Any, out: Any, p: Printer) -> Board:
     for n, box in enumerate(out.boxes[:MOST_DRAWN]):
         front, top = (count - n) * given.going_mm - given.nosing_mm, floor + box.frame_height_mm
         board.rect(front - box.depth_mm, floor, front, top, "frame")
+        for at in (front - box.depth_mm, front - given.frame_mm) if box.legs else ():
+            board.rect(at, 0.0, at + given.frame_mm, box.leg_mm, "post")
         nose, back = front + given.nosing_mm, front - given.going_mm if n < count - 1 else front - box.depth_mm
         board.rect(back, top, nose, top + given.tread_mm, "board")
         board.dim(

@@ -11,7 +11,7 @@ from rowstake.core.reckoners.base import Inputs, Length, LengthOrZero, Outputs, 
 
 class BoxSteps(Inputs):
     """`frame_mm` is the thickness of the frames' timber, `rungs_mm` how far apart rungs may stand under the treads. `way`: each box
-    standing on the whole of the one below it, or stepped back behind it."""
+    standing on the whole of the one below it, or stepped back behind it, on legs of its own."""
 
     total_rise_mm: Length
     max_riser_mm: Length
@@ -25,13 +25,16 @@ class BoxSteps(Inputs):
 
 
 class Box(Outputs):
-    """One platform, from the ground up: how high its frame stands and how deep it is, its two long rails and its rungs."""
+    """One platform, from the ground up: how high its frame is and how deep, its two long rails and its rungs, and the legs that it
+    stands on where nothing is under it."""
 
     frame_height_mm: float
     depth_mm: float
     rails_mm: float
     rungs: int
     rung_mm: float
+    legs: int = 0
+    leg_mm: float = 0.0
 
 
 class Boxes(Outputs):
@@ -44,7 +47,8 @@ class Boxes(Outputs):
 def run(given: BoxSteps) -> Boxes:
     """Risers `n = ⌈rise / max⌉`, a box for each tread: n - 1. The frame of the lowest is `riser - tread` high, of those on it one riser;
     stacked, the k-th from the top is `k · going - nosing` deep, stepped each is `going - nosing`. Two rails as long as the box is wide,
-    rungs between them `⌈(width - frame) / spacing⌉ + 1`, each `depth - 2 · frame`.
+    rungs between them `⌈(width - frame) / spacing⌉ + 1`, each `depth - 2 · frame`. Stepped, the j-th from the ground stands on a leg under
+    both ends of every rung, `(j - 1) · riser - tread` long; the timber counts them in.
 
     Lengths in mm. Source: trade practice. Raises `JobFault` where the boxes come out with nothing in them.
     """
@@ -65,7 +69,9 @@ def run(given: BoxSteps) -> Boxes:
     boxes = []
     for k in range(risers - 1, 0, -1):  # from the top, the lowest is the (n - 1)-th
         deep = (k if given.way == "stacked" else 1) * given.going_mm - given.nosing_mm
-        high = riser - given.tread_mm if k == risers - 1 else riser
+        lowest = k == risers - 1
+        high = riser - given.tread_mm if lowest else riser
+        legs = 0 if lowest or given.way == "stacked" else 2 * (spaces + 1)
         boxes.append(
             Box(
                 frame_height_mm=high,
@@ -73,9 +79,11 @@ def run(given: BoxSteps) -> Boxes:
                 rails_mm=given.width_mm,
                 rungs=spaces + 1,
                 rung_mm=deep - 2 * given.frame_mm,
+                legs=legs,
+                leg_mm=(risers - 1 - k) * riser - given.tread_mm if legs else 0.0,
             )
         )
-    timber = sum(2 * b.rails_mm + b.rungs * b.rung_mm for b in boxes)
+    timber = sum(2 * b.rails_mm + b.rungs * b.rung_mm + b.legs * b.leg_mm for b in boxes)
     return Boxes(risers=risers, riser_mm=riser, boxes=boxes, timber_mm=timber)
 
 
@@ -85,6 +93,7 @@ def say(given: BoxSteps, out: Boxes, p: Printer) -> str:
     told = [
         f"{n}: {p.length(b.frame_height_mm)} high, {p.length(b.depth_mm)} deep, 2 rails of {p.length(b.rails_mm)}, {b.rungs} rungs of "
         f"{p.length(b.rung_mm)}"
+        + (f", {b.legs} legs of {p.length(b.leg_mm)}" if b.legs else "")
         for n, b in enumerate(out.boxes, 1)
     ]
     return f"{out.risers} risers of {p.length(out.riser_mm)}. From the ground up, box {'; box '.join(told)}."

@@ -34,7 +34,7 @@ WORDS = {
     "board": "a board at both ends", "flat": "flat sawn", "quarter": "quarter sawn", "B": "sheltered",
     "C": "open", "D": "shore", "lag_13mm": "13 mm (1/2 in) lag screw", "bolt_13mm": "13 mm (1/2 in) bolt",
     "bolt_13mm_spaced": "13 mm (1/2 in) bolt over spacers", "frost": "the frost depth", "minimum": "the least depth",
-    "embedment": "the earth round the post", "post": "the post", "stacked": "each on the whole of the one below", "stepped": "each behind the one below",
+    "embedment": "the earth round the post", "post": "the post", "stacked": "each on the whole of the one below", "stepped": "each behind the one below, on legs",
 }  # fmt: skip
 
 
