@@ -145,6 +145,7 @@ TROUBLE = {
     "frame_straight": deck(4000, 3000, 600, {"do": "add_cut", "kind": "notch"}, *cut(0, along_mm=1000, out_mm=30)),
     "level_step": deck(4000, 3000, 600, {"do": "add_level"}, put("deck.levels.1.height_mm", 300)),
     "throat": deck(4000, 3000, 590, STEPS, put("deck.steps.0.stringer", "uk_47x200")),
+    "head_notch": deck(4000, 3000, 1300, STEPS, put("deck.steps.0.head_by", "rail")),
     "rise_and_going": deck(4000, 3000, 590, STEPS, put("deck.steps.0.max_riser_mm", 230)),
     "foot_known": deck(4000, 3000, 590, STEPS, put("deck.steps.0.foot", "slab")),
     "cross_fall": deck(4000, 3000, 500, STEPS, put("deck.ground.fall_along_mm", 90), put("deck.steps.0.foot", "slab")),

@@ -16,6 +16,7 @@ from rowstake.core.trades.deck.components.guard.bays import bays_of
 from rowstake.core.trades.deck.components.steps.boxes import boxes
 from rowstake.core.trades.deck.components.steps.drop import bears, stringer_of
 from rowstake.core.trades.deck.components.steps.handrail import evenly, handrails
+from rowstake.core.trades.deck.components.steps.head import notch_kn
 from rowstake.core.trades.deck.components.steps.hip import hips, jacks
 from rowstake.core.trades.deck.components.steps.on_edge import flights, runs
 from rowstake.core.trades.deck.components.steps.raked import over_noses_mm, raked, triangle_mm
@@ -26,7 +27,7 @@ from rowstake.core.trades.deck.stands import levered
 from tests.decks import ANY, cut, deck, planned
 from tests.holds.deck import check_deck
 from tests.holds.solids import check_solids
-from tests.jobs import put
+from tests.jobs import edited, put
 
 FAR = {"do": "add_steps", "side": "far"}
 FASCIA = put("deck.boards.fascia", "uk_19x225")
@@ -250,6 +251,7 @@ def decks_with_steps(draw):
             put(f"{path}.framed", draw(st.booleans())),
             put(f"{path}.foot_by", draw(st.sampled_from(["brackets", "kicker"]))),
             put(f"{path}.foot", draw(st.sampled_from(["pad", "slab"]))),
+            put(f"{path}.head_by", draw(st.sampled_from(["hangers", "rail"]))),
             *(
                 put(f"{path}.round_{end}_mm", draw(st.floats(300, 2500)))
                 for end in draw(st.sampled_from([[], [], ["near"], ["far"], ["near", "far"]]))
@@ -710,6 +712,46 @@ def test_feet_over_a_kicker_by_hand():
         )
     )
     assert wrapped.count("kicker") == 0
+
+
+def test_heads_on_a_rail_by_hand():
+    """900, boards of 28, joists of 150: rim from 722 to 872, the board below it from 572. Five risers of 180: the plumb cut ends at
+    900 - 180 - 28 = 692, under the rim, and reaches below 572: so the rail lies from 572 to 610, and 82 are left over it. Five
+    stringers, each with two screws and three nails, no hanger."""
+    made = plan(deck(4000, 3000, 900, {"do": "add_steps", "side": "far"}, put("deck.steps.0.head_by", "rail")))
+    main = made.laid.main
+    (flight,) = flights(main.brief)
+    stringer = stringer_of(main, flight)
+    (rail,) = [p for p in made.parts if p.kind == "head rail"]
+    low, high = rail.solid.box[0][2], rail.solid.box[1][2]
+    assert (rail.length_mm, rail.width_mm, high - low) == (1150, 38, 38)
+    assert (low, high) == pytest.approx((572, 610))
+    assert stringer.plumb[0] < 572
+    assert (stringer.plumb[1], stringer.left_mm) == pytest.approx((692, 82))
+    assert {(38.0, high), (0.0, high)} <= set(stringer.outline)
+    count = {p.label: p.amount for p in made.parts if p.of == "S1" and p.kind == "hardware"}
+    screws = {p.label: p.amount for p in made.parts if p.of == "S1"}
+    assert "S1-hangers" not in count
+    assert (screws["S1-rail screws"], screws["S1-head nails"]) == (10, 15)
+    assert all("notched over the rail" in p.ends for p in made.parts if p.kind == "stringer")
+    check_solids(made)
+
+
+def test_what_a_notch_over_the_rail_leaves_by_hand():
+    """V = 2/3 · 0.64 · 47 · 76.3 · (76.3 / 188.2)² = 251 N of C24 wet: 0.9 kN on a stringer of seven risers bring 458 N there."""
+    edits = {"do": "add_steps", "side": "far"}, put("deck.steps.0.head_by", "rail")
+    made = plan(deck(4000, 3000, 1300, *edits))
+    stringer = stringer_of(made.laid.main, flights(made.laid.main.brief)[0])
+    assert notch_kn(stringer, made.brief.species) == pytest.approx(0.2514, abs=0.0005)
+    assert stringer.load_kn / 2 == pytest.approx(0.458, abs=0.001)
+    (told,) = [f for f in made.findings if f.rule == "head_notch"]
+    assert "head_notch" not in {f.rule for f in plan(edited(made.brief.job, *told.fixes[0].edits)).findings}
+    for more in (
+        put("deck.steps.0.made", "bought"),
+        put("deck.steps.0.round_far_mm", 1200),
+        put("deck.steps.0.build", "boxes"),
+    ):
+        assert plan(deck(4000, 3000, 900, *edits, more)).count("head rail") == 0
 
 
 def test_stringers_bought_ready_cut_by_hand():

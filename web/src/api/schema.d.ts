@@ -6212,6 +6212,12 @@ export interface components {
              */
             foot_by: "brackets" | "kicker";
             /**
+             * Head By
+             * @default hangers
+             * @enum {string}
+             */
+            head_by: "hangers" | "rail";
+            /**
              * Room Mm
              * @default null
              */

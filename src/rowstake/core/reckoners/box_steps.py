@@ -92,8 +92,7 @@ def say(given: BoxSteps, out: Boxes, p: Printer) -> str:
         return f"One riser of {p.length(out.riser_mm)}: no step is needed."
     told = [
         f"{n}: {p.length(b.frame_height_mm)} high, {p.length(b.depth_mm)} deep, 2 rails of {p.length(b.rails_mm)}, {b.rungs} rungs of "
-        f"{p.length(b.rung_mm)}"
-        + (f", {b.legs} legs of {p.length(b.leg_mm)}" if b.legs else "")
+        f"{p.length(b.rung_mm)}" + (f", {b.legs} legs of {p.length(b.leg_mm)}" if b.legs else "")
         for n, b in enumerate(out.boxes, 1)
     ]
     return f"{out.risers} risers of {p.length(out.riser_mm)}. From the ground up, box {'; box '.join(told)}."

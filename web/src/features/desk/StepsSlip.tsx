@@ -94,6 +94,12 @@ export function StepsSlip() {
             <>
               {" "}
               with <Pick path={`${at}.foot_by`} name="Feet held by" />
+              {flight.made === "cut" && flight.round_near_mm === null && flight.round_far_mm === null && (
+                <>
+                  {" "}
+                  and <Pick path={`${at}.head_by`} name="Heads held by" />
+                </>
+              )}
             </>
           )}
           , where <OptionalLength path={`${at}.room_mm`} name="Free out from the edge" empty="room enough" /> is free out from the edge, <Pick path={`${at}.wall`} name="Walls beside them" />, with <Pick path={`${at}.handrail`} name="Handrail" />

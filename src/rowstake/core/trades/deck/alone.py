@@ -14,7 +14,9 @@ def on_what_is_there(parts: list[Part]) -> list[Part]:
     """Steps, held by what is there where they hang on the frame."""
     return [
         replace(part, hold=replace(part.hold, to="house"))
-        if part.hold and part.hold.to == "piece" and part.kind in ("stringer", "ready stringer", "drop board")
+        if part.hold
+        and part.hold.to == "piece"
+        and part.kind in ("stringer", "ready stringer", "drop board", "head rail")
         else part
         for part in parts
     ]

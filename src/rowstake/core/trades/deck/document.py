@@ -233,6 +233,8 @@ class Steps(Block):
     """What the stringers stand on: concrete to be poured, or paving or a slab that is there."""
     foot_by: Literal["brackets", "kicker"] = "brackets"
     """What holds them there: a bracket each, or a board flat on the ground that they are notched over."""
+    head_by: Literal["hangers", "rail"] = "hangers"
+    """What the stringers' upper ends are held by: a hanger each, or a rail along the face that they are notched over and stand on."""
     room_mm: Annotated[float, Field(ge=300, le=40_000)] | None = None
     """What is free out from the edge, to a wall, a path or the boundary; None where there is enough."""
     lights: Annotated[int, Field(ge=0, le=8)] = 0

@@ -174,7 +174,7 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
                     if many["stringer"]
                     else f"Stringers of {name}: each measured as bought, all level across",
                     counted(many["stringer"] + many["ready stringer"], "stringer"),
-                    sets=("stringer", "ready stringer"),
+                    sets=("stringer", "ready stringer", "head rail"),
                     of=(name,),
                 )
             if many["riser"]:

@@ -21,6 +21,7 @@ from rowstake.core.trades.deck.components.steps.explain import explain
 from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.components.steps.foot import kickers, pad
 from rowstake.core.trades.deck.components.steps.handrail import handrails
+from rowstake.core.trades.deck.components.steps.head import head_rails
 from rowstake.core.trades.deck.components.steps.hip import cut_short, hips, jacks
 from rowstake.core.trades.deck.components.steps.on_edge import flights, runs
 from rowstake.core.trades.deck.components.steps.raked import raked
@@ -92,7 +93,9 @@ def _stringers(flight: Flight, stringer: Stringer) -> list[Part]:
     poured = flight.steps.foot == "pad" or flight.lands_on
     hold = Hold(flight.part("hangers")) if poured or stringer.kicker else Hold(flight.part("feet"), to="ground")
     ends = (
-        f"cut to the pattern{', notched over the kicker' if stringer.kicker else ''}" if flight.treads > 0 else "square"
+        f"cut to the pattern{', notched over the kicker' if stringer.kicker else ''}{', notched over the rail' if stringer.head else ''}"
+        if flight.treads > 0
+        else "square"
     )
     if flight.ready and flight.treads:
         ends = "measure its rise and going before it is hung"
@@ -109,17 +112,17 @@ def _stringers(flight: Flight, stringer: Stringer) -> list[Part]:
     anchored, kicker = flight.steps.foot == "slab" or not flight.lands_on, kickers(flight, stringer)
     count, down = len(out), 0 if kicker else sum(own is stringer for own in cut)
     bought: list[tuple[str, Good, int]] = [
-        ("hangers", sold.good("stringer_hanger", section.name), count),
+        ("hangers", sold.good("stringer_hanger", section.name), 0 if stringer.head else count),
         ("feet", sold.good("stringer_foot"), down),
         ("inside hangers", sold.good("skewed_hanger", section.name), sum(own is not stringer for own in cut)),
         ("anchors", sold.good("masonry_anchor"), down * FACTS.anchors_each if anchored else 0),
         (
             "nails",
             sold.nail("connector_nail", section.thickness_mm, section.thickness_mm)[0],
-            count * 2 * FACTS.bracket_screws,
+            (count + (0 if stringer.head else count)) * FACTS.bracket_screws,
         ),
     ]
-    return out + kicker + counted(flight, bought)
+    return out + kicker + head_rails(flight, stringer) + counted(flight, bought)
 
 
 def ready_good(flight: Flight) -> Good:

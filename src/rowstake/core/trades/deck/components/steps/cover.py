@@ -57,11 +57,17 @@ def _mitred(flight: Flight, ends: str, first: bool, last: bool) -> str:
     return ", ".join(words for words in (ends if ends != "square" or not told else "", told) if words)
 
 
+def lying_box(flight: Flight, out: tuple[float, float], along: tuple[float, float], up: tuple[float, float]) -> Solid:
+    """A straight board along a flight: from how far out, along the edge, from level to level."""
+    (a, b), (floor, top) = out, up
+    return Solid(flight.pose, ((a, floor), (b, floor), (b, top), (a, top)), *along)
+
+
 def _lying(flight: Flight, out: tuple[float, float], along: tuple[float, float], up: tuple[float, float]) -> Solid:
     """A board along a flight: from how far out, along the edge, from level to level; cut back along its mitres behind."""
     (a, b), (low, high), (floor, top) = out, along, up
     if not any(flight.mitres):
-        return Solid(flight.pose, ((a, floor), (b, floor), (b, top), (a, top)), low, high)
+        return lying_box(flight, out, along, up)
     sides = [(low, high, low, high) if not m else (*flight.reach(a), *flight.reach(b)) for m in flight.mitres]
     whole = ((a, sides[0][0]), (b, sides[0][2]), (b, sides[1][3]), (a, sides[1][1]))
     return Solid(flight.pose.laid, tuple(band(whole, low, high)), floor, top)

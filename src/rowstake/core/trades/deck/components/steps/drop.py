@@ -5,7 +5,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import takewhile
 
 from shapely.geometry import MultiPoint
@@ -82,7 +82,18 @@ def stringer_of(level: DeckLevel, flight: Flight) -> Stringer:
     """A flight's stringers as they stand to what is there already."""
     beside, past = sticking_out(level, flight)
     joist = None if level.brief.deck.there else level.supports.joist
-    return Stringer(flight, beside, past, poured_out(level, flight), joist=joist)
+    made = Stringer(flight, beside, past, poured_out(level, flight), joist=joist)
+    return replace(made, head=_head(level, flight, made)) if flight.railed_head else made
+
+
+def _head(level: DeckLevel, flight: Flight, stringer: Stringer) -> tuple[float, float, float] | None:
+    """Where the rail that heads stand on lies: as low on the rim, or on the board below it, as they reach; none where too little of them
+    would be left."""
+    on, rail = bears(level, flight, stringer), CATALOGUE.sections[flight.brief.region.rail]
+    lowest = on.low_mm if on.pieces else level.frame_top_mm - level.joist_mm
+    low = max(lowest, stringer.plumb[0])
+    high = low + rail.thickness_mm
+    return (rail.thickness_mm, low, high) if stringer.room_for(rail.thickness_mm, high) else None
 
 
 def sticking_out(level: DeckLevel, flight: Flight) -> tuple[tuple[tuple[float, float], ...], float]:

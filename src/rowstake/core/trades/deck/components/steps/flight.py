@@ -186,6 +186,12 @@ class Flight:
         steps = self.steps
         return steps.made == "bought" and not self.boxed and steps.round_near_mm is None and steps.round_far_mm is None
 
+    @property
+    def railed_head(self) -> bool:
+        """Whether its stringers' heads are to stand on a rail along the face."""
+        cut = not self.boxed and not self.ready and not any(self.mitres) and not self.corners
+        return self.steps.head_by == "rail" and cut and self.treads > 0
+
     def room_under(self, k: int) -> float:
         """What there is under the k-th tread before the next seat, or before what the feet are notched over."""
         kicker = CATALOGUE.sections[self.brief.region.rail].thickness_mm

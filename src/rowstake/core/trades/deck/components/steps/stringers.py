@@ -46,6 +46,8 @@ class Stringer:
     """How far out it begins: at the face, or at the one under the mitre that it hangs on."""
     end_mm: float = math.inf
     """How far out it ends: past the last riser, or before at the one under the mitre of an inside corner."""
+    head: tuple[float, float, float] | None = None
+    """What its upper end stands on: how far out of the face a rail reaches, and from what height to what height."""
     joist: Section | None = None
     """What the deck's own joists are of; none where the deck is there already."""
 
@@ -113,7 +115,28 @@ class Stringer:
 
     @cached_property
     def outline(self) -> tuple[Flat, ...]:
-        """Plumb at the face, a seat and a plumb cut for every tread, level at the foot, along the board's lower edge."""
+        """Plumb at the face, a seat and a plumb cut for every tread, level at the foot, along the board's lower edge; at the face cut away
+        under the rail that it stands on."""
+        if self.head is None:
+            return self._whole
+        *ring, (before, low), (start, foot) = self._whole
+        out, _, up = self.head
+        at = start + out
+        cut = foot + (low - foot) * out / (before - start)
+        return (*ring, (before, low), (at, cut), (at, up), (start, up))
+
+    def room_for(self, out: float, up: float) -> bool:
+        """Whether a rail so far out and so high at the face finds wood enough over and before it."""
+        (before, _), (start, foot) = self._whole[-2:]
+        return before > start + out + 1 and foot < up - 1 and self.flight.seat(self.first) - up >= LEAST_SEAT_MM
+
+    @property
+    def left_mm(self) -> float:
+        """What the notch over the rail leaves of its plumb cut."""
+        return self.flight.seat(self.first) - self.head[2] if self.head else self.plumb[1] - self.plumb[0]
+
+    @cached_property
+    def _whole(self) -> tuple[Flat, ...]:
         flight, floor, start = self.flight, self.flight.foot_mm, self.start_mm
         points: list[Flat] = [(start, flight.seat(self.first))]
         for k in range(self.first, flight.treads + 1):

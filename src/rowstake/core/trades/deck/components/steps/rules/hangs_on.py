@@ -16,7 +16,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     p, least = planned.brief.printer, CATALOGUE.steps.sound_mm
     for flight in (f for f in flights(planned.brief) if not f.boxed):
         hung = [(own, stringer_of(planned, own)) for own in flight.runs]
-        half, rated = max(stringer.load_kn / 2 for _, stringer in hung), CATALOGUE.steps.hanger_kn
+        half, rated = max(0.0 if own.head else own.load_kn / 2 for _, own in hung), CATALOGUE.steps.hanger_kn
         if flight.corners:
             half = max(half, flight.corner_kn / 2)
         if half > rated:
