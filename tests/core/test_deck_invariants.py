@@ -442,6 +442,23 @@ def test_a_narrow_group_between_two_is_carried_by_one_beam():
     check_solids(made)
 
 
+def test_a_brace_does_not_reach_out_into_a_notch():
+    """Joists along the house, a notch of 560 by 232 at its left: the post beside that on the narrow strip is braced to one side only, for
+    on the other there is no frame; a brace there stood in the steps round the corner."""
+    made = plan(
+        deck(
+            6645, 4257, 1334, put("deck.house.support", "free"), put("deck.beams.way", "flush"), put("deck.boards.run", "across"),
+            {"do": "add_cut", "kind": "notch"}, *cut(0, corner="house_left", along_mm=560, out_mm=232), region="north_america",
+        )
+    )  # fmt: skip
+    main = made.laid.main
+    beside = [b for b in main.braces if b.across and abs(b.a[0] - 218) < 40]
+    assert beside
+    assert all(min(b.a[1], b.b[1]) > 560 for b in beside)
+    check_deck(made)
+    check_solids(made)
+
+
 def test_posts_that_crowd_at_a_narrow_strip_have_one_brace_between_them():
     """Two posts 25 apart on two beams, each with a brace along the same joist: one of them lies where the other would."""
     edits = [

@@ -6,7 +6,7 @@ import itertools
 import math
 
 import pytest
-from shapely.geometry import Polygon, box
+from shapely.geometry import LineString, Polygon, box
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.kinds import kind_of
@@ -33,6 +33,7 @@ def check_deck(made):
         posts_stand(level, rules)
         beams_end_near_their_posts(level, rules)
         check_frame(level, rules)
+        braces_stay_under_the_frame(level)
         bearings_take_their_share(level)
     return None
 
@@ -42,6 +43,12 @@ def only_steps(made):
     assert {p.step for p in made.parts if not p.label.endswith("cut ends")} <= {"steps"}
     assert {f.stake for f in made.findings} <= {"steps"}
     assert not made.trade.needs(made)
+
+
+def braces_stay_under_the_frame(level):
+    """None reaches out where no joist and no block between joists can hold its head."""
+    under = level.grid.poly.buffer(1.0)
+    assert all(under.covers(LineString([brace.a, brace.b])) for brace in level.braces)
 
 
 def spans_within_limits(level, rules):

@@ -5,6 +5,7 @@ from __future__ import annotations
 import itertools
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,6 +60,12 @@ def bend(supports: Sequence[float], start: float, end: float, loads: Loads) -> B
     `M[i−1]·L[i] + 2·M[i]·(L[i] + L[i+1]) + M[i+1]·L[i+1] = −6·(A·a/L + A·b/L)` at every inner support; what hangs past
     the outer ones turns them by its load times its reach. Raises `ValueError` for fewer than two supports.
     """
+    return _bent(tuple(supports), start, end, tuple(loads))
+
+
+@lru_cache(maxsize=4096)
+def _bent(supports: tuple[float, ...], start: float, end: float, loads: tuple[Stretch | Point, ...]) -> Bent:
+    """As asked of `bend`: joists side by side are alike."""
     s = list(supports)
     if len(s) < 2 or any(b - a <= 1e-9 for a, b in itertools.pairwise(s)):
         raise ValueError("a member needs two supports in order")

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.frame import Grid
+from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Point
 from rowstake.core.trades.deck.stack import PostAt, joist_depth
 
@@ -65,12 +65,15 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
         beside = min(lines, key=lambda j: abs(j.s - s), default=None)
         if beside is None:
             continue
-        near, far = beside.t0, beside.t1
         past = post.beam.wide_mm / 2 - out_mm  # a beam wider than its post: the brace passes under its edge
         clears = post.beam_mm + past + section.width_mm * math.sqrt(2) if past > 0 else 0.0
         in_line = [y for x, y in (grid.on_plan(q.at) for q in posts) if abs(x - s) < 2 * along]
         on = abs(beside.s - s) <= along - grid.thick_mm / 2
         line, to = beside.s if on else s, "the joist" if on else "a block between joists"
+        carry = [beside] if on else _both_sides(lines, s)
+        if not carry:
+            continue
+        near, far = max(j.t0 for j in carry), min(j.t1 for j in carry)
         sides = (line - section.thickness_mm / 2, line + section.thickness_mm / 2)
         for way in (-1, 1):
             beam = min(_to_beam(supports, post.beam, side, way) for side in sides)
@@ -81,6 +84,12 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
             foot = t + way * out_mm
             out.append(Brace(post.label, (line, foot), (line, foot + way * reach), under_joists, to, True))
     return _apart(out, section.thickness_mm)
+
+
+def _both_sides(lines: list[Joist], s: float) -> list[Joist]:
+    """The joists that a block at s hangs between; none beside the frame."""
+    left, right = [j for j in lines if j.s <= s], [j for j in lines if j.s > s]
+    return [left[-1], right[0]] if left and right else []
 
 
 def _apart(every: list[Brace], thick: float) -> list[Brace]:

@@ -4,7 +4,7 @@ whichever it comes to first over its whole thickness, cut along that."""
 from __future__ import annotations
 
 import math
-from collections.abc import Container, Iterable
+from collections.abc import Callable, Container, Iterable
 from dataclasses import dataclass
 from itertools import combinations
 
@@ -50,7 +50,10 @@ def mitre_of(edge: Edge, other: Edge, corner: Point) -> Line | None:
 def _meeting(edges: Iterable[Edge], edge: Edge) -> list[tuple[Edge, Point]]:
     """The edges that share a corner with one, and that corner."""
     return [
-        (e, p) for e in edges for p, q in ((edge.a, e.b), (edge.b, e.a)) if e is not edge and math.dist(p, q) < SAME_MM
+        (e, p)
+        for e in edges
+        for p, q in ((edge.a, e.b), (edge.b, e.a))
+        if abs(p[0] - q[0]) < SAME_MM and e is not edge and math.dist(p, q) < SAME_MM
     ]
 
 
@@ -123,7 +126,7 @@ def end_at(
     edge: Edge,
     s: float,
     half_mm: float,
-    takes_mm: dict[Edge, float],
+    takes_mm: Callable[[Edge], float],
     far: bool,
     beams: BeamsAt,
     ledgers: Container[Edge],
@@ -136,7 +139,7 @@ def end_at(
     if not edge.hole:
         met += [e for e, _ in _meeting(edges, edge) if abs(e.along[0]) > SQUARE and (leans(e) or leans(edge))]
     butted = {*beams, *(e for e in edges if e in ledgers)}
-    closing = [_closes(edges, e, takes_mm[e], butted, beams) for e in met]
+    closing = [_closes(edges, e, takes_mm(e), butted, beams) for e in met]
     ends_at = {
         c.edge: _crossing(c.face, b.face)
         for c in closing
@@ -156,7 +159,7 @@ def end_at(
     }
     stops = {k: stop for k, stop in stops.items() if math.isfinite(stop[0])}
     if not stops:  # beside all that closes it: up to the line of its own edge
-        face = line_in(edge, takes_mm[edge])
+        face = line_in(edge, takes_mm(edge))
         return End(face.at(s), face.slope, edge)
     slope = max(stops, key=lambda k: stops[k][0])
     along = next(

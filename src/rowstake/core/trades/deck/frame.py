@@ -412,9 +412,8 @@ def _end(brief: DeckBrief, grid: Grid, edge: Edge | None, s: float, t: float, fa
     plies at holes and clips."""
     if edge is None:
         return (t - grid.thick_mm if far else t + grid.thick_mm), 0.0, "rim"
-    takes = {e: closed_mm(grid, e, s) for e in grid.edges if abs(e.b[0] - e.a[0]) > SAME_MM}
     ledgers = {e for e in grid.edges if brief.attached and e.wall}
-    end = end_at(grid.edges, edge, s, grid.thick_mm / 2, takes, far, grid.beams_mm, ledgers)
+    end = end_at(grid.edges, edge, s, grid.thick_mm / 2, lambda e: closed_mm(grid, e, s), far, grid.beams_mm, ledgers)
     by = across_kind(end.edge, brief.attached)
     return end.t, end.slope, "clipped rim" if leans(edge) and _off_beam(grid, end.edge, s) else by
 

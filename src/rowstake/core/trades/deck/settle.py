@@ -28,13 +28,14 @@ CLOSE_MM = CATALOGUE.deck.posts_close_mm
 def settled_frame(brief: DeckBrief) -> tuple[Grid, Supports]:
     """The frame whose every member holds: with as many plies at holes as it takes, and deeper joists than their spans ask
     where headers, rims or hangers want them. Where nothing on sale holds, the joist that its spans ask; advice says so."""
-    first = _framed(brief)
+    grids: Grids = {}
+    first = _framed(brief, grids)
     if _holds(brief, *first):
         return first
     for joist in brief.joists:
         if joist.width_mm > first[1].joist.width_mm:
             try:
-                deeper = _framed(replace(brief, joists=(joist,)))
+                deeper = _framed(replace(brief, joists=(joist,)), grids)
             except JobFault:
                 continue
             if deeper[1].joist_reach.used <= 1.0005 and _holds(brief, *deeper):
@@ -42,9 +43,17 @@ def settled_frame(brief: DeckBrief) -> tuple[Grid, Supports]:
     return first
 
 
-def _framed(brief: DeckBrief) -> tuple[Grid, Supports]:
+Grids = dict[tuple[object, ...], Grid]
+"""Frames that were laid for the same asked: joists of one thickness lie alike, however deep they are."""
+
+
+def _framed(brief: DeckBrief, grids: Grids) -> tuple[Grid, Supports]:
     def laid(plies: Plies, beams_mm: BeamsAt | None = None) -> Grid:
-        return lay_grid(brief, brief.joists[0].thickness_mm, rim_room(brief), plies, beams_mm)
+        thick, rim = brief.joists[0].thickness_mm, rim_room(brief)
+        key = thick, rim, plies, tuple((edge, *own) for edge, own in (beams_mm or {}).items())
+        if key not in grids:
+            grids[key] = lay_grid(brief, thick, rim, plies, beams_mm)
+        return grids[key]
 
     plies = Plies()
     grid = laid(plies)

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from itertools import pairwise, permutations
 
 from shapely.geometry import Polygon, box
@@ -22,7 +23,7 @@ SQUARE = 1e-4
 """A side that leans by less than 1 mm in 10 m is square to the house."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Edge:
     """One edge with the deck on its left; `side` is the way it looks, `wall` where it lies on the house."""
 
@@ -32,17 +33,24 @@ class Edge:
     wall: bool
     hole: bool
 
-    @property
+    def __hash__(self) -> int:
+        return self._hash
+
+    @cached_property
+    def _hash(self) -> int:
+        return hash((self.a, self.b, self.hole))
+
+    @cached_property
     def length_mm(self) -> float:
         return math.dist(self.a, self.b)
 
-    @property
+    @cached_property
     def along(self) -> Point:
         """Unit vector from a to b."""
         length = self.length_mm or 1.0
         return (self.b[0] - self.a[0]) / length, (self.b[1] - self.a[1]) / length
 
-    @property
+    @cached_property
     def inward(self) -> Point:
         x, y = self.along
         return -y, x
@@ -50,7 +58,8 @@ class Edge:
 
 def leans(edge: Edge) -> bool:
     """Whether an edge is that of a clipped corner."""
-    return not edge.hole and min(abs(edge.along[0]), abs(edge.along[1])) > SQUARE
+    x, y = edge.along
+    return not edge.hole and min(abs(x), abs(y)) > SQUARE
 
 
 def cut_away(cut: Cut, width: float, out: float) -> Polygon:
