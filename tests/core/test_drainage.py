@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
@@ -9,12 +11,12 @@ from hypothesis import strategies as st
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
-from rowstake.core.trades.deck.components.drainage import rolls, strips
-from rowstake.core.trades.deck.sag import CROSSING, deepest_mm, sag_mm
-from tests.decks import ANY, deck
+from rowstake.core.trades.deck.components.drainage import gutter_mm, gutters, rolls, strips
+from rowstake.core.trades.deck.sag import CROSSING, deepest_mm, hangs, sag_mm
+from tests.decks import ANY, cut, deck
 from tests.holds.deck import check_deck
 from tests.holds.solids import check_solids
-from tests.jobs import put
+from tests.jobs import put, scenes
 
 ON = put("deck.drainage.on", True)
 
@@ -40,6 +42,8 @@ def test_troughs_of_a_small_deck_by_hand():
     bought = {line.item: line.buy for line in made.lists.buy}
     assert bought["gutter with its brackets, 3 m"] == 1
     assert bought["gutter outlet with its downpipe"] == 1
+    assert bought["gutter end"] == 2
+    assert "gutter corner" not in bought
     assert "gutter with its brackets, 3 m" not in {line.item for line in plan(deck(2400, 1800, 400)).lists.buy}
 
 
@@ -96,3 +100,60 @@ def test_any_drained_deck_goes_together_and_nothing_stands_up_in_its_troughs(mad
         for p in made.parts:
             if p.kind in CROSSING and "drain_deep" not in rules:
                 assert p.solid.box[1][2] < top - CATALOGUE.deck.drain_sag_mm
+
+
+def test_gutters_go_round_clipped_corners_and_end_at_steps_of_the_edge():
+    """5000 wide, less 25 over the frame on both sides. A notch of 1800 parts the far edge: two gutters, together as long; four ends. A clip of 900 by
+    900 takes as much of it and gives √2 · 900, less what the overhang takes of the mitres, with a corner between."""
+    notched = plan(
+        deck(
+            5000,
+            3600,
+            600,
+            ON,
+            {"do": "add_cut", "kind": "notch"},
+            *cut(0, corner="far_left", along_mm=1800, out_mm=1200),
+        )
+    )
+    over = notched.brief.deck.boards.overhang_mm
+    assert [len(g) for g in gutters(notched.laid.main)] == [1, 1]
+    assert gutter_mm(notched.laid.main) == pytest.approx(5000 - 2 * over)
+    clipped = plan(
+        deck(
+            5000, 3600, 600, ON, {"do": "add_cut", "kind": "clip"}, *cut(0, corner="far_left", along_mm=900, out_mm=900)
+        )
+    )
+    (gutter,) = gutters(clipped.laid.main)
+    short = over * math.tan(math.radians(22.5))
+    assert sorted(e.length_mm for e in gutter) == pytest.approx([900 * math.sqrt(2) - 2 * short, 4100 - over - short])
+    bought = {line.item: line.buy for line in clipped.lists.buy}
+    assert (bought["gutter corner"], bought["gutter end"]) == (1, 2)
+
+
+def test_the_membrane_is_drawn_as_it_hangs():
+    """Half-way out of a frame that begins at t0 the sag is 15 + 1.5 % of the way; the curve is lowest in the middle of a trough, and a
+    notch has none."""
+    made = plan(
+        deck(
+            5000,
+            3600,
+            600,
+            ON,
+            {"do": "add_cut", "kind": "notch"},
+            *cut(0, corner="far_left", along_mm=1800, out_mm=1200),
+        )
+    )
+    level, all_drawn = made.laid.main, scenes(made)
+    near, far = level.grid.poly.bounds[1::2]
+    middle = (near + far) / 2
+    curves = [s for s in all_drawn["across"].shapes if s.look == "water"]
+    start = min(j.t0 for j in level.grid.joists)
+    for curve in curves:
+        assert min(z for _, z in curve.points) == pytest.approx(level.frame_top_mm - 15 - 0.015 * (middle - start))
+    assert len(curves) == len(hangs(level.brief, level.grid, middle)) > 8
+    beside = hangs(level.brief, level.grid, far - 300)
+    assert beside
+    assert min(x for curve in beside for x, _ in curve) > 1700
+    (line,) = [s for s in all_drawn["elevation"].shapes if s.look == "water" and s.kind == "line"]
+    assert line.points[1][1] == pytest.approx(level.frame_top_mm - 15 - 0.015 * (line.points[1][0] - start))
+    assert not [s for s in scenes(plan(deck(5000, 3600, 600)))["across"].shapes if s.look == "water"]

@@ -11,6 +11,7 @@ from rowstake.core.space.views import View, page
 from rowstake.core.trades.deck.frame import Group, Joist
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.level import DeckLevel
+from rowstake.core.trades.deck.sag import deepest_mm, hangs, sag_mm
 from rowstake.core.trades.deck.stack import PostAt, ground_at
 
 OUTWARDS = page((0.0, -1.0, 0.0), (0.0, 0.0, 1.0))
@@ -54,6 +55,15 @@ def deck_section_scene(planned: DeckPlan) -> Scene:
     if not grid.turned:
         _house(board, planned)
     _cut(board, level, s, [_nearest(level, b.label, s) for b in level.supports.beams if group in b.groups])
+    if joist and brief.deck.drainage.on:
+        wall, gutter = ((t, level.frame_top_mm - sag_mm(brief, grid, t)) for t in (joist.t0, joist.t1))
+        board.line(wall, gutter, "water", hidden=True)
+        board.text(
+            gutter,
+            f"membrane, {p.length(deepest_mm(brief, grid))} down at the gutter",
+            "quiet",
+            towards=(gutter[0] + 1, gutter[1] - 1),
+        )
     if not grid.turned:
         _lower_levels(board, planned, s)
     _stack(board, planned, group)
@@ -163,10 +173,12 @@ def across_scene(planned: DeckPlan) -> Scene:
     _beyond(board, level, view, [q for q in level.posts if q.beam and q.beam.outer])
     for shape in cut_shapes(level.parts, view, _depth(level, view, middle)):
         board.add(shape)
-    top, bottom = brief.height_mm, level.frame_top_mm - level.joist_mm
+    for curve in hangs(brief, grid, middle) if brief.deck.drainage.on else ():
+        board.add(Shape("line", tuple((at, level.frame_top_mm + down) for at, down in curve), "water"))
+    top, bottom = brief.height_mm, min(z for s in board.shapes for _, z in s.points)
     for a, b in list(itertools.pairwise(grid.covering(middle)))[:4]:
         board.dim((a.s, top), (b.s, top), p.bare(b.s - a.s), 1.0)
-    board.dim((low, bottom), (high, bottom), p.length(high - low), -3.4)
+    board.dim((low, bottom), (high, bottom), p.length(high - low), -1.0)
     return board.scene("across", "Section across the joists", 160.0)
 
 

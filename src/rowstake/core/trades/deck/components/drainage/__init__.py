@@ -13,6 +13,7 @@ from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.components.base import TRADE, Component
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.sag import deepest_mm
+from rowstake.core.trades.deck.shape import SQUARE, Edge, rings
 from rowstake.core.year import Year
 
 FACTS = CATALOGUE.deck
@@ -49,26 +50,57 @@ def rolls(level: DeckLevel) -> dict[float, int]:
     }
 
 
+def gutters(level: DeckLevel) -> list[list[Edge]]:
+    """The edges that troughs run out at, away from where joists begin: each run of them that turns only at clipped corners is one gutter."""
+    out: list[list[Edge]] = []
+    for ring in rings(level.grid.edges)[:1]:
+        start = next((i for i, e in enumerate(ring) if not _drips(e)), 0)
+        last: Edge | None = None
+        for edge in (*ring[start:], *ring[:start]):
+            if _drips(edge):
+                if last:
+                    out[-1].append(edge)
+                else:
+                    out.append([edge])
+            last = edge if _drips(edge) else None
+    return out
+
+
+def _drips(edge: Edge) -> bool:
+    return edge.inward[1] < -SQUARE
+
+
 def gutter_mm(level: DeckLevel) -> float:
-    """Along all that joists end at away from where they begin: the width of the frame."""
-    low, _, high, _ = level.grid.poly.bounds
-    return float(high - low)
+    return sum(edge.length_mm for gutter in gutters(level) for edge in gutter)
+
+
+def _lengths(gutters_mm: list[float], each_mm: float) -> int:
+    """Whole lengths, and the ends of all gutters cut from as few as they fit."""
+    whole = [int(x // each_mm) for x in gutters_mm]
+    ends = Counter(round(x - n * each_mm, 1) for x, n in zip(gutters_mm, whole, strict=True) if x - n * each_mm > 1)
+    return sum(whole) + sum(p.count for p in cut_plan(ends, [Stock(each_mm, 1.0)], Saw(0.0)).patterns)
 
 
 def _lay(level: DeckLevel) -> list[Part]:
     if not level.brief.deck.drainage.on:
         return []
-    sold, place, along = level.brief.sold, level.place, gutter_mm(level)
+    sold, place = level.brief.sold, level.place
+    long = [sum(edge.length_mm for edge in gutter) for gutter in gutters(level)]
+    each = sold_mm(sold, FACTS.drain_gutter_mm)
     counted = [
         (f"drainage membrane {wide:g}", sold.good("drain_membrane", wide, FACTS.drain_roll_mm), n)
         for wide, n in rolls(level).items()
     ]
+    counted.append(("gutter", sold.good("drain_gutter", FACTS.drain_gutter_mm), _lengths(long, each)))
+    counted.append(("gutter corners", sold.good("drain_corner"), sum(len(gutter) - 1 for gutter in gutters(level))))
+    counted.append(("gutter ends", sold.good("drain_end"), 2 * len(long)))
     counted.append(
-        ("gutter", sold.good("drain_gutter", FACTS.drain_gutter_mm), up(along / sold_mm(sold, FACTS.drain_gutter_mm)))
+        ("gutter outlets", sold.good("drain_outlet"), sum(up(x / FACTS.drain_outlet_every_mm) for x in long))
     )
-    counted.append(("gutter outlets", sold.good("drain_outlet"), up(along / FACTS.drain_outlet_every_mm)))
     return [
-        Part(place.label(name), "hardware", "frame", good, "frame", amount=n, unit="each") for name, good, n in counted
+        Part(place.label(name), "hardware", "frame", good, "frame", amount=n, unit="each")
+        for name, good, n in counted
+        if n
     ]
 
 
