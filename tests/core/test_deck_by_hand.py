@@ -10,6 +10,7 @@ from itertools import pairwise
 import pytest
 from shapely.geometry import LineString
 
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.edits import apply_raw
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
@@ -18,6 +19,7 @@ from rowstake.core.structure.timber import read_stick
 from rowstake.core.trades.deck.carried import footing_used, post_used
 from rowstake.core.trades.deck.finish import ways_to_finish
 from rowstake.core.trades.deck.fixings import held_at
+from rowstake.core.trades.deck.ledger import SIDING_MM
 from rowstake.core.trades.deck.views.figures import deck_figures
 from tests.decks import cut, deck
 from tests.holds.solids import check_solids
@@ -264,6 +266,25 @@ def test_clip_strips_lift_the_boards():
     less = {p.material: p.amount for p in plan(deck(4000, 3000, 600, *product, *notch)).parts if p.of == "boards"}
     assert less["clip strip of 10 spaces"] == 8 * 2 + 4
     assert less["clip-strip screw 40 mm"] == 20 * (2 + 7) + 9 * (3 + 2)
+
+
+def test_ledger_screws_are_spaced_by_their_rating():
+    """3025 of joists between ledger and beam under 2.0 kPa bring 3.025 N to a mm: 900 N of any make 297, 1.5 kN 495, rounded down to inches:
+    11 and 19. The screw goes through ledger 47, sheathing and the house's rim."""
+    screws = put("deck.ledger.fastener", "rated_screw")
+    usual, rated = (
+        plan(deck(4000, 3600, 600, screws)),
+        plan(deck(4000, 3600, 600, screws, put("deck.ledger.screw_kn", 1.5))),
+    )
+    for made, each in ((usual, 900), (rated, 1500)):
+        ledger = made.laid.main.ledger
+        a_mm = made.brief.total_kpa * ledger.span_mm / 2 / 1000
+        assert ledger.spacing_mm == pytest.approx(each / a_mm // 25.4 * 25.4)
+        assert all(b - a <= ledger.spacing_mm + 1e-6 for a, b in pairwise(sorted({h.s for h in ledger.holes})))
+    assert len(usual.laid.main.ledger.holes) > len(rated.laid.main.ledger.holes)
+    (bought,) = [p for p in rated.parts if p.of == "ledger" and p.good.id.startswith("structural_screw")]
+    assert bought.amount == len(rated.laid.main.ledger.holes)
+    assert float(bought.good.sizes[0]) >= 47 + SIDING_MM + CATALOGUE.deck.house_rim_mm
 
 
 def test_veneer_brackets_are_spaced_by_their_rating():

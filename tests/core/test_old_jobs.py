@@ -59,6 +59,7 @@ def test_levels_of_schema_1_are_one_list_and_lose_nothing():
     was["boards"] = {**was["boards"], "measured_mm": None, "meter_pct": None}
     was["joists"] = {**was["joists"], "hanger_kn": None, "hold_kn": None}
     was["posts"] = {**was["posts"], "fixed": []}
+    was["ledger"] = {**was["ledger"], "screw_kn": None}
     assert deck["drainage"] == {"on": False, "fall_pct": 1.5}
     assert {key: deck[key] for key in kept} == {key: was[key] for key in kept}
     assert old["schema"] == 1  # what was given is not changed

@@ -205,6 +205,18 @@ def test_own_screws_are_chosen_by_their_own_lengths_and_bought_by_their_own_pack
     assert plan(back).lists.buy == was.lists.buy
 
 
+def test_own_screws_hold_a_ledger_by_their_own_rating():
+    """47 of ledger, 20 between and 38 of the house's rim: 105 asks for 120 of the catalogue, 110 of these; of no shorter ones any."""
+    rated = put("deck.ledger.fastener", "rated_screw"), put("deck.ledger.screw_kn", 1.4)
+    job = edited(deck(4000, 3600), *rated, own_good("structural_screw", "Ledger hold", lengths="90; 110; 160", packs="50"))
+    made = plan(job)
+    [held] = {p.good for p in made.parts if p.of == "ledger" and "Ledger hold" in p.good.words}
+    assert held.words == "Ledger hold 110 mm"
+    assert made.laid.main.ledger.spacing_mm == plan(edited(deck(4000, 3600), *rated)).laid.main.ledger.spacing_mm
+    short = plan(edited(deck(4000, 3600), *rated, own_good("structural_screw", "Stub", lengths="100", packs="50")))
+    assert not [p for p in short.parts if p.of == "ledger" and "Stub" in p.good.words]
+
+
 def test_a_book_with_own_goods_is_read_before_any_job_that_has_them_and_near_salt_they_are_asked_for_stainless():
     text = "item,words,unit,price,currency,pack\nown_0123456789ab:78,ours,pack,7.50,GBP,144\nown_0123456789ab:78:9,ours,pack,7.50,GBP,144\n"
     book = read_csv(text.encode(), "own")

@@ -5325,6 +5325,7 @@ export interface components {
             /**
              * @default {
              *       "fastener": "bolt_13mm",
+             *       "screw_kn": null,
              *       "bracket_kn": null,
              *       "bracket_gap_most_mm": 115,
              *       "veneer_gap_mm": null
@@ -5779,7 +5780,12 @@ export interface components {
              * @default bolt_13mm
              * @enum {string}
              */
-            fastener: "lag_13mm" | "bolt_13mm" | "bolt_13mm_spaced";
+            fastener: "lag_13mm" | "bolt_13mm" | "bolt_13mm_spaced" | "rated_screw";
+            /**
+             * Screw Kn
+             * @default null
+             */
+            screw_kn: number | null;
             /**
              * Bracket Kn
              * @default null

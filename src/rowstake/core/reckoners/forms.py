@@ -33,13 +33,13 @@ WORDS = {
     "third": "a third in the ground", "fixed": "a fixed depth", "gap": "a gap at both ends",
     "board": "a board at both ends", "flat": "flat sawn", "quarter": "quarter sawn", "B": "sheltered",
     "C": "open", "D": "shore", "lag_13mm": "13 mm (1/2 in) lag screw", "bolt_13mm": "13 mm (1/2 in) bolt",
-    "bolt_13mm_spaced": "13 mm (1/2 in) bolt over spacers", "frost": "the frost depth", "minimum": "the least depth",
+    "bolt_13mm_spaced": "13 mm (1/2 in) bolt over spacers", "rated_screw": "structural screw", "frost": "the frost depth", "minimum": "the least depth",
     "embedment": "the earth round the post", "post": "the post", "stacked": "each on the whole of the one below", "stepped": "each behind the one below, on legs",
 }  # fmt: skip
 
 
 LABELS = {
-    "post_w_mm": "post width", "post_d_mm": "the post's other side (0 where no post stands in the hole)", "school": "depth in the ground by",
+    "rated_kn": "a structural screw is rated for", "post_w_mm": "post width", "post_d_mm": "the post's other side (0 where no post stands in the hole)", "school": "depth in the ground by",
     "deeper": "times deeper (gate posts 1.33)", "wind_depth_mm": "wind-checked depth",
     "chosen_depth_mm": "depth insisted on", "gravel_mm": "gravel bed", "edges": "at both ends stands",
     "stock_lengths_mm": "lengths on sale", "ground_levels_mm": "ground along the arc, from shut", "open_deg": "opens to, °", "wind_mps": "gust", "solidity": "solid share, 0 to 1",

@@ -195,6 +195,7 @@ function Frame() {
   const drained = useDesk((s) => valueAt(s.document, "deck.drainage.on")) ?? false;
   const support = useDesk((s) => valueAt(s.document, "deck.house.support"));
   const siding = useDesk((s) => valueAt(s.document, "deck.house.siding"));
+  const fastener = useDesk((s) => valueAt(s.document, "deck.ledger.fastener"));
   const rows = useDesk((s) => valueAt(s.document, "deck.beams.rows"));
   const plies = useDesk((s) => valueAt(s.document, "deck.beams.plies"));
   const { edit } = useDesk.getState();
@@ -233,6 +234,12 @@ function Frame() {
         <>
           {" "}
           The ledger hangs on <Pick path="deck.ledger.fastener" name="Ledger fixing" />
+          {fastener === "rated_screw" && (
+            <>
+              {" "}
+              that carry <OptionalLength path="deck.ledger.screw_kn" name="Screw rating" empty="what any make does" /> each
+            </>
+          )}
           {siding === "veneer" && (
             <>
               , or on veneer brackets of <OptionalLength path="deck.ledger.bracket_kn" name="Bracket rating" empty="not used" /> reaching over{" "}

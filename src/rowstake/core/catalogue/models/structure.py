@@ -44,6 +44,7 @@ class LedgerFixingFacts(Fact):
     table_span_ft: list[float]
     table_in: dict[str, list[float]]
     widest_in: float
+    screw_n: float
     least_in: float
     from_end_mm: float
 

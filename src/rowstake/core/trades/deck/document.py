@@ -164,7 +164,9 @@ class Footings(Block):
 
 
 class Ledger(Block):
-    fastener: Literal["lag_13mm", "bolt_13mm", "bolt_13mm_spaced"] = "bolt_13mm"
+    fastener: Literal["lag_13mm", "bolt_13mm", "bolt_13mm_spaced", "rated_screw"] = "bolt_13mm"
+    screw_kn: Annotated[float, Field(gt=0, le=100)] | None = None
+    """What one structural screw carries by its maker; None: what one of any make does."""
     bracket_kn: Annotated[float, Field(gt=0, le=100)] | None = None
     """Brackets rated for brick veneer carry the ledger, each by its maker's rating; None: fixed to the wall itself."""
     bracket_gap_most_mm: Annotated[float, Field(gt=0, le=500)] = 115

@@ -22,6 +22,8 @@ def fixing(brief: DeckBrief, ledger_mm: float) -> Good:
     """The fixing as it is bought: as long as ledger, sheathing and the house's rim are thick, and its spacers."""
     how, rim = brief.deck.ledger.fastener, CATALOGUE.deck.house_rim_mm
     through = ledger_mm + SIDING_MM + rim + (SPACER_MM if how == "bolt_13mm_spaced" else 0.0)
+    if how == "rated_screw":
+        return brief.sold.screw("structural_screw", through)[0]
     if how == "lag_13mm":
         return brief.sold.good("lag_screw", brief.sold.lag_mm(through))
     return brief.sold.bolt(through, "bolt_spaced" if how == "bolt_13mm_spaced" else "bolt")
@@ -64,7 +66,13 @@ def plan_ledger(brief: DeckBrief, grid: Grid, supports: Supports, sticks: list[S
         return None
     spans = [b[1] - b[0] for g in grid.groups if g.ledger and len(b := supports.bearings(g)) > 1]
     span = max(spans, default=0.0)
-    spacing, by = spacing_mm(brief.deck.ledger.fastener, max(span, 1.0), brief.live_kpa, brief.deck.loads.dead_kpa)
+    spacing, by = spacing_mm(
+        brief.deck.ledger.fastener,
+        max(span, 1.0),
+        brief.live_kpa,
+        brief.deck.loads.dead_kpa,
+        brief.deck.ledger.screw_kn,
+    )
     if (rated := brief.deck.ledger.bracket_kn) is not None and brief.deck.house.siding == "veneer":
         spacing = min(rated * 1000 / max(brief.total_kpa * max(span, 1.0) / 2 / 1000, 0.001), MOST_BRACKETS_MM)
         by = "the brackets' rating"

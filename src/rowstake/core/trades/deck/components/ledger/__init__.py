@@ -43,6 +43,7 @@ def _lay(level: DeckLevel) -> list[Part]:
 LEDGER_BY = {
     "table": "The published table at its own load, 40 psf of people and 10 psf of itself: the column of the span, or the next longer one.",
     "capacity": "Capacity of one fixing over the load of half the joists, rounded down to the inch, at most 36 in.",
+    "rating": "What one screw is rated for over the load of half the joists, rounded down to the inch, at most 36 in.",
     "the brackets' rating": "The rating of one bracket over the load of half the joists.",
 }
 
