@@ -208,7 +208,9 @@ def test_own_screws_are_chosen_by_their_own_lengths_and_bought_by_their_own_pack
 def test_own_screws_hold_a_ledger_by_their_own_rating():
     """47 of ledger, 20 between and 38 of the house's rim: 105 asks for 120 of the catalogue, 110 of these; of no shorter ones any."""
     rated = put("deck.ledger.fastener", "rated_screw"), put("deck.ledger.screw_kn", 1.4)
-    job = edited(deck(4000, 3600), *rated, own_good("structural_screw", "Ledger hold", lengths="90; 110; 160", packs="50"))
+    job = edited(
+        deck(4000, 3600), *rated, own_good("structural_screw", "Ledger hold", lengths="90; 110; 160", packs="50")
+    )
     made = plan(job)
     [held] = {p.good for p in made.parts if p.of == "ledger" and "Ledger hold" in p.good.words}
     assert held.words == "Ledger hold 110 mm"

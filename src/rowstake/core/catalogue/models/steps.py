@@ -50,10 +50,9 @@ class StepFacts(Fact):
     kicker_nails: int
     """How far apart the anchors of a kicker are at most, and what fixes each stringer to it."""
     head_screws: int
-    head_screw_kn: float
     head_grip_mm: float
-    """What screws the rail under stringers' heads to the face at each: so many at least, what one of them carries across the grain, and how
-    far it reaches into the frame."""
+    """What screws the rail under stringers' heads to the face at each: so many at least, and how far each
+    reaches into the frame."""
     riser_screws: int
     usual_width_mm: float
     box_air_mm: float

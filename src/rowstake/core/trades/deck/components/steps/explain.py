@@ -9,7 +9,7 @@ from rowstake.core.trades.deck.components.steps.boxes import boxes
 from rowstake.core.trades.deck.components.steps.drop import bears, stringer_of
 from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.components.steps.handrail import handrails
-from rowstake.core.trades.deck.components.steps.head import notch_kn, screws_each
+from rowstake.core.trades.deck.components.steps.head import SCREW_KN, notch_kn, screws_each
 from rowstake.core.trades.deck.components.steps.hip import hips, jacks
 from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.components.steps.raked import raked, triangle_mm
@@ -125,7 +125,7 @@ def _stringers(level: DeckLevel, flight: Flight, stringer: Stringer, book: Noteb
     if stringer.head:
         below = (
             f"; notched over a rail that they stand on, {p.length(stringer.left_mm)} left over it: ⅔ · Fv · b · dₙ · (dₙ ÷ d)² = "
-            f"{p.force(notch_kn(stringer, flight.brief.species))}; {counted(screws_each(stringer), 'screw')} of {p.force(FACTS.head_screw_kn)} at each"
+            f"{p.force(notch_kn(stringer, flight.brief.species))}; {counted(screws_each(stringer), 'screw')} of {p.force(SCREW_KN)} at each"
         )
     beside = "; one on either side of what stands out past the face" if len(stringer.places) > made.count else ""
     limits = flight.limits

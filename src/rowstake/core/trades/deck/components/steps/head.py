@@ -14,13 +14,15 @@ from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.fascia import stands_mm
 
 FACTS = CATALOGUE.steps
+SCREW_KN = CATALOGUE.structure.ledger.screw_n / 1000
+"""What a structural screw of any make carries across the grain."""
 CLEAR_MM = 1.0
 LEAST_MM = 50.0
 
 
 def screws_each(stringer: Stringer) -> int:
     """`n = ⌈V / R⌉` for half of what an inner stringer carries, at least two."""
-    return max(FACTS.head_screws, up(stringer.load_kn / 2 / FACTS.head_screw_kn))
+    return max(FACTS.head_screws, up(stringer.load_kn / 2 / SCREW_KN))
 
 
 def notch_kn(stringer: Stringer, species: Species) -> float:
