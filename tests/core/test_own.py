@@ -7,6 +7,7 @@ import pytest
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.cost.book import together
 from rowstake.core.cost.costing import costed
+from rowstake.core.desk import desk
 from rowstake.core.faults import JobFault
 from rowstake.core.job import read_job_text, write_job_text
 from rowstake.core.plan import plan
@@ -201,6 +202,7 @@ def test_own_screws_are_chosen_by_their_own_lengths_and_bought_by_their_own_pack
     costs = [line for line in costed(made, together([book.book])).lines if line.key == gold.key]
     assert not book.left_out
     assert costs[0].each == Decimal("7.5")
+    assert desk(made).own_for == {"Gold screw": "exterior screw"}
     back = edited(job, {"do": "remove_own_good", "name": "Gold screw"})
     assert plan(back).lists.buy == was.lists.buy
 

@@ -16,7 +16,7 @@ from rowstake.core.views.base import Choice, Figure, Need, Panel, Schedule, Stak
 from rowstake.core.views.business import business_stakes
 from rowstake.core.views.lengths import length_texts
 from rowstake.core.views.lists import BuyRow, CutRow
-from rowstake.core.views.stands_in import StandsIn, own_keys, stands_in
+from rowstake.core.views.stands_in import StandsIn, own_for, own_keys, stands_in
 
 if TYPE_CHECKING:
     Own = Any
@@ -72,6 +72,8 @@ class Desk:
     """What the crew's own fixings and hardware may be bought instead of."""
     own_keys: dict[str, str]
     """What the prices of the crew's own goods hang on, by their names."""
+    own_for: dict[str, str]
+    """What the crew's own fixings and hardware are bought instead of, by their names."""
     lengths: dict[str, str]
     asked: list[Choice]
     """What a second look asks of a quotation."""
@@ -105,6 +107,7 @@ def desk(plan: AnyPlan, sight: Sight | None = None) -> Desk:
         choices=trade.choices(plan.brief.job),
         stands_in=stands_in(plan),
         own_keys=own_keys(plan.brief.job),
+        own_for=own_for(plan.brief.job),
         lengths=length_texts(plan.brief.job),
         asked=[Choice(ask.key, ask.name) for ask in trade.second_look if ask.fits(plan)]
         + ([Choice("price", "Price")] if trade.second_look else []),

@@ -96,6 +96,16 @@ class Sold:
         return self.good(id, length)
 
 
+def worded(entry: GoodEntry, units: str) -> str:
+    """Its words where tapes read that, with a place for each of its sizes."""
+    return entry.words_in if entry.words_in and units == "ft-in" else entry.words
+
+
+def plainly(entry: GoodEntry, units: str) -> str:
+    """Its words without its sizes."""
+    return worded(entry, units).split("{")[0].strip(" ,")
+
+
 @lru_cache(maxsize=4096)
 def _good(sold: Sold, id: str, sizes: tuple[Size, ...]) -> Good:
     entry = sold.entry(id)
@@ -103,7 +113,7 @@ def _good(sold: Sold, id: str, sizes: tuple[Size, ...]) -> Good:
         raise ValueError(f"{id} takes {len(entry.takes)} sizes, not {sizes}")
     if entry.lengths_mm and not any(abs(float(sizes[0]) - s) < SAME_MM for s in entry.lengths_mm):
         entry = GOODS[id]  # a crew's own stands in where it is of the length that is asked
-    words = entry.words_in if entry.words_in and sold.units == "ft-in" else entry.words
+    words = worded(entry, sold.units)
     plain = tuple(s if isinstance(s, str) else float(s) for s in sizes)
     return Good(entry.id, plain, words.format(*map(sold._told, entry.takes, plain)))
 

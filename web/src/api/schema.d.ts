@@ -2511,6 +2511,10 @@ export interface components {
             own_keys: {
                 [key: string]: string;
             };
+            /** Own For */
+            own_for: {
+                [key: string]: string;
+            };
             /** Lengths */
             lengths: {
                 [key: string]: string;

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from rowstake.core.fasteners import plainly
+from rowstake.core.goods import GOODS
 from rowstake.core.job import Job
 from rowstake.core.job.own import may_stand_in
 from rowstake.core.planned import AnyPlan
@@ -28,11 +30,16 @@ def own_keys(job: Job) -> dict[str, str]:
     )
 
 
+def own_for(job: Job) -> dict[str, str]:
+    """What each of a job's own fixings and pieces of hardware is bought instead of, in words, by its name."""
+    return {own.name: plainly(GOODS[own.instead_of], job.units) for own in job.own_goods}
+
+
 def stands_in(plan: AnyPlan) -> list[StandsIn]:
     """In the order of the list for the yard, each once, by the first of its names there."""
     out: dict[str, StandsIn] = {}
     for line in plan.lists.buy:
         if line.good.section is None and may_stand_in(entry := line.good.entry):
-            name = entry.words.split(" {0}")[0] if entry.driven else line.good.words
+            name = plainly(entry, plan.brief.job.units) if entry.driven else line.good.words
             out.setdefault(entry.id, StandsIn(entry.id, name, entry.driven, bool(entry.packs), entry.swings))
     return list(out.values())

@@ -9,6 +9,7 @@ const NOTHING = { name: "", lengths: "", packs: "", kg: "", leaf: "" };
 export function OwnGoods({ say, box }: { say: (problem: Problem) => boolean; box: string }) {
   const own = useDesk((s) => valueAt(s.document, "own_goods")) ?? [];
   const keys = useDesk((s) => s.desk?.own_keys) ?? {};
+  const instead = useDesk((s) => s.desk?.own_for) ?? {};
   const may = useDesk((s) => s.desk?.stands_in) ?? [];
   const { edit } = useDesk.getState();
   const [of, setOf] = useState("");
@@ -29,7 +30,7 @@ export function OwnGoods({ say, box }: { say: (problem: Problem) => boolean; box
       <ul>
         {own.map((good) => (
           <li key={good.name} data-own-good={good.name} className="flex items-center gap-3 border-b border-rule py-1">
-            <b className="flex-1">{good.name}</b> <code className="text-sm">{keys[good.name]}</code> <span className="text-faint">for {good.instead_of.replaceAll("_", " ")}</span>
+            <b className="flex-1">{good.name}</b> <code className="text-sm">{keys[good.name]}</code> <span className="text-faint">instead of {instead[good.name]}</span>
             <Plain onClick={() => void edit([{ do: "remove_own_good", name: good.name }], `own hardware: ${good.name} taken away`).then(say)}>Take away</Plain>
           </li>
         ))}
