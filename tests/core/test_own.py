@@ -202,7 +202,7 @@ def test_own_screws_are_chosen_by_their_own_lengths_and_bought_by_their_own_pack
     costs = [line for line in costed(made, together([book.book])).lines if line.key == gold.key]
     assert not book.left_out
     assert costs[0].each == Decimal("7.5")
-    assert desk(made).own_for == {"Gold screw": "exterior screw"}
+    assert desk(made).own_for == {"Gold screw": "screw"}
     back = edited(job, {"do": "remove_own_good", "name": "Gold screw"})
     assert plan(back).lists.buy == was.lists.buy
 
