@@ -12,7 +12,7 @@ import numpy as np
 from rowstake.core.parts import Joint, Part
 from rowstake.core.plan import AnyPlan
 from rowstake.core.space import Solid, Vec
-from rowstake.core.space.meet import Body, Meeting, bodies, box_meetings, is_box, meeting, near_pairs
+from rowstake.core.space.meet import Body, Meeting, bodies, box_meetings, is_box, meetings, near_pairs, within
 from rowstake.core.space.solid import dot
 
 APART_MM = 1.0
@@ -132,9 +132,13 @@ def _meetings(parts: Sequence[Part]) -> dict[tuple[int, int], Meeting]:
     square = [is_box(s) for s in solids]
     plain = [pair for pair in pairs if square[pair[0]] and square[pair[1]]]
     out = dict(zip(plain, box_meetings(boxes, plain), strict=True))
+    near: list[tuple[tuple[int, int], Body, Body]] = []
     for i, j in pairs:
         if (i, j) not in out:
-            out[i, j] = max((meeting(a, b) for a in of(i) for b in of(j)), key=_deepest)
+            near += [((i, j), a, b) for a in of(i) for b in of(j) if within(a, b, reach)]
+    for pair, met in zip((p for p, _, _ in near), meetings([(a, b) for _, a, b in near]), strict=True):
+        if pair not in out or _deepest(met) > _deepest(out[pair]):
+            out[pair] = met
     return out
 
 

@@ -7,6 +7,7 @@ must be moved to come clear (below zero: about how far they are apart).
 
 from __future__ import annotations
 
+from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
@@ -28,14 +29,16 @@ class Body:
     points: Any
     normals: Any
     edges: Any
+    low: tuple[float, ...]
+    high: tuple[float, ...]
 
-    @property
-    def low(self) -> Any:
-        return self.points.min(axis=0)
 
-    @property
-    def high(self) -> Any:
-        return self.points.max(axis=0)
+def within(one: Body, other: Body, reach_mm: float) -> bool:
+    """Whether their boxes are no further apart than that."""
+    return all(
+        a - reach_mm <= d and c - reach_mm <= b
+        for a, b, c, d in zip(one.low, one.high, other.low, other.high, strict=True)
+    )
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,9 +78,9 @@ def _body(solid: Solid, ring: tuple[Flat, ...]) -> Body:
     edges = np.diff(np.vstack([near, near[:1]]), axis=0)
     edges = edges[_lengths(edges) > 1e-6]
     normals = np.concatenate([_cross(edges, push), np.array([cross(pose.a, pose.b)])])
-    return Body(
-        np.concatenate([near, near + push]), _distinct(normals), _distinct(np.concatenate([edges, push[None, :]]))
-    )
+    points = np.concatenate([near, near + push])
+    low, high = points.min(axis=0).tolist(), points.max(axis=0).tolist()
+    return Body(points, _distinct(normals), _distinct(np.concatenate([edges, push[None, :]])), tuple(low), tuple(high))
 
 
 def _cross(p: Any, q: Any) -> Any:
@@ -97,17 +100,52 @@ def _distinct(vectors: Any) -> Any:
     return units[~alike.any(axis=1)]
 
 
+AT_ONCE = 2000
+"""So many pairs are looked at in one go."""
+
+
 def meeting(one: Body, other: Body) -> Meeting:
-    crossed = _cross(one.edges[:, None, :], other.edges[None, :, :]).reshape(-1, 3)
-    sizes = _lengths(crossed)
-    some = sizes > 1e-6
-    axes = np.concatenate([one.normals, other.normals, crossed[some] / sizes[some][:, None]])
-    here, there = one.points @ axes.T, other.points @ axes.T
-    shared = np.minimum(here.max(axis=0), there.max(axis=0)) - np.maximum(here.min(axis=0), there.min(axis=0))
-    least = int(shared.argmin())
-    across = np.abs(axes @ axes[least]) < PARALLEL
-    spread = float(shared[across].min()) if across.any() else float("inf")
-    return Meeting(float(shared[least]), spread, tuple(float(x) for x in axes[least]))  # type: ignore[arg-type]
+    return meetings([(one, other)])[0]
+
+
+def meetings(pairs: Sequence[tuple[Body, Body]]) -> list[Meeting]:
+    """How pairs of bodies lie to each other: those with as many corners, normals and edges at once."""
+    alike: dict[tuple[int, ...], list[int]] = defaultdict(list)
+    for n, pair in enumerate(pairs):
+        alike[tuple(len(x) for b in pair for x in (b.points, b.normals, b.edges))].append(n)
+    out: list[Meeting | None] = [None] * len(pairs)
+    for numbers in alike.values():
+        for start in range(0, len(numbers), AT_ONCE):
+            some = numbers[start : start + AT_ONCE]
+            for n, met in zip(some, _met([pairs[n] for n in some]), strict=True):
+                out[n] = met
+    return [met for met in out if met is not None]
+
+
+def _met(pairs: list[tuple[Body, Body]]) -> list[Meeting]:
+    def each(of: int, what: str) -> Any:
+        return np.array([getattr(pair[of], what) for pair in pairs])
+
+    first, second = each(0, "edges"), each(1, "edges")
+    crossed = _cross(first[:, :, None, :], second[:, None, :, :]).reshape(len(pairs), -1, 3)
+    sizes = np.sqrt((crossed * crossed).sum(axis=2))
+    none = sizes <= 1e-6
+    axes = np.concatenate(
+        [each(0, "normals"), each(1, "normals"), crossed / np.where(none, 1.0, sizes)[:, :, None]], axis=1
+    )
+    along = np.swapaxes(axes, 1, 2)
+    here, there = each(0, "points") @ along, each(1, "points") @ along
+    shared = np.minimum(here.max(axis=1), there.max(axis=1)) - np.maximum(here.min(axis=1), there.min(axis=1))
+    shared[:, -none.shape[1] :][none] = np.inf
+    rows = np.arange(len(pairs))
+    least = shared.argmin(axis=1)
+    own = axes[rows, least]
+    across = np.abs((axes * own[:, None, :]).sum(axis=2)) < PARALLEL
+    spread = np.where(across, shared, np.inf).min(axis=1)
+    return [
+        Meeting(deep, wide, (x, y, z))
+        for deep, wide, (x, y, z) in zip(shared[rows, least].tolist(), spread.tolist(), own.tolist(), strict=True)
+    ]
 
 
 AXES = ((1.0, 0.0, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0))
