@@ -52,6 +52,12 @@ class Pose:
             o[2] + a * u[2] + b * v[2] + c * w[2],
         )
 
+    def points(self, flat: Sequence[Flat], c: float) -> tuple[Vec, ...]:
+        """All of an outline at a depth c, as `point` gives them."""
+        (x, y, z), (ux, uy, uz), (vx, vy, vz), (wx, wy, wz) = self.at, self.a, self.b, self.c
+        wx, wy, wz = c * wx, c * wy, c * wz
+        return tuple([(x + a * ux + b * vx + wx, y + a * uy + b * vy + wy, z + a * uz + b * vz + wz) for a, b in flat])
+
     def moved(self, x: float, y: float, z: float) -> Pose:
         return replace(self, at=(self.at[0] + x, self.at[1] + y, self.at[2] + z))
 
@@ -87,8 +93,7 @@ class Solid:
 
     def ring(self, c: float) -> tuple[Vec, ...]:
         """The outline at a depth c."""
-        point = self.pose.point
-        return tuple(point(a, b, c) for a, b in self.profile)
+        return self.pose.points(self.profile, c)
 
     @property
     def corners(self) -> tuple[Vec, ...]:
@@ -121,8 +126,8 @@ class Solid:
         for flat in (self.profile, *self.holes):
             left = (area(flat) > 0) != mirrored
             rings.append(flat if left == (flat is self.profile) else flat[::-1])
-        point = self.pose.point
-        near, far = ([tuple(point(u, v, c) for u, v in ring) for ring in rings] for c in (self.near_mm, self.far_mm))
+        points = self.pose.points
+        near, far = ([points(ring, c) for ring in rings] for c in (self.near_mm, self.far_mm))
         ends = [
             Face(near[0][::-1], tuple(h[::-1] for h in near[1:]), (-out[0], -out[1], -out[2])),
             Face(far[0], tuple(far[1:]), out),

@@ -48,7 +48,9 @@ def _hangs(planned: DeckLevel) -> Iterator[tuple[float, float, float, Group, flo
     supports, share = planned.supports, CATALOGUE.deck.overhang_share
     beam = max((b.wide_mm for b in supports.beams), default=0.0) / 2
     for joist in planned.grid.joists:
-        marks = [t for t, _ in bearings_of(joist, supports.under(joist.s))]
+        bears = bearings_of(joist, supports.under(joist.s))
+        carried = [t for t, by in bears if by != "clipped rim" or planned.corners]  # without a post of its own it only closes
+        marks = carried if len(carried) > 1 else [t for t, _ in bears]
         group = next((g for g in planned.grid.groups if g.s0 <= joist.s <= g.s1), None)
         if len(marks) < 2 or group is None:
             continue
