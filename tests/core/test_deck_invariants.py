@@ -445,7 +445,9 @@ def test_a_narrow_group_between_two_is_carried_by_one_beam():
 def test_a_joist_that_hangs_past_its_beam_to_a_clipped_rim_without_a_post_is_told():
     """Beams every 513: the end joist stops 168 past the second of them at the corner's rim, which no post carries; a quarter would be 128."""
     clip = {"do": "add_cut", "kind": "clip"}, *cut(0, corner="far_left", along_mm=300, out_mm=300)
-    made = plan(deck(3721.011719304881, 1608.8641433449422, 2190, put("deck.beams.rows", 3), *clip, region="australia_nz"))
+    made = plan(
+        deck(3721.011719304881, 1608.8641433449422, 2190, put("deck.beams.rows", 3), *clip, region="australia_nz")
+    )
     assert not made.laid.main.corners
     (told,) = [f for f in made.findings if f.rule == "overhang"]
     assert told.title == "Joists hang 168 mm past the beam; a quarter of the span is 128 mm"

@@ -68,7 +68,25 @@ def bodies(solid: Solid) -> list[Body]:
         return [_body(solid, solid.profile)]
     flat = shapely.make_valid(Polygon(solid.profile, solid.holes).simplify(STRAIGHT_MM))
     parts = shapely.get_parts(shapely.constrained_delaunay_triangles(flat))
-    return [_body(solid, tuple((float(x), float(y)) for x, y in t.exterior.coords[:-1])) for t in parts]
+    return _wedges(solid, shapely.get_coordinates(parts).reshape(-1, 4, 2)[:, :3])
+
+
+def _wedges(solid: Solid, flat: Any) -> list[Body]:
+    """Prisms of triangles, all at once."""
+    pose, (a, b) = solid.pose, (flat[..., :1], flat[..., 1:])
+    near = np.array(pose.at) + a * np.array(pose.a) + b * np.array(pose.b) + solid.near_mm * np.array(pose.c)
+    push = np.array(pose.c) * (solid.far_mm - solid.near_mm)
+    edges = np.roll(near, -1, axis=1) - near
+    caps, pushes = (np.broadcast_to(x, (len(near), 1, 3)) for x in (np.array(cross(pose.a, pose.b)), push))
+    normals = _units(np.concatenate([_cross(edges, push), caps], axis=1))
+    ways = _units(np.concatenate([edges, pushes], axis=1))
+    points = np.concatenate([near, near + push], axis=1)
+    low, high = points.min(axis=1).tolist(), points.max(axis=1).tolist()
+    return [Body(*own) for own in zip(points, normals, ways, map(tuple, low), map(tuple, high), strict=True)]
+
+
+def _units(vectors: Any) -> Any:
+    return vectors / np.sqrt((vectors * vectors).sum(axis=-1))[..., None]
 
 
 def _body(solid: Solid, ring: tuple[Flat, ...]) -> Body:
@@ -95,7 +113,7 @@ def _lengths(vectors: Any) -> Any:
 
 def _distinct(vectors: Any) -> Any:
     """Unit vectors, each direction once whichever way it points."""
-    units = vectors / _lengths(vectors)[:, None]
+    units = _units(vectors)
     alike = np.tril(np.abs(units @ units.T) >= 1 - 1e-9, -1)
     return units[~alike.any(axis=1)]
 

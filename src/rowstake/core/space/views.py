@@ -9,7 +9,7 @@ from typing import Any
 
 import numpy as np
 import shapely
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import Polygon
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
@@ -98,12 +98,15 @@ def cut(solid: Solid, view: View, depth: float) -> list[Rings]:
     pose, n = solid.pose, view.eye
     alpha, beta, gamma = dot(n, pose.a), dot(n, pose.b), dot(n, pose.c)
     delta = depth - dot(n, pose.at)
-    profile: BaseGeometry = Polygon(solid.profile, solid.holes)
 
     def seen(ring: Iterable[tuple[float, float, float]]) -> tuple[Flat, ...]:
         return tuple(view.flat(pose.point(*p)) for p in ring)
 
     if abs(gamma) > EDGE_ON:
+        if math.hypot(alpha, beta) < EDGE_ON and not solid.holes:  # square across: as its outline is
+            at = delta / gamma
+            return [(seen((a, b, at) for a, b in solid.profile),)] if solid.near_mm < at < solid.far_mm else []
+        profile: BaseGeometry = Polygon(solid.profile, solid.holes)
         for limit, keep in ((solid.near_mm, 1.0), (solid.far_mm, -1.0)):
             # α·a + β·b ≤ δ − γ·near where γ > 0, and so on.
             profile = _half(profile, alpha, beta, delta - gamma * limit, keep * math.copysign(1.0, gamma))
@@ -113,22 +116,21 @@ def cut(solid: Solid, view: View, depth: float) -> list[Rings]:
         ]
     if math.hypot(alpha, beta) < EDGE_ON:
         return []
-    k = delta / (alpha**2 + beta**2)
-    foot, along = (alpha * k, beta * k), (-beta, alpha)
-    line = LineString(
-        [
-            (foot[0] - along[0] * FAR_MM, foot[1] - along[1] * FAR_MM),
-            (foot[0] + along[0] * FAR_MM, foot[1] + along[1] * FAR_MM),
-        ]
-    )
-    met = shapely.get_parts([line.intersection(profile)])
-    pairs = [(_at(s.coords[0]), _at(s.coords[-1])) for s in met if isinstance(s, LineString) and s.length > 1e-6]
     near, far = solid.near_mm, solid.far_mm
-    return [(seen(((*p, near), (*q, near), (*q, far), (*p, far))),) for p, q in pairs]
+    return [(seen(((*p, near), (*q, near), (*q, far), (*p, far))),) for p, q in _through(solid, alpha, beta, delta)]
 
 
-def _at(coords: Sequence[float]) -> Flat:
-    return float(coords[0]), float(coords[1])
+def _through(solid: Solid, alpha: float, beta: float, delta: float) -> list[tuple[Flat, Flat]]:
+    """The stretches of the line α·a + β·b = δ that lie in a solid's outline: from where it comes in to where it goes out."""
+    crossed: list[Flat] = []
+    for ring in (solid.profile, *solid.holes):
+        sides = [alpha * a + beta * b - delta for a, b in ring]
+        for (a, b), (c, d), p, q in zip(ring, (*ring[1:], ring[0]), sides, (*sides[1:], sides[0]), strict=True):
+            if (p > 0) != (q > 0):
+                k = p / (p - q)
+                crossed.append((a + (c - a) * k, b + (d - b) * k))
+    crossed.sort(key=lambda q: alpha * q[1] - beta * q[0])
+    return [(p, q) for p, q in zip(crossed[::2], crossed[1::2], strict=True) if math.dist(p, q) > 1e-6]
 
 
 def _half(shape: BaseGeometry, alpha: float, beta: float, delta: float, way: float) -> BaseGeometry:

@@ -49,7 +49,9 @@ def _hangs(planned: DeckLevel) -> Iterator[tuple[float, float, float, Group, flo
     beam = max((b.wide_mm for b in supports.beams), default=0.0) / 2
     for joist in planned.grid.joists:
         bears = bearings_of(joist, supports.under(joist.s))
-        carried = [t for t, by in bears if by != "clipped rim" or planned.corners]  # without a post of its own it only closes
+        carried = [
+            t for t, by in bears if by != "clipped rim" or planned.corners
+        ]  # without a post of its own it only closes
         marks = carried if len(carried) > 1 else [t for t, _ in bears]
         group = next((g for g in planned.grid.groups if g.s0 <= joist.s <= g.s1), None)
         if len(marks) < 2 or group is None:
