@@ -6,6 +6,7 @@ from pydantic import TypeAdapter
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.desk import Desk, desk
 from rowstake.core.faults import JobFault
+from rowstake.core.kept import kept_plan
 from rowstake.core.parts import Part
 from rowstake.core.plan import plan
 from rowstake.core.trades.fence.views.choices import choices
@@ -43,7 +44,7 @@ def told(made):
 
 
 def changes(job, path, values):
-    before = plan(job)
+    before = kept_plan(job)
     for value in values:
         try:
             after = edited(job, put(path, value))

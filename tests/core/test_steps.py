@@ -737,6 +737,23 @@ def test_heads_on_a_rail_by_hand():
     check_solids(made)
 
 
+def test_blocks_under_a_framed_tread_lie_over_the_rail_that_heads_stand_on():
+    """82 are left over the rail: the first tread's blocks of 87 are ripped to that, the others are whole."""
+    made = plan(
+        deck(
+            4000,
+            3000,
+            900,
+            {"do": "add_steps", "side": "far"},
+            put("deck.steps.0.head_by", "rail"),
+            put("deck.steps.0.framed", True),
+        )
+    )
+    blocks = {p.label[3:5]: p.width_mm for p in made.parts if p.kind == "tread block"}
+    assert (blocks["P1"], blocks["P2"]) == pytest.approx((82, 87))
+    check_solids(made)
+
+
 def test_what_a_notch_over_the_rail_leaves_by_hand():
     """V = 2/3 · 0.64 · 47 · 76.3 · (76.3 / 188.2)² = 251 N of C24 wet: 0.9 kN on a stringer of seven risers bring 458 N there."""
     edits = {"do": "add_steps", "side": "far"}, put("deck.steps.0.head_by", "rail")

@@ -77,6 +77,8 @@ def _lay(level: DeckLevel) -> list[Part]:
                 *_dropped(flight, stringer, bears(level, flight, stringer)),
             ]
             under, carried = partial(_under, flight, stringer), [Carrier(stringer.section.thickness_mm)] * flight.treads
+            if stringer.head:
+                carried[0] = Carrier(stringer.section.thickness_mm, deep_mm=stringer.left_mm)
         out += [
             *risers(flight, under),
             *treads(flight, under, stringer.past_mm, carried),

@@ -21,11 +21,13 @@ HAIR_MM = 1.0
 
 @dataclass(frozen=True, slots=True)
 class Carrier:
-    """How thick what carries a tread is, and from how far out to how far nothing else lies between two: a box's rails do."""
+    """How thick what carries a tread is, from how far out to how far nothing else lies between two: a box's rails do; and how deep nothing lies
+    under the tread: the rail that heads stand on does."""
 
     thick_mm: float
     from_mm: float = -math.inf
     to_mm: float = math.inf
+    deep_mm: float = math.inf
 
 
 def framed_mm(flight: Flight, rows: Rows) -> float:
@@ -75,7 +77,7 @@ def blocks(flight: Flight, k: int, rows: Rows, carriers: list[float], by: Carrie
     `deep` what there is room for under the tread."""
     inset, section = framed_mm(flight, rows) + flight.gap_mm / 2, CATALOGUE.sections[flight.brief.region.rail]
     start, end = flight.span(*rows[0])
-    wide, high = section.thickness_mm, min(section.width_mm, deep)
+    wide, high = section.thickness_mm, min(section.width_mm, deep, by.deep_mm)
     marks = [a - flight.gap_mm / 2 - wide / 2 for a, _ in rows[:-1]] + [rows[-1][0]]
     if marks[-2] - marks[-1] < wide:  # the last board is so narrow that one block carries both of its edges
         narrow = rows[-1][1] - rows[-1][0] + flight.gap_mm <= wide - LEAST_BEARS_MM
