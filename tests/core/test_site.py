@@ -55,6 +55,24 @@ def test_a_step_waits_for_its_hold_points_unless_a_reason_stays():
     assert not told["dig-the-holes"].done
 
 
+def test_what_was_looked_at_is_found_by_the_piece_it_is_of():
+    """The step sets posts: what was seen of them belongs to every post. What lies in the ground is asked before digging: it is of what
+    fills the holes. An inspection sets nothing: it is of all that was set before it."""
+    made = plan(yard())
+    posts = {p.label for p in made.parts if p.kind in ("post", "stiffener")}
+    seen = Record([entry(1, "hold", f"{SET}/covered", result="pass"), entry(2, "hold", "dig-the-holes/covered", result="fail")])
+    holds = {h.key: h for s in steps_told(made, seen) for h in s.holds}
+    assert posts <= set(holds[f"{SET}/covered"].about)
+    assert "P1" in holds["dig-the-holes/covered"].about
+    assert "P1 concrete" in holds["dig-the-holes/covered"].about
+    assert holds[f"{SET}/the-gates"].about == ()
+    frame = plan(deck(4000, 3000, 600))
+    (hold,) = [h for s in steps_told(frame, Record([entry(1, "hold", "inspection-of-the-frame/covered", result="pass")])) for h in s.holds if h.looks]
+    joists = {p.label for p in frame.parts if p.kind in ("joist", "beam", "ledger")}
+    assert joists <= set(hold.about)
+    assert not {p.label for p in frame.parts if p.kind == "board"} & set(hold.about)
+
+
 def test_what_is_cut_is_not_asked_for_twice_and_what_no_longer_fits_is_offered_elsewhere():
     job = yard()
     saw = at_the_saw(plan(job), Record())

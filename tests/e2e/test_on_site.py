@@ -180,6 +180,11 @@ def test_a_hold_point_stops_the_step_until_it_is_passed(phone, site):
         "",
         "the inspector saw it",
     ]
+    mode(hand, "Log")
+    hand.get_by_role("button", name="What lies under it").click()
+    hand.get_by_role("button", name="P3", exact=True).evaluate("piece => piece.click()")
+    seen = hand.get_by_role("region", name="Seen of P3")
+    expect(seen).to_contain_text("Passed before “Dig the holes”")
 
 
 def test_what_comes_off_the_lorry_is_ticked_off_and_the_desk_knows_what_is_short(page, phone, site):

@@ -2917,6 +2917,11 @@ export interface components {
             photos: string[];
             /** Looks */
             looks: string[];
+            /**
+             * About
+             * @default []
+             */
+            about?: string[];
         };
         /**
          * HoleTold

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections import Counter
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from rowstake.core.faults import refuse
 from rowstake.core.planned import AnyPlan
@@ -25,6 +25,8 @@ class HoldPoint:
     by: str
     photos: tuple[str, ...]
     looks: tuple[str, ...]
+    about: tuple[str, ...] = ()
+    """What is drawn of what was looked at, by its labels; nothing before it was."""
 
     @property
     def open(self) -> bool:
@@ -74,7 +76,8 @@ def steps_told(plan: AnyPlan, record: Record) -> list[StepTold]:
         holds = []
         for name, words in asked:
             many[name] += 1
-            holds.append(_hold(record, key, f"{name}-{many[name]}" if many[name] > 1 else name, words))
+            hold = _hold(record, key, f"{name}-{many[name]}" if many[name] > 1 else name, words)
+            holds.append(replace(hold, about=_about(plan, order, n)) if hold.looks else hold)
         waiting += [hold.key for hold in holds if hold.open]
         done = record.last("step", key)
         out.append(
@@ -84,6 +87,17 @@ def steps_told(plan: AnyPlan, record: Record) -> list[StepTold]:
             )
         )  # fmt: skip
     return out
+
+
+def _about(plan: AnyPlan, order: Sequence[BuildStep], n: int) -> tuple[str, ...]:
+    """What is drawn of the pieces that a step sets; of one that sets none, all that was set before it in its stage."""
+    step = order[n]
+    of = [step] if step.sets else [s for s in order[: n + 1] if s.stake == step.stake]
+    labels: dict[str, None] = {}
+    for part in plan.parts:
+        if part.solid and any(part.kind in s.sets and (not s.of or part.of in s.of) for s in of):
+            labels |= {part.label: None, part.of: None}
+    return tuple(labels)
 
 
 def _hold(record: Record, step: str, name: str, words: str) -> HoldPoint:

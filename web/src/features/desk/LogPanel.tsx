@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Line } from "../onsite/Notes";
+import { Under } from "../onsite/Under";
 import { useRecord } from "./BuildPanel";
 import { useDesk } from "./state";
 
@@ -8,6 +9,7 @@ export function LogPanel() {
   const sheet = useRecord();
   const id = useDesk((s) => s.id);
   const [wanted, want] = useState("");
+  const [under, setUnder] = useState(false);
   if (!sheet) return <p className="bg-board p-3" role="status">Looking for the log…</p>;
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
   const lines = sheet.log.filter((l) => {
@@ -30,6 +32,9 @@ export function LogPanel() {
             <a className="underline" href={`/api/jobs/${id}/exports/log/log`}>
               JSON lines
             </a>
+            <button type="button" className="underline" onClick={() => setUnder(true)}>
+              What lies under it
+            </button>
             {sheet.inspection.questions.some((q) => q.answer) && (
               <a className="underline" href={`/api/jobs/${id}/exports/inspection-pdf/inspection`}>
                 Inspection report
@@ -38,6 +43,7 @@ export function LogPanel() {
           </>
         )}
       </p>
+      {under && <Under sheet={sheet} job={id} onClose={() => setUnder(false)} />}
       {!sheet.log.length && <p>Nothing was noted yet: readings, cuts, looks and notes from site stand here, in order.</p>}
       <ol className="max-w-4xl">
         {lines.map((line) => (

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { LogLine, SiteSheet } from "../../api/types";
 import { Big, Camera } from "./parts";
 import { useOnSite } from "./state";
+import { Under } from "./Under";
 
 const WAITS: Record<string, string> = { post: "Reading of", cut: "Cut", hold: "Looked at", step: "Step done", note: "Note:", punch: "To put right:", settled: "Taken back", size: "Measured", square: "Diagonals", creep: "Board rows", height: "Height", inspection: "Inspection", delivery: "Came" };
 
@@ -14,6 +15,7 @@ export function Notes({ sheet }: { sheet: SiteSheet }) {
   const job = useOnSite((s) => s.job);
   const { enter, drop } = useOnSite.getState();
   const [text, setText] = useState("");
+  const [under, setUnder] = useState(false);
   const [photos, setPhotos] = useState<Blob[]>([]);
   const [more, setMore] = useState(NOTHING);
   const cost = more.cost.trim() === "" ? null : Number(more.cost.replace(",", "."));
@@ -101,7 +103,11 @@ export function Notes({ sheet }: { sheet: SiteSheet }) {
           </ul>
         </section>
       )}
-      <h2 className="mt-4 text-xl font-bold">Log</h2>
+      <div className="mt-4 flex items-center justify-between gap-2">
+        <h2 className="text-xl font-bold">Log</h2>
+        <Big onClick={() => setUnder(true)}>What lies under it</Big>
+      </div>
+      {under && <Under sheet={sheet} job={job} onClose={() => setUnder(false)} />}
       <ol>
         {[...sheet.log].reverse().map((line) => (
           <Line key={line.id} line={line} job={job} />
