@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from collections import Counter
 from decimal import Decimal
 
 import pytest
@@ -29,7 +30,7 @@ from tests.core.test_record import LEG, stations
 from tests.decks import cut, deck
 from tests.entries import entry, raw_entry
 from tests.holds.solids import check_solids
-from tests.jobs import edited, fence, put, yard
+from tests.jobs import edited, fence, put, scenes, yard
 
 SET = "set-end-corner-and-gate-posts-then-the-o"
 
@@ -60,14 +61,21 @@ def test_what_was_looked_at_is_found_by_the_piece_it_is_of():
     fills the holes. An inspection sets nothing: it is of all that was set before it."""
     made = plan(yard())
     posts = {p.label for p in made.parts if p.kind in ("post", "stiffener")}
-    seen = Record([entry(1, "hold", f"{SET}/covered", result="pass"), entry(2, "hold", "dig-the-holes/covered", result="fail")])
+    seen = Record(
+        [entry(1, "hold", f"{SET}/covered", result="pass"), entry(2, "hold", "dig-the-holes/covered", result="fail")]
+    )
     holds = {h.key: h for s in steps_told(made, seen) for h in s.holds}
     assert posts <= set(holds[f"{SET}/covered"].about)
     assert "P1" in holds["dig-the-holes/covered"].about
     assert "P1 concrete" in holds["dig-the-holes/covered"].about
     assert holds[f"{SET}/the-gates"].about == ()
     frame = plan(deck(4000, 3000, 600))
-    (hold,) = [h for s in steps_told(frame, Record([entry(1, "hold", "inspection-of-the-frame/covered", result="pass")])) for h in s.holds if h.looks]
+    (hold,) = [
+        h
+        for s in steps_told(frame, Record([entry(1, "hold", "inspection-of-the-frame/covered", result="pass")]))
+        for h in s.holds
+        if h.looks
+    ]
     joists = {p.label for p in frame.parts if p.kind in ("joist", "beam", "ledger")}
     assert joists <= set(hold.about)
     assert not {p.label for p in frame.parts if p.kind == "board"} & set(hold.about)
@@ -324,6 +332,27 @@ def test_the_moisture_of_boards_that_came_is_what_they_are_laid_at():
     soaked = as_built(job, Record([entry(1, "delivery", board, count=5, moisture_pct=90)]))
     assert soaked.job.fence.skin.stock == job.fence.skin.stock
     assert "90 % was measured" in soaked.asked[0].words
+
+
+def test_batter_boards_are_drawn_where_they_stand():
+    """A leg of 6000 begins and ends under a post: its boards stand at -900 and 6900, 40 thick and 600 long, on the posts' faces. Of a deck on
+    the house the strings of the sides begin at the wall: one board each, two along the far side and two over the posts."""
+    line = scenes(plan(fence((6000, 0))))["strings"]
+    boards = sorted((s for s in line.shapes if s.look == "frame"), key=lambda s: s.points[0][0])
+    assert sorted({x for x, _ in boards[0].points}) == pytest.approx([-940, -900])
+    assert sorted({x for x, _ in boards[1].points}) == pytest.approx([6900, 6940])
+    marks = [s.points[0][0] for s in line.shapes if s.look == "mark"]
+    assert marks == pytest.approx([q.on(0) for q in plan(fence((6000, 0))).laid.layout.posts])
+    drawn = scenes(plan(deck(4800, 3600, 600)))["strings"]
+    assert Counter(s.of for s in drawn.shapes if s.look == "frame") == {
+        "Far side": 2,
+        "Left side": 1,
+        "Right side": 1,
+        "B1": 2,
+    }
+    (far,) = [s for s in drawn.shapes if s.look == "string" and s.of == "Far side"]
+    assert [y for _, y in far.points] == pytest.approx([-3575, -3575])
+    assert [x for x, _ in far.points] == pytest.approx([25 - 900, 4775 + 900])
 
 
 def test_strings_run_past_what_is_dug_and_carry_the_marks():

@@ -4656,6 +4656,20 @@ export interface components {
             between: string;
             /** Marks */
             marks: string[];
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** From Wall */
+            from_wall: boolean;
+            /** Along Mm */
+            along_mm: number[];
         };
         /** SubtotalRow */
         SubtotalRow: {

@@ -10,6 +10,13 @@ from rowstake.core.trades.deck.drawing.details import footing_scene, footings_al
 from rowstake.core.trades.deck.drawing.on_plan import deck_plan_scene
 from rowstake.core.trades.deck.drawing.section import EDGES, across_scene, deck_section_scene, edge_scene
 from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.views.strings import deck_strings
+from rowstake.core.views.setting_out import setting_out_scene
+
+
+def _strings(plan: DeckPlan) -> Scene:
+    posts = [part.solid for part in plan.parts if part.kind == "post" and part.solid]
+    return setting_out_scene(deck_strings(plan), posts, plan.brief.printer)
 
 
 def deck_scenes(plan: DeckPlan) -> Asked[Scene]:
@@ -30,6 +37,7 @@ def deck_scenes(plan: DeckPlan) -> Asked[Scene]:
         "elevation": partial(deck_section_scene, plan),
         "across": partial(across_scene, plan),
         "load": partial(load_scene, plan),
+        "strings": partial(_strings, plan),
     }
     ways |= {name: partial(edge_scene, plan, name) for name in EDGES}
     if plan.laid.main.ledger:

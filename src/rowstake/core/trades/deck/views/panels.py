@@ -25,7 +25,7 @@ def deck_panels(plan: DeckPlan) -> dict[str, list[Panel]]:
     first = plan.laid.footings[0].label if plan.laid.footings else ""
     return {
         "site": [above],
-        "line": [above],
+        "line": [Panel(("plan", "strings"))],
         "ground": [Panel(("elevation", "across")), above],
         "holes": [above, Panel((f"section_{first}",)) if first else side, Panel(schedule=FOOTINGS)],
         "frame": [above, Panel(("elevation", "across", "load")), *([Panel(ledger)] if ledger else [])],

@@ -12,6 +12,13 @@ from rowstake.core.trades.fence.drawing.on_plan import plan_scene
 from rowstake.core.trades.fence.drawing.section import section_scene
 from rowstake.core.trades.fence.drawing.wind import wind_scene
 from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.trades.fence.views.strings import fence_strings
+from rowstake.core.views.setting_out import setting_out_scene
+
+
+def _strings(plan: FencePlan) -> Scene:
+    posts = [part.solid for part in plan.parts if part.kind == "post" and part.solid]
+    return setting_out_scene(fence_strings(plan), posts, plan.brief.printer)
 
 
 def fence_scenes(plan: FencePlan) -> Asked[Scene]:
@@ -20,6 +27,7 @@ def fence_scenes(plan: FencePlan) -> Asked[Scene]:
         "plan": partial(plan_scene, plan),
         "elevation": partial(elevation_scene, plan),
         "wind": partial(wind_scene, plan),
+        "strings": partial(_strings, plan),
     }
     if plan.laid.layout.bays:
         ways |= {name: partial(joint_scene, plan, name) for name in JOINTS}

@@ -15,7 +15,7 @@ def fence_panels(plan: FencePlan) -> dict[str, list[Panel]]:
     leaves = [f"leaf_{built.gate.id}" for built in plan.laid.gates]
     return {
         "site": [above],
-        "line": [above],
+        "line": [Panel(("plan", "strings"))],
         "ground": [side],
         "holes": [above, Panel(tuple(holes)), Panel(schedule=HOLES)],
         "frame": [side, *joint],

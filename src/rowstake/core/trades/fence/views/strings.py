@@ -2,9 +2,15 @@
 
 from __future__ import annotations
 
+from rowstake.core.drawing.scene import Point
 from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.trades.fence.line import LegLine
 from rowstake.core.trades.fence.resolve import face_mm
 from rowstake.core.views.setting_out import StringTold, string
+
+
+def _beside(leg: LegLine, off: float) -> tuple[Point, Point]:
+    return leg.at(0.0, off), leg.at(leg.length_mm, off)
 
 
 def fence_strings(plan: FencePlan) -> list[StringTold]:
@@ -15,5 +21,14 @@ def fence_strings(plan: FencePlan) -> list[StringTold]:
         posts = layout.leg_posts(leg.index)
         marks = [q.on(leg.index) for q in posts]
         where = f"{posts[0].label} to {posts[-1].label}, {p.length(half)} to the {side} of their middles: it touches the posts' faces"
-        out.append(string(f"Leg {leg.index + 1}", where, (0.0, leg.length_mm), marks, p))
+        out.append(
+            string(
+                f"Leg {leg.index + 1}",
+                where,
+                (0.0, leg.length_mm),
+                marks,
+                p,
+                _beside(leg, half if side == "left" else -half),
+            )
+        )
     return out
