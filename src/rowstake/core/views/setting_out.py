@@ -8,8 +8,6 @@ from dataclasses import dataclass
 
 from rowstake.core.drawing.scene import Board, Point, Scene, Shape
 from rowstake.core.measure import Printer
-from rowstake.core.space import Solid
-from rowstake.core.space.views import from_above
 from rowstake.core.views.base import Schedule
 
 SETTING_OUT = "Setting out"
@@ -62,11 +60,11 @@ BOARD_MM, THICK_MM, TICK_MM = 600.0, 40.0, 70.0
 MOST_NAMED = 24
 
 
-def setting_out_scene(strings: Sequence[StringTold], posts: Iterable[Solid], p: Printer) -> Scene:
+def setting_out_scene(strings: Sequence[StringTold], posts: Iterable[Shape], p: Printer) -> Scene:
     """The strings from above, run out to the boards that carry them, with what is marked on each, and the posts that they are for."""
     board, back = Board(), BACK_MM[p.units]
     for post in posts:
-        board.add(Shape("poly", from_above(post)[0], "post"))
+        board.add(post)
     for told in strings:
         (x0, y0), (x1, y1) = told.start, told.end
         long = math.dist(told.start, told.end) or 1.0

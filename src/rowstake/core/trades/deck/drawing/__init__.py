@@ -4,7 +4,8 @@ from collections.abc import Callable
 from functools import partial
 
 from rowstake.core.asked import Asked
-from rowstake.core.drawing.scene import Scene
+from rowstake.core.drawing.scene import Scene, Shape
+from rowstake.core.space.views import from_above
 from rowstake.core.trades.deck.components import components
 from rowstake.core.trades.deck.drawing.details import footing_scene, footings_alike, ledger_scene, load_scene
 from rowstake.core.trades.deck.drawing.on_plan import deck_plan_scene
@@ -15,7 +16,7 @@ from rowstake.core.views.setting_out import setting_out_scene
 
 
 def _strings(plan: DeckPlan) -> Scene:
-    posts = [part.solid for part in plan.parts if part.kind == "post" and part.solid]
+    posts = [Shape("poly", from_above(q.solid)[0], "post", q.label) for q in plan.parts if q.kind == "post" and q.solid]
     return setting_out_scene(deck_strings(plan), posts, plan.brief.printer)
 
 

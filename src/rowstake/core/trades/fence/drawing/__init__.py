@@ -17,7 +17,7 @@ from rowstake.core.views.setting_out import setting_out_scene
 
 
 def _strings(plan: FencePlan) -> Scene:
-    posts = [part.solid for part in plan.parts if part.kind == "post" and part.solid]
+    posts = [s for s in plan_scene(plan).shapes if s.look == "post" and s.kind == "poly"]
     return setting_out_scene(fence_strings(plan), posts, plan.brief.printer)
 
 
