@@ -81,6 +81,22 @@ def test_what_was_looked_at_is_found_by_the_piece_it_is_of():
     assert not {p.label for p in frame.parts if p.kind == "board"} & set(hold.about)
 
 
+def test_ways_out_of_a_footing_that_is_off_or_too_shallow():
+    """Three posts under a beam of 4750, 300 in from its ends, 2075 apart. The middle one stands 200 on: divided anew its neighbours are its
+    ends and stay; left as drawn they are pinned too. Dug 100 too shallow there is nothing to divide."""
+    job = deck(4800, 3600, 600)
+    record = Record([entry(1, "post", "footing/F2", at_mm=2575)])
+    ways = {w.key: w for w in ways_out(job, record, "entry-0001")}
+    assert list(ways) == ["redivide", "keep", "back"]
+    assert [e["part"] for e in ways["keep"].entries] == ["footing/F2", "footing/F1", "footing/F3"]
+    kept = as_built(job, with_entries(record, ways["keep"].entries)).job
+    assert [(f.post, f.off_mm) for f in kept.deck.posts.fixed] == [(2, 200), (1, 0), (3, 0)]
+    back = as_built(job, with_entries(record, ways["back"].entries)).job
+    assert back.deck.posts.fixed == ()
+    shallow = Record([entry(1, "post", "footing/F2", depth_mm=300)])
+    assert [w.key for w in ways_out(job, shallow, "entry-0001")] == ["leave", "back"]
+
+
 def test_what_is_cut_is_not_asked_for_twice_and_what_no_longer_fits_is_offered_elsewhere():
     job = yard()
     saw = at_the_saw(plan(job), Record())

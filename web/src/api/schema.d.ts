@@ -2974,6 +2974,11 @@ export interface components {
             said?: {
                 [key: string]: number | string | boolean;
             };
+            /**
+             * Row
+             * @default
+             */
+            row?: string;
         };
         /**
          * Inspection

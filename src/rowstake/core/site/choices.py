@@ -13,6 +13,7 @@ from rowstake.core.preview import Consequence, More, compare, no_more
 from rowstake.core.record import Record, read_entry
 from rowstake.core.record.entry import MOST_ANSWERS
 from rowstake.core.record.question import AsBuilt
+from rowstake.core.record.read import Read
 from rowstake.core.site.as_built import as_built
 from rowstake.core.site.cuts import at_the_saw
 from rowstake.core.views.site import BayTold, HoleTold, SiteTold, site_told
@@ -41,56 +42,65 @@ def ways_out(job: Job, record: Record, reading: str, more: More = no_more) -> li
     own = next((r for r in now.reads if any(e.id == reading for e in r.entries)), None)
     if hole is None or own is None:
         raise refuse("reading", reading, "the reading of a post", "There is no such reading to decide about")
-    offers: list[tuple[str, str, str, Made]] = [
-        (
-            "redivide",
-            "Divide the rest anew",
-            "It stays where it is; what is not measured yet is divided between what stands.",
-            (),
-        ),
+    off = abs(own.at_mm - own.drawn_mm) > SAME_MM
+    made = _of_place(job, record, plan, told, hole, own) if off else _of_the_rest(record, hole)
+    return [
+        WayOut(key, label, words, entries, _tried(job, record, entries, plan, more))
+        for key, label, words, entries in made
     ]
-    drawn = kept_plan(job)
-    others = [
-        h
-        for h in site_told(drawn, AsBuilt(job, Record())).holes
-        if h.leg == hole.leg and abs(h.key_mm - hole.key_mm) > 1
-    ]
-    read = {(h.leg, round(h.key_mm)) for h in told.holes if h.entries}
+
+
+SAME_MM = 1.0
+Offer = tuple[str, str, str, Made]
+"""Key, label, words, entries."""
+
+
+def _of_place(job: Job, record: Record, plan: AnyPlan, told: SiteTold, hole: HoleTold, own: Read) -> list[Offer]:
+    stays = "It stays where it is; what is not measured yet is divided between what stands."
+    offers: list[Offer] = [("redivide", "Divide the rest anew", stays, ())]
+    drawn = site_told(kept_plan(job), AsBuilt(job, Record())).holes
+    others = [h for h in drawn if hole.row and h.row == hole.row and abs(h.key_mm - hole.key_mm) > 1]
+    read = {(h.row, round(h.key_mm)) for h in told.holes if h.entries}
     again = {**own.values.model_dump(exclude_none=True), "drawn_mm": hole.key_mm, "as_is": True}
     stay: Made = (
         {"kind": "post", "part": own.entry.part, "answers": list(hole.entries), "values": again},
         *(
             {"kind": "post", "part": h.id, "values": {"drawn_mm": h.key_mm, "as_is": True}}
             for h in others
-            if (h.leg, round(h.key_mm)) not in read
+            if (h.row, round(h.key_mm)) not in read
         ),
     )
-    offers.append(("keep", "Leave the others as drawn", "The two bays beside it take up what it is off.", stay))
-    words = f"Move {hole.label} back to {plan.brief.printer.length(hole.key_mm)}"
+    if others:
+        offers.append(("keep", "Leave the others as drawn", "The two bays beside it take up what it is off.", stay))
+    p = plan.brief.printer
+    offers.append(_put_right(record, hole, f"Move {hole.label} back to {p.length(hole.key_mm)}"))
+    if (wide := _widest(told, hole)) is not None:
+        middle = wide.after_mm + (wide.key_mm - wide.after_mm) / 2
+        another: Made = ({"kind": "extra", "part": f"{hole.leg + 1}/post", "values": {"at_mm": round(middle, 1)}},)
+        words = f"In the middle of {wide.label}, the widest beside it."
+        offers.append(("another", f"Another post at {p.length(middle)}", words, another))
+    return offers
+
+
+def _of_the_rest(record: Record, hole: HoleTold) -> list[Offer]:
+    return [
+        ("leave", "Leave it as it is", "What is off stays, and is reckoned with.", ()),
+        _put_right(record, hole, f"Put {hole.label} right, as it was drawn"),
+    ]
+
+
+def _put_right(record: Record, hole: HoleTold, words: str) -> Offer:
+    """Its readings taken back, and a line on the list of what is to be put right."""
     back: Made = (
         {
             "kind": "settled",
             "part": hole.id,
             "answers": list(record.behind(hole.entries))[:MOST_ANSWERS],
-            "values": {"why": "to be moved back"},
+            "values": {"why": "to be put right"},
         },
         {"kind": "punch", "part": hole.id, "values": {"fault": words, "cause": "; ".join(hole.off)}},
     )
-    offers.append(("back", words, "It goes on the list of what is to be put right.", back))
-    if (wide := _widest(told, hole)) is not None:
-        middle = wide.after_mm + (wide.key_mm - wide.after_mm) / 2
-        another: Made = ({"kind": "extra", "part": f"{hole.leg + 1}/post", "values": {"at_mm": round(middle, 1)}},)
-        offers.append(
-            (
-                "another",
-                f"Another post at {plan.brief.printer.length(middle)}",
-                f"In the middle of {wide.label}, the widest beside it.",
-                another,
-            )
-        )
-    return [
-        WayOut(key, label, words, made, _tried(job, record, made, plan, more)) for key, label, words, made in offers
-    ]
+    return "back", words, "It goes on the list of what is to be put right.", back
 
 
 def _widest(told: SiteTold, hole: HoleTold) -> BayTold | None:

@@ -41,6 +41,8 @@ class HoleTold:
     asks: bool = False
     said: Mapping[str, float | str | bool] = field(default_factory=dict)
     """What its readings say together: a new one takes it along where it answers them."""
+    row: str = ""
+    """What it stands in a row under with others: its leg, its beam; nothing where it stands alone."""
 
 
 @dataclass(frozen=True, slots=True)

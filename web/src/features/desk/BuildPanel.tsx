@@ -83,7 +83,7 @@ export function BuildPanel() {
               <span className={h.asks ? "font-semibold text-bad" : ""}>
                 <Num>{h.off.join("; ")}</Num>
               </span>
-              {h.asks && sheet.trade === "fence" && <WaysOut reading={h.entries[h.entries.length - 1]} className="mt-1" />}
+              {h.asks && h.entries.length > 0 && <WaysOut reading={h.entries[h.entries.length - 1]} className="mt-1" />}
             </li>
           ))}
         </ul>

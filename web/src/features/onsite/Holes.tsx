@@ -66,7 +66,7 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
         </p>
       ))}
       {hole.unsent && <p className="mt-1 text-faint">Not sent yet.</p>}
-      {hole.asks && fence && hole.entries.length > 0 && <WaysOut reading={hole.entries[hole.entries.length - 1]} className="mt-2 text-lg" />}
+      {hole.asks && hole.entries.length > 0 && <WaysOut reading={hole.entries[hole.entries.length - 1]} className="mt-2 text-lg" />}
       {made ? (
         <p className="mt-3 text-lg">Worked out on this phone: it is drawn as soon as there is signal.</p>
       ) : (

@@ -68,6 +68,7 @@ def _hole(plan: DeckPlan, f: FootingAt, n: int, record: Record, read: Read | Non
         p.length(f.dug.depth_mm), p.length(f.dug.across_mm), filled(f.dug.layers, bag, p), "",
         f"{plan.brief.post.name}, {p.length(f.post.height_mm)}" if f.post.height_mm > 0 else "",
         tuple(e.id for e in reads), tuple(off), asks, values.model_dump(exclude_none=True, exclude_defaults=True),
+        f.post.beam.label if f.post.beam else "",
     )  # fmt: skip
 
 

@@ -68,6 +68,7 @@ def _hole(plan: FencePlan, post: Post, id: str, read: Read | None) -> HoleTold:
         p.length(kind.depth_stick_mm) if kind.dug else "", f"{kind.post.name}, {p.length(cut.length_mm)}",
         entries, off, asks,
         read.values.model_dump(exclude_none=True, exclude_defaults=True) if read else {},
+        f"leg {leg + 1}",
     )  # fmt: skip
 
 
