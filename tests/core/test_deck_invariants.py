@@ -454,6 +454,21 @@ def test_a_joist_that_hangs_past_its_beam_to_a_clipped_rim_without_a_post_is_tol
     check_deck(made)
 
 
+def test_a_brace_stops_before_the_headers_of_a_hole():
+    """A small deck on boards straight out: the hole lies between two joists, which both run past it, and the brace went up to a block in it."""
+    made = plan(
+        deck(
+            1200, 1200, 1127, put("deck.boards.run", "across"), {"do": "add_cut", "kind": "hole"},
+            *cut(0, x_mm=51, y_mm=152, along_mm=60, out_mm=200), region="north_america",
+        )
+    )  # fmt: skip
+    main = made.laid.main
+    beside = [b for b in main.braces if b.across and 126 < b.a[0] < 377]
+    assert beside
+    assert all(min(b.a[1], b.b[1]) >= 136 + 2 * 38.1 - 0.5 for b in beside)
+    check_deck(made)
+
+
 def test_a_brace_does_not_reach_out_into_a_notch():
     """Joists along the house, a notch of 560 by 232 at its left: the post beside that on the narrow strip is braced to one side only, for
     on the other there is no frame; a brace there stood in the steps round the corner."""

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.frame import Grid, Joist
+from rowstake.core.trades.deck.frame import Grid, Joist, span_at
 from rowstake.core.trades.deck.shape import Point
 from rowstake.core.trades.deck.stack import PostAt, joist_depth
 
@@ -73,8 +73,8 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
         carry = [beside] if on else _both_sides(lines, s)
         if not carry:
             continue
-        near, far = max(j.t0 for j in carry), min(j.t1 for j in carry)
         sides = (line - section.thickness_mm / 2, line + section.thickness_mm / 2)
+        near, far = _frame_at(grid, carry, sides, t)
         for way in (-1, 1):
             beam = min(_to_beam(supports, post.beam, side, way) for side in sides)
             room = min(far - t if way > 0 else t - near, _half_way(t, way, in_line), beam) - out_mm
@@ -84,6 +84,16 @@ def braces(brief: DeckBrief, grid: Grid, supports: Supports, posts: list[PostAt]
             foot = t + way * out_mm
             out.append(Brace(post.label, (line, foot), (line, foot + way * reach), under_joists, to, True))
     return _apart(out, section.thickness_mm)
+
+
+def _frame_at(grid: Grid, carry: list[Joist], sides: tuple[float, float], t: float) -> tuple[float, float]:
+    """From where to where a brace's head finds frame over both its sides: as far as what carries it reaches, and to the headers of a hole
+    before that."""
+    near, far, headers = max(j.t0 for j in carry), min(j.t1 for j in carry), grid.plies * grid.thick_mm
+    for low, high in (span for s in sides for span in span_at(grid.poly, s) if span[0] <= t <= span[1]):
+        near = max(near, low + headers) if low > near else near
+        far = min(far, high - headers) if high < far else far
+    return near, far
 
 
 def _both_sides(lines: list[Joist], s: float) -> list[Joist]:

@@ -180,7 +180,7 @@ def straight_frame(brief: DeckBrief) -> tuple[Polygon, list[tuple[Point, float]]
     return straightened(whole, brief.joists[0].thickness_mm, brief.at_wall, along_joists)
 
 
-def _span_at(poly: Polygon, s: float) -> list[tuple[float, float]]:
+def span_at(poly: Polygon, s: float) -> list[tuple[float, float]]:
     """(from, to) along t of the polygon at one s."""
     _, low, _, high = poly.bounds
     cut = poly.intersection(LineString([(s, low - 1), (s, high + 1)]))
@@ -210,7 +210,7 @@ def _spans_of(poly: Polygon, s: float, thick_mm: float) -> list[tuple[float, flo
     """(from, to) along t where a joist at s lies in the polygon: by its middle, less where a step or a hole takes the deck
     from beside that. What a leaning edge takes at its end is cut off there."""
     half, out = thick_mm / 2 - SCANT_MM, []
-    for t0, t1 in _span_at(poly, s):
+    for t0, t1 in span_at(poly, s):
         middle = LineString([(s, t0), (s, t1)])
         beside = box(s - half, t0, s + half, t1).difference(poly)
         taken = [x.bounds for x in getattr(beside, "geoms", [beside]) if not x.is_empty and x.distance(middle) > 0.5]
@@ -233,7 +233,7 @@ def _groups(brief: DeckBrief, poly: Polygon, least_mm: float) -> list[Group]:
     for a, b in pairwise(marks):
         if b - a < 1:
             continue
-        for near, far in zip(_span_at(outer, a + 0.01), _span_at(outer, b - 0.01), strict=False):
+        for near, far in zip(span_at(outer, a + 0.01), span_at(outer, b - 0.01), strict=False):
             t0, t1 = min(near[0], far[0]), max(near[1], far[1])
             last = out[-1] if out else None
             if last and abs(last.s1 - a) < 1 and abs(ends[-1][0] - near[0]) < 2 and abs(ends[-1][1] - near[1]) < 2:
@@ -270,7 +270,7 @@ def _uprights(grid: Grid, loads: list[Point]) -> list[tuple[float, str]]:
             continue
         s, into = edge.a[0], edge.inward[0]
         middle = (edge.a[1] + edge.b[1]) / 2
-        spans = [sp for sp in _span_at(grid.poly, s + into * half) if sp[0] - 1 <= middle <= sp[1] + 1]
+        spans = [sp for sp in span_at(grid.poly, s + into * half) if sp[0] - 1 <= middle <= sp[1] + 1]
         if not spans:
             continue
         whole = spans[0][1] - spans[0][0] - edge.length_mm < 4 * grid.thick_mm
@@ -451,7 +451,7 @@ def blocks_at(
         middle = (left.s + right.s) / 2
         if clear < PACKED_MM or not low <= middle <= high:
             continue
-        if not any(t0 < t < t1 for t0, t1 in _span_at(grid.poly, middle)):
+        if not any(t0 < t < t1 for t0, t1 in span_at(grid.poly, middle)):
             continue
         half = grid.thick_mm / 2
         way = LineString([(left.s + half, t), (right.s - half, t)])
