@@ -7,7 +7,7 @@ from collections import defaultdict
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
-from rowstake.core.catalogue import CATALOGUE, Section
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Part
 
 BOARDS_AT_MOST = 2
@@ -61,17 +61,20 @@ def blanks(
     piece that a section gives, pieces of a run come from one length one behind the other, as many as it reaches."""
     out: dict[str, list[Blank]] = defaultdict(list)
     narrow: dict[str, list[Part]] = defaultdict(list)
+    shared: dict[str, float] = {}  # what is narrower may share its length
     for run in _runs([p for p in parts if p.unit == "piece"], kerf_mm, reach_mm):
         part = run[0]
+        key = part.good.id
         if len(run) > 1:
-            out[part.good.id].append(_blank([run], kerf_mm))
+            out[key].append(_blank([run], kerf_mm))
             continue
-        section = CATALOGUE.sections[part.good.id]
-        wide = measured_mm.get(section.id, section.width_mm)
-        if _may_share(part, section, wide, kerf_mm):
-            narrow[section.id].append(part)
+        if key not in shared:
+            section = CATALOGUE.sections[key]
+            shared[key] = 0.0 if section.thin_mm is not None else measured_mm.get(key, section.width_mm) - kerf_mm
+        if part.width_mm < shared[key] and _may_share(part):
+            narrow[key].append(part)
         else:
-            out[section.id].append(_blank([run], kerf_mm))
+            out[key].append(Blank(((part,),), round(part.length_mm, 3)))
     for key, some in narrow.items():
         section = CATALOGUE.sections[key]
         wide = measured_mm.get(key, section.width_mm)
@@ -92,15 +95,13 @@ def _runs(parts: list[Part], kerf_mm: float, reach_mm: Callable[[str], float] | 
     out: list[list[Part]] = []
     last: dict[tuple[str, str], tuple[list[Part], float]] = {}
     for part in parts:
+        if not (part.run and reach_mm):
+            out.append([part])
+            continue
         key = part.good.id, part.run
-        own, long = last.get(key, ([], 0.0)) if reach_mm and part.run else ([], 0.0)
+        own, long = last.get(key, ([], 0.0))
         long += part.length_mm + (kerf_mm if own else 0.0)
-        if (
-            own
-            and reach_mm
-            and long <= reach_mm(part.good.id) + 1e-6
-            and abs(own[0].width_mm - part.width_mm) < SAME_MM
-        ):
+        if own and long <= reach_mm(part.good.id) + 1e-6 and abs(own[0].width_mm - part.width_mm) < SAME_MM:
             own.append(part)
         else:
             own, long = [part], part.length_mm
@@ -109,9 +110,8 @@ def _runs(parts: list[Part], kerf_mm: float, reach_mm: Callable[[str], float] | 
     return out
 
 
-def _may_share(part: Part, section: Section, wide_mm: float, kerf_mm: float) -> bool:
-    square = "°" not in part.ends and "mitre" not in part.ends
-    return part.width_mm < wide_mm - kerf_mm and square and section.thin_mm is None and not part.sort.fitted
+def _may_share(part: Part) -> bool:
+    return "°" not in part.ends and "mitre" not in part.ends and not part.sort.fitted
 
 
 @dataclass(slots=True)

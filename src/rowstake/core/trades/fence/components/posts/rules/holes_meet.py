@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator
+from typing import Any
 
-from shapely import STRtree
+import numpy as np
+from shapely import STRtree, linearrings, polygons
 from shapely.geometry import Polygon
 
 from rowstake.core.advice.base import found, put
@@ -39,11 +41,13 @@ def look(planned: FencePlan) -> Iterator[Finding]:
 
 def _dug(planned: FencePlan) -> dict[str, Polygon]:
     """Every hole on the plan, by its post: drawn out where two stand in it."""
-    return {
-        part.of: Polygon([q[:2] for q in part.solid.ring(part.solid.near_mm)])
-        for part in planned.parts
-        if part.solid and part.unit == "m³"
-    }
+    rings = {part.of: part.solid.ring(part.solid.near_mm) for part in planned.parts if part.solid and part.unit == "m³"}
+    if not rings:
+        return {}
+    flat = np.array([q[:2] for ring in rings.values() for q in ring])
+    own = np.repeat(np.arange(len(rings)), [len(ring) for ring in rings.values()])
+    shapes: Any = polygons(linearrings(flat, indices=own))
+    return dict(zip(rings, shapes.tolist(), strict=True))
 
 
 def _shared(one: Polygon, other: Polygon) -> float:
