@@ -26,7 +26,7 @@ export function OwnGoods({ say, box }: { say: (problem: Problem) => boolean; box
   return (
     <section aria-label="Our own fixings and hardware">
       <h3 className="mt-4 font-bold">Our own fixings and hardware</h3>
-      <p>Bought instead of what is on the list. What the rules count on to carry is not replaced: bolts, anchors, what holds a ledger or a guard.</p>
+      <p>Bought instead of what is on the list. What carries by a table is not replaced: bolts, anchors, ties. What carries by its rating is: screws of a ledger, piles, veneer brackets, each with its rating told where it is chosen.</p>
       <ul>
         {own.map((good) => (
           <li key={good.name} data-own-good={good.name} className="flex items-center gap-3 border-b border-rule py-1">
