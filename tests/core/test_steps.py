@@ -729,6 +729,9 @@ def test_heads_on_a_rail_by_hand():
     assert stringer.plumb[0] < 572
     assert (stringer.plumb[1], stringer.left_mm) == pytest.approx((692, 82))
     assert {(38.0, high), (0.0, high)} <= set(stringer.outline)
+    marked = made.trade.scenes(made)["stringer_S1"]
+    assert marked.title.endswith("its head notched 38 mm by 38 mm over the rail")
+    assert "82" in {s.text for s in marked.shapes if s.kind == "dim"}
     count = {p.label: p.amount for p in made.parts if p.of == "S1" and p.kind == "hardware"}
     screws = {p.label: p.amount for p in made.parts if p.of == "S1"}
     assert "S1-hangers" not in count

@@ -131,4 +131,4 @@ def _tried(job: Job, record: Record, made: Made, before: AnyPlan, more: More) ->
             return Consequence(told.differences, told.settles, told.brings, sentence)
         return told
     was = compare(kept_plan(job), before, more)
-    return Consequence(was.differences, was.settles, was.brings, f"against the drawing: {was.sentence}")
+    return Consequence(was.differences, was.settles, was.brings, f"Against the drawing: {was.sentence}")

@@ -122,6 +122,10 @@ def _marking(flight: Flight, stringer: Stringer, name: str) -> Scene:
     if flight.treads > 1:
         x, notch = along(stringer, (stringer.face(1), flight.seat(2)))
         board.dim((x, notch), (x, -deep), p.bare(stringer.throat_mm), 0.0)
+    if stringer.head:
+        _, _, up = stringer.head
+        seat, rail = (along(stringer, (stringer.start_mm, z)) for z in (flight.seat(stringer.first), up))
+        board.dim(rail, seat, p.bare(stringer.left_mm), 1.0)
     board.dim((low, -deep), (high, -deep), p.length(high - low), -1.2)
     board.dim((high, -deep), (high, 0.0), stringer.section.name, -1.0)
     way = flight.way
@@ -134,4 +138,7 @@ def _marking(flight: Flight, stringer: Stringer, name: str) -> Scene:
         f"{told}, on the square {p.length(way.riser_mm)} up and {p.length(way.going_mm * stringer.turn)} out; throat "
         f"{p.length(stringer.throat_mm)}"
     )
+    if stringer.head:
+        out, low_mm, up = stringer.head
+        title += f"; its head notched {p.length(out)} by {p.length(up - low_mm)} over the rail"
     return board.scene(f"{name}_{flight.steps.id}", title, 120.0)
