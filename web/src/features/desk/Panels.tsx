@@ -114,7 +114,7 @@ function useCloser(scene: Scene | undefined) {
   };
 }
 
-const TABS: Record<string, string> = { elevation: "Section", across: "Across", load: "Loads", plan: "Plan", strings: "Setting out" };
+const TABS: Record<string, string> = { elevation: "Section", across: "Across", load: "Loads", strings: "Setting out" };
 const LABEL: Record<string, string> = { plan: "Plan", elevation: "Elevation" };
 
 /** What a drag or a press on the plan does. */

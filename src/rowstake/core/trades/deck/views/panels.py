@@ -25,9 +25,9 @@ def deck_panels(plan: DeckPlan) -> dict[str, list[Panel]]:
     first = plan.laid.footings[0].label if plan.laid.footings else ""
     return {
         "site": [above],
-        "line": [Panel(("plan", "strings"))],
+        "line": [above],
         "ground": [Panel(("elevation", "across")), above],
-        "holes": [above, Panel((f"section_{first}",)) if first else side, Panel(schedule=FOOTINGS)],
+        "holes": [above, Panel((f"section_{first}", "strings")) if first else side, Panel(schedule=FOOTINGS)],
         "frame": [above, Panel(("elevation", "across", "load")), *([Panel(ledger)] if ledger else [])],
         "skin": [above, Panel(("edge",)), Panel(("last",))],
         "steps": _steps(plan, above),

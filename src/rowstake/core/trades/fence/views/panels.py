@@ -15,9 +15,9 @@ def fence_panels(plan: FencePlan) -> dict[str, list[Panel]]:
     leaves = [f"leaf_{built.gate.id}" for built in plan.laid.gates]
     return {
         "site": [above],
-        "line": [Panel(("plan", "strings"))],
+        "line": [above],
         "ground": [side],
-        "holes": [above, Panel(tuple(holes)), Panel(schedule=HOLES)],
+        "holes": [above, Panel((*holes, "strings")), Panel(schedule=HOLES)],
         "frame": [side, *joint],
         "skin": [side, *joint],
         "gates": [Panel(tuple(leaves)), Panel(own="rehearsal"), above] if leaves else [above],
