@@ -139,7 +139,7 @@ def test_a_fence_in_feet_with_a_surveyed_line(page, site, tmp_path):
     page.get_by_label("Setting").select_option("collar")
     expect(page.locator("[data-figure=bags] dd")).not_to_have_text("0")
     page.get_by_role("button", name="Setting out", exact=True).click()
-    expect(page.get_by_text("Strings between batter boards, 900 mm past their ends").first).to_be_visible()
+    expect(page.get_by_text("Strings between batter boards, 3'-0\" past their ends").first).to_be_visible()
     page.locator("[data-mark=P2]").click()
     expect(page.get_by_label("Picked")).to_contain_text("concrete band")
     page.get_by_role("button", name="Take away").click()
