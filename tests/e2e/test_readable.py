@@ -13,6 +13,10 @@ JOBS = {p.name: p.read_text("utf-8") for p in resources.files("rowstake.demo").i
 SIZES = {"desk": (1280, 800), "phone": (390, 844), "narrow": (320, 700), "twice": (640, 400)}
 
 
+IN_THE_DARK = ("4-kestrel-bank.json", "6-windmill-deck.json")
+"""A fence and a deck whose every step is looked at by the rules of access too, on a phone."""
+
+
 @pytest.mark.parametrize("name", sorted(JOBS))
 def test_nothing_is_cut_off_or_lies_on_other_words(page, site, name):
     job = read_job_text(JOBS[name])
@@ -25,7 +29,7 @@ def test_nothing_is_cut_off_or_lies_on_other_words(page, site, name):
             page.set_viewport_size({"width": width, "height": height})
             page.wait_for_function("() => !document.querySelector('[data-panels] figure p[role=status]')")
             wrong += [f"{step} at {size}: {words}" for words in unreadable(page)]
-            if size == "phone":
+            if size == "phone" and name in IN_THE_DARK:
                 page.evaluate("document.documentElement.dataset.theme = 'dark'")
                 wrong += [f"{step}: {words}" for words in violations(page)]
                 page.evaluate("document.documentElement.dataset.theme = 'light'")

@@ -99,7 +99,7 @@ def test_what_is_looked_at_is_sent_and_nothing_else(client):
     whole = client.post("/api/plan", json={"document": document}).json()["desk"]
     sight = {"step": "holes", "picked": ["P2", "P99"], "also": ["wind", "nothing"]}
     part = client.post("/api/plan", json={"document": document, "sight": sight}).json()["desk"]
-    assert set(part["scenes"]) == {"plan", "wind", *(n for n in whole["scenes"] if n.startswith("section"))}
+    assert set(part["scenes"]) == {"plan", "wind", "strings", *(n for n in whole["scenes"] if n.startswith("section"))}
     assert part["scenes"]["plan"] == whole["scenes"]["plan"]
     assert part["things"] == {"P2": whole["things"]["P2"]}
     assert [s["title"] for s in part["schedules"]] == [part["panels"]["holes"][-1]["schedule"]]
