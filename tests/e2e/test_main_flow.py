@@ -142,6 +142,7 @@ def test_a_fence_in_feet_with_a_surveyed_line(page, site, tmp_path):
     expect(page.get_by_text("Strings between batter boards, 3'-0\" past their ends").first).to_be_visible()
     page.locator("[data-mark=P2]").click()
     expect(page.get_by_label("Picked")).to_contain_text("concrete band")
+    expect(page.get_by_text("Strings between batter boards").first).to_be_visible()
     page.get_by_role("button", name="Take away").click()
     with page.expect_download() as download:
         page.get_by_role("menuitem", name="Plan (DXF)").click()

@@ -60,7 +60,8 @@ function Drawing({ panel, placing, main }: { panel: Panel; placing: boolean; mai
   const { pick } = useDesk.getState();
   const names = (panel.scenes ?? []).filter((n) => desk.scenes[n]);
   const own = desk.things[selected[0] ?? ""]?.section ?? "";
-  const part = names.some((n) => n.startsWith("section")) && desk.scenes[own] ? own : "";
+  const elsewhere = names.includes(chosen) && !chosen.startsWith("section");
+  const part = !elsewhere && names.some((n) => n.startsWith("section")) && desk.scenes[own] ? own : "";
   const name = part || (names.includes(chosen) ? chosen : names[0]);
   const scene = desk.scenes[name];
   const closer = useCloser(scene);
