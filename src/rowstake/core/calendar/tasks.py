@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Generator, Iterator, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
@@ -48,14 +48,34 @@ def tasks(plan: AnyPlan, leads: Mapping[int, int] | None = None) -> list[Task]:
 
 
 def _tasks(plan: AnyPlan, leads: Mapping[int, int]) -> Iterator[Task]:
-    made, terms = plan.days, plan.brief.job.terms.calendar
-    dug, poured = made.dig_h > 0, plan.lists.concrete_m3 > 0
+    yield from _asked(plan, leads)
+    last = yield from _holes(plan)
+    last = yield from _stages(plan, last)
+    last = yield from _hung(plan, last)
+    last = yield from _stained(plan, last)
+    for id, visit in CATALOGUE.calendar.visits.items():
+        if plan.trade.id in visit.trades and (id != "coat" or plan.days.hours["finish"]):
+            yield Task(
+                id,
+                visit.name,
+                "visit",
+                after=(After(last.id, 24.0 * visit.after_days, why="later"),),
+                words=visit.words,
+            )
+
+
+def _first(plan: AnyPlan) -> str:
+    return "locate" if plan.days.dig_h > 0 else "agree"
+
+
+def _asked(plan: AnyPlan, leads: Mapping[int, int]) -> Iterator[Task]:
+    """What is asked for and ordered before anything is done, and what is brought."""
+    terms, dug = plan.brief.job.terms.calendar, plan.days.dig_h > 0
     yield (
         Task("locate", "Have buried services located", "ask", words="before anybody digs")
         if dug
         else Task("agree", "Agree line and start", "ask")
     )
-    first = "locate" if dug else "agree"
     yield Task("order", "Order material", "ask")
     for number, id, name in (
         (1, "brought_holes", "Delivery: posts, footings, concrete"),
@@ -64,6 +84,12 @@ def _tasks(plan: AnyPlan, leads: Mapping[int, int]) -> Iterator[Task]:
         lead = max(terms.delivery_days, leads.get(number, 0))
         why = "the supplier takes so long" if lead > terms.delivery_days else "ordered"
         yield Task(id, name, "brought", after=(After("order", days=lead, why=why),))
+
+
+def _holes(plan: AnyPlan) -> Generator[Task, None, After]:
+    """Down to posts and footings that stand; returns what comes after them."""
+    made, terms, first = plan.days, plan.brief.job.terms.calendar, _first(plan)
+    dug, poured = made.dig_h > 0, plan.lists.concrete_m3 > 0
     begin = After(first, days=terms.locate_days, why="asked for so long ahead") if dug else After(first)
     setting = [After("brought_holes")]
     if dug:
@@ -81,7 +107,12 @@ def _tasks(plan: AnyPlan, leads: Mapping[int, int]) -> Iterator[Task]:
     settle = max(0.0, made.hours["holes"] - made.dig_h)
     what = ("Set posts and footings, pour" if settle else "Pour") if poured else "Set posts and footings"
     yield Task("set", what, "work", settle, tuple(setting), "pour" if poured else "build", "holes")
-    last = After("set", made.rails_after_h, why="concrete sets", sets=True) if made.rails_after_h else After("set")
+    return After("set", made.rails_after_h, why="concrete sets", sets=True) if made.rails_after_h else After("set")
+
+
+def _stages(plan: AnyPlan, last: After) -> Generator[Task, None, After]:
+    """Frame, boards and steps, each looked at before it is covered; returns what comes after them."""
+    made = plan.days
     held = "brought_rest"
     for stage, look, words in (
         ("frame", "Look at the frame", "fixings, hangers, treated ends: before boards cover it"), ("skin", "", ""), ("steps", "", ""),
@@ -101,9 +132,23 @@ def _tasks(plan: AnyPlan, leads: Mapping[int, int]) -> Iterator[Task]:
         if look:
             yield Task(f"look_{stage}", look, "look", after=(held_,), stage=stage, words=words)
             last = After(f"look_{stage}")
+    return last
+
+
+def _hung(plan: AnyPlan, last: After) -> Generator[Task, None, After]:
+    """Gates, and what is left off until a stack has dried; returns what comes after them."""
+    made = plan.days
     if made.hours["gates"]:
         set_ = After("set", made.gates_after_h, why="their posts carry nothing before", sets=True)
-        yield Task("gates", "Hang the gates", "work", made.hours["gates"], (last, set_, After(held)), "build", "gates")
+        yield Task(
+            "gates",
+            "Hang the gates",
+            "work",
+            made.hours["gates"],
+            (last, set_, After("brought_rest")),
+            "build",
+            "gates",
+        )
         last = After("gates")
     if made.stack_days:
         dries = After("skin", 24.0 * made.stack_days, why="the stack dries and shrinks")
@@ -118,6 +163,12 @@ def _tasks(plan: AnyPlan, leads: Mapping[int, int]) -> Iterator[Task]:
             "left off until it has dried",
         )
         last = After("caps")
+    return last
+
+
+def _stained(plan: AnyPlan, last: After) -> Generator[Task, None, After]:
+    """Coat by coat; returns what comes after them."""
+    made = plan.days
     dry = plan.lists.buyer.finish_after_days
     if made.hours["finish"]:
         coats = CATALOGUE.materials.finish.coats
@@ -131,12 +182,4 @@ def _tasks(plan: AnyPlan, leads: Mapping[int, int]) -> Iterator[Task]:
                 f"coat_{coat}", f"Stain, coat {coat}", "work", made.hours["finish"] / coats, (wait,), "stain", "finish"
             )
             last = After(f"coat_{coat}")
-    for id, visit in CATALOGUE.calendar.visits.items():
-        if plan.trade.id in visit.trades and (id != "coat" or made.hours["finish"]):
-            yield Task(
-                id,
-                visit.name,
-                "visit",
-                after=(After(last.id, 24.0 * visit.after_days, why="later"),),
-                words=visit.words,
-            )
+    return last

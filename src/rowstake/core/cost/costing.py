@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from decimal import Decimal
 
 from rowstake.core.bought import bought
@@ -13,6 +13,7 @@ from rowstake.core.cost.money import ZERO, Purse, share
 from rowstake.core.cost.services import services
 from rowstake.core.cutting.best import best_plan
 from rowstake.core.cutting.plan import cut_plan
+from rowstake.core.job.terms import Terms
 from rowstake.core.measure import Printer
 from rowstake.core.parts import Working
 from rowstake.core.planned import AnyPlan
@@ -176,31 +177,27 @@ def _out_of_reach(made: AnyPlan, plan: AnyPlan) -> list[str]:
     return out
 
 
-def _put_on_top(made: AnyPlan, purse: Purse, lines: tuple[CostLine, ...], unpriced: tuple[str, ...]) -> Costing:
-    terms, workings, subtotals = made.brief.job.terms, {}, []
+@dataclass
+class _Sum:
+    """What is added up, line under line, each with its working."""
 
-    def add(key: str, name: str, amount: Decimal, rule: str, formula: str, changes: str) -> Decimal:
-        subtotals.append(Subtotal(key, name, amount, purse.told(amount)))
-        workings[f"cost_{key}"] = Working(
-            f"cost_{key}", name, purse.told(amount), rule, formula, "your books and terms", changes
+    purse: Purse
+    subtotals: list[Subtotal] = field(default_factory=list)
+    workings: dict[str, Working] = field(default_factory=dict)
+
+    def add(self, key: str, name: str, amount: Decimal, rule: str, formula: str, changes: str) -> Decimal:
+        told = self.purse.told(amount)
+        self.subtotals.append(Subtotal(key, name, amount, told))
+        self.workings[f"cost_{key}"] = Working(
+            f"cost_{key}", name, told, rule, formula, "your books and terms", changes
         )
         return amount
 
-    direct = ZERO
-    for key, name in NAMES.items():
-        own = [line for line in lines if line.section == key]
-        if not own:
-            continue
-        groups: dict[str, Decimal] = defaultdict(lambda: ZERO)
-        for line in own:
-            groups[line.group if key == "goods" else line.what] += line.total or ZERO
-        lacking = sum(line.total is None for line in own)
-        without = (
-            f"; without {lacking} line{'s that have' if lacking != 1 else ' that has'} no price" if lacking else ""
-        )
-        told = " + ".join(f"{purse.told(amount)} {what.lower()}" for what, amount in groups.items()) + without
-        direct += add(key, name, sum(groups.values(), ZERO), "Each line: how many, times its price, to the smallest coin.", told,
-                      "What is bought and from whom; the prices in the books.")  # fmt: skip
+
+def _put_on_top(made: AnyPlan, purse: Purse, lines: tuple[CostLine, ...], unpriced: tuple[str, ...]) -> Costing:
+    terms, whole = made.brief.job.terms, _Sum(purse)
+    add, subtotals = whole.add, whole.subtotals
+    direct = _direct(whole, lines)
     add(
         "direct", "What it costs you", direct, "All lines together.", " + ".join(s.told for s in subtotals), "Any line."
     )
@@ -221,13 +218,7 @@ def _put_on_top(made: AnyPlan, purse: Purse, lines: tuple[CostLine, ...], unpric
         "Any line; your terms.",
     )
     pct = terms.tax_pct if terms.tax_pct is not None else made.brief.region.tax_pct
-    tax = ZERO
-    if pct is not None:
-        parts = _by_tax(lines, at, direct, purse)
-        rates = {"standard": pct, "reduced": terms.reduced_tax_pct, "none": 0.0}
-        tax = sum((purse.rounded(share(amount, rates[kind])) for kind, amount in parts.items()), ZERO)
-        add("tax", f"Tax, {pct:g} %", tax, "The price before tax by tax class, each class with its share of what is put on top, times its rate.",
-            " + ".join(f"{purse.told(amount)} × {rates[kind]:g} %" for kind, amount in parts.items() if amount), "The tax class of an item; your terms.")  # fmt: skip
+    tax = _tax(whole, terms, lines, at, direct, pct) if pct is not None else ZERO
     total = at + tax
     what = "Price with tax" if pct is not None else "Price, no tax told of"
     add(
@@ -241,8 +232,39 @@ def _put_on_top(made: AnyPlan, purse: Purse, lines: tuple[CostLine, ...], unpric
     size, unit = size_of(made.trade.figures(made), made.brief.job.units)
     per = f"{purse.told(total / Decimal(str(size)))} a {unit}" if size > 0 else ""
     return Costing(
-        purse.code, lines, tuple(subtotals), at, tax, pct, total, purse.told(total), per, unpriced, workings, made
+        purse.code, lines, tuple(subtotals), at, tax, pct, total, purse.told(total), per, unpriced, whole.workings, made
     )
+
+
+def _direct(whole: _Sum, lines: tuple[CostLine, ...]) -> Decimal:
+    """Every section of lines, and what they come to."""
+    purse = whole.purse
+    direct = ZERO
+    for key, name in NAMES.items():
+        own = [line for line in lines if line.section == key]
+        if not own:
+            continue
+        groups: dict[str, Decimal] = defaultdict(lambda: ZERO)
+        for line in own:
+            groups[line.group if key == "goods" else line.what] += line.total or ZERO
+        lacking = sum(line.total is None for line in own)
+        without = (
+            f"; without {lacking} line{'s that have' if lacking != 1 else ' that has'} no price" if lacking else ""
+        )
+        told = " + ".join(f"{purse.told(amount)} {what.lower()}" for what, amount in groups.items()) + without
+        direct += whole.add(key, name, sum(groups.values(), ZERO), "Each line: how many, times its price, to the smallest coin.", told,
+                      "What is bought and from whom; the prices in the books.")  # fmt: skip
+    return direct
+
+
+def _tax(whole: _Sum, terms: Terms, lines: tuple[CostLine, ...], net: Decimal, direct: Decimal, pct: float) -> Decimal:
+    purse = whole.purse
+    parts = _by_tax(lines, net, direct, purse)
+    rates = {"standard": pct, "reduced": terms.reduced_tax_pct, "none": 0.0}
+    tax = sum((purse.rounded(share(amount, rates[kind])) for kind, amount in parts.items()), ZERO)
+    whole.add("tax", f"Tax, {pct:g} %", tax, "The price before tax by tax class, each class with its share of what is put on top, times its rate.",
+        " + ".join(f"{purse.told(amount)} × {rates[kind]:g} %" for kind, amount in parts.items() if amount), "The tax class of an item; your terms.")  # fmt: skip
+    return tax
 
 
 def _by_tax(lines: Sequence[CostLine], net: Decimal, direct: Decimal, purse: Purse) -> dict[str, Decimal]:

@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from rowstake.core.trades.deck.components.guard.fill import FILLS
 from rowstake.core.trades.deck.components.guard.gate import gates
 from rowstake.core.trades.deck.components.guard.line import lay_line
+from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.squaring import rectangle
@@ -154,50 +155,60 @@ def _boards(plan: DeckPlan) -> Iterator[BuildStep]:
 def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
     for level in plan.laid.levels:
         for flight in flights(level.brief):
-            name = flight.steps.id
-            many, lit = Counter(q.kind for q in plan.parts if q.of == name), sum(own.lights for own in flight.runs)
+            yield from _flight(plan, flight)
+    yield from _around(plan)
+    yield BuildStep("buy", "Cut ends treated, last screws, finish once a drop of water soaks in")
 
-            if flight.boxed:
-                yield BuildStep(
-                    "steps",
-                    f"Boxes of {name} from the ground up, packed off it, each level and tied to the one below",
-                    told(counted(many["box rail"], "rail"), counted(many["rung"], "rung")),
-                    "",
-                    "the ground under them: level, drained, clear of roots",
-                    ("box rail", "rung"),
-                    (name,),
-                )
-            else:
-                yield BuildStep(
-                    "steps",
-                    f"Stringers of {name}: one cut and tried, the others traced, all level across"
-                    if many["stringer"]
-                    else f"Stringers of {name}: each measured as bought, all level across",
-                    counted(many["stringer"] + many["ready stringer"], "stringer"),
-                    sets=("stringer", "ready stringer", "head rail"),
-                    of=(name,),
-                )
-            if many["riser"]:
-                yield BuildStep(
-                    "steps",
-                    f"Riser boards of {name}, then its treads from below, noses in line",
-                    told(counted(many["riser"], "riser board"), counted(many["tread"], "board")),
-                    "",
-                    f"{counted(lit, 'light')} and their cable in the risers" if lit else "",
-                    ("riser", "tread"),
-                    (name,),
-                )
-            else:
-                yield BuildStep(
-                    "steps",
-                    f"Treads of {name} from below, noses in line",
-                    counted(many["tread"], "board"),
-                    sets=("tread",),
-                    of=(name,),
-                )
-            if many["handrail"]:
-                posts = counted(many["guard post"], "post")
-                yield BuildStep("steps", f"Handrail of {name}", posts, sets=("handrail", "guard post"), of=(name,))
+
+def _flight(plan: DeckPlan, flight: Flight) -> Iterator[BuildStep]:
+    name = flight.steps.id
+    many, lit = Counter(q.kind for q in plan.parts if q.of == name), sum(own.lights for own in flight.runs)
+
+    if flight.boxed:
+        yield BuildStep(
+            "steps",
+            f"Boxes of {name} from the ground up, packed off it, each level and tied to the one below",
+            told(counted(many["box rail"], "rail"), counted(many["rung"], "rung")),
+            "",
+            "the ground under them: level, drained, clear of roots",
+            ("box rail", "rung"),
+            (name,),
+        )
+    else:
+        yield BuildStep(
+            "steps",
+            f"Stringers of {name}: one cut and tried, the others traced, all level across"
+            if many["stringer"]
+            else f"Stringers of {name}: each measured as bought, all level across",
+            counted(many["stringer"] + many["ready stringer"], "stringer"),
+            sets=("stringer", "ready stringer", "head rail"),
+            of=(name,),
+        )
+    if many["riser"]:
+        yield BuildStep(
+            "steps",
+            f"Riser boards of {name}, then its treads from below, noses in line",
+            told(counted(many["riser"], "riser board"), counted(many["tread"], "board")),
+            "",
+            f"{counted(lit, 'light')} and their cable in the risers" if lit else "",
+            ("riser", "tread"),
+            (name,),
+        )
+    else:
+        yield BuildStep(
+            "steps",
+            f"Treads of {name} from below, noses in line",
+            counted(many["tread"], "board"),
+            sets=("tread",),
+            of=(name,),
+        )
+    if many["handrail"]:
+        posts = counted(many["guard post"], "post")
+        yield BuildStep("steps", f"Handrail of {name}", posts, sets=("handrail", "guard post"), of=(name,))
+
+
+def _around(plan: DeckPlan) -> Iterator[BuildStep]:
+    """Guard, gates and skirting."""
     surface = sum(q.mount == "surface" for level in plan.laid.levels for q in lay_line(level).posts)
     if surface:
         yield BuildStep("steps", "Guard posts on their bases", counted(surface, "post"))
@@ -226,4 +237,3 @@ def _steps(plan: DeckPlan) -> Iterator[BuildStep]:
             "what is under the deck",
             ("skirting", "skirting rail"),
         )
-    yield BuildStep("buy", "Cut ends treated, last screws, finish once a drop of water soaks in")

@@ -57,7 +57,12 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
             for figure in out
             if figure.key in alone.FIGURES
         ]
-    for level in levels:
+    return out + _of_steps(planned) + _of_guard(planned)
+
+
+def _of_steps(planned: DeckPlan) -> list[Figure]:
+    p, out = planned.brief.printer, list[Figure]()
+    for level in planned.laid.levels:
         for flight in flights(level.brief):
             way, name = flight.way, flight.steps.id
             sizes: tuple[tuple[str, float], ...] = (
@@ -80,20 +85,25 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
                 Figure(f"{key}:{name}", words[key], p.length(mm), round(mm, 1), source.get(key, f"going_{name}"))
                 for key, mm in sizes
             ]
-    bays = [bay for level in levels for bay in bays_of(level)]
-    if bays:
-        posts = sum(q.kind == "guard post" for q in planned.parts)
-        gap = max(bay.gaps.gap_mm for bay in bays)
-        filled, glazed = sum(q.kind in FILLS for q in planned.parts), bays[0].glazed
-        out += [
-            Figure("guard_posts", "guard posts", str(posts), posts, "guard"),
-            *([] if glazed else [Figure("guard_gap", "gap in the guard", p.fine(gap), round(gap, 1), "guard_gap")]),
-            Figure(
-                "guard_filled",
-                f"{FILLED.get(brief.deck.guard.infill, brief.deck.guard.infill)} in the guard",
-                str(filled),
-                filled,
-                "guard" if glazed else "guard_gap",
-            ),
-        ]
     return out
+
+
+def _of_guard(planned: DeckPlan) -> list[Figure]:
+    p, brief = planned.brief.printer, planned.brief
+    bays = [bay for level in planned.laid.levels for bay in bays_of(level)]
+    if not bays:
+        return []
+    posts = sum(q.kind == "guard post" for q in planned.parts)
+    gap = max(bay.gaps.gap_mm for bay in bays)
+    filled, glazed = sum(q.kind in FILLS for q in planned.parts), bays[0].glazed
+    return [
+        Figure("guard_posts", "guard posts", str(posts), posts, "guard"),
+        *([] if glazed else [Figure("guard_gap", "gap in the guard", p.fine(gap), round(gap, 1), "guard_gap")]),
+        Figure(
+            "guard_filled",
+            f"{FILLED.get(brief.deck.guard.infill, brief.deck.guard.infill)} in the guard",
+            str(filled),
+            filled,
+            "guard" if glazed else "guard_gap",
+        ),
+    ]

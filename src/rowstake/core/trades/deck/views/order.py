@@ -11,10 +11,16 @@ from rowstake.core.views.build import counted
 
 
 def deck_needs(plan: DeckPlan) -> list[Need]:
-    brief, p, out = plan.brief, plan.brief.printer, []
-    if brief.deck.there:
+    if plan.brief.deck.there:
         return []
-    boards = brief.deck.boards
+    out = [*_under_boards(plan), *_on_joists(plan), *_guard(plan), *_steps(plan), *_last(plan)]
+    return sorted(out, key=lambda n: ["ground", "holes", "frame", "skin", "steps"].index(n.stake))
+
+
+def _under_boards(plan: DeckPlan) -> list[Need]:
+    """What boards, border and breakers lie on, and what they hide."""
+    out: list[Need] = []
+    boards = plan.brief.deck.boards
     if plan.laid.main.ledger:
         out.append(
             Need(
@@ -36,7 +42,7 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
         )
     if plan.laid.main.laying.butts and plan.count("sister block"):
         out.append(Need("frame", f"{plan.count('sister block')} sister blocks under butt joints", "the butt joints"))
-    if brief.deck.drainage.on:
+    if plan.brief.deck.drainage.on:
         out.append(
             Need(
                 "frame",
@@ -44,11 +50,25 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
                 "draining under the boards",
             )
         )
+    return out
+
+
+def _on_joists(plan: DeckPlan) -> list[Need]:
+    """What lies on the joists and runs through them."""
+    brief, p = plan.brief, plan.brief.printer
+    out: list[Need] = []
     if brief.deck.joists.tape:
         out.append(Need("frame", "tape on the joists", "keeping their tops dry"))
     lights = brief.deck.lights
     if lights.count:
         out.append(Need("frame", f"{lights.count} holes of {p.length(19)} and the cable drawn", "the lights"))
+    return out
+
+
+def _guard(plan: DeckPlan) -> list[Need]:
+    """Where one is asked for or its blocks are chosen."""
+    brief = plan.brief
+    out: list[Need] = []
     if plan.laid.main.fall_mm() > brief.guard_over_mm or brief.deck.joists.guard_blocks:
         posts = sum(len(lay_line(level).posts) for level in plan.laid.levels)
         told = (
@@ -59,6 +79,12 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
         out.append(Need("frame", told, "the guard"))
         if any(q.mount != "surface" for level in plan.laid.levels for q in lay_line(level).posts):
             out.append(Need("skin", "guard posts up before the boards that are notched round them", "the guard"))
+    return out
+
+
+def _steps(plan: DeckPlan) -> list[Need]:
+    """What every flight hangs on, and the cable to its lights."""
+    out: list[Need] = []
     for level in plan.laid.levels:
         for flight in flights(level.brief):
             if lit := sum(own.lights for own in flight.runs):
@@ -78,6 +104,13 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
                 out.append(
                     Need("frame", f"blocks behind every stringer of {flight.steps.id}", "the load that it brings")
                 )
+    return out
+
+
+def _last(plan: DeckPlan) -> list[Need]:
+    """The fascia, paving to come, and what is covered by all."""
+    brief, p = plan.brief, plan.brief.printer
+    out: list[Need] = []
     if brief.fascia:
         out.append(Need("frame", "every bolt and screw head on the rim countersunk", "the fascia"))
     if brief.footing.id == "pile" and brief.fascia:
@@ -97,4 +130,4 @@ def deck_needs(plan: DeckPlan) -> list[Need]:
             )
         )
     out.append(Need("skin", "services below, inspection and anything under the boards done", "what they cover"))
-    return sorted(out, key=lambda n: ["ground", "holes", "frame", "skin", "steps"].index(n.stake))
+    return out
