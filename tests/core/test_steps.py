@@ -740,6 +740,20 @@ def test_heads_on_a_rail_by_hand():
     check_solids(made)
 
 
+def test_a_board_of_a_tread_just_too_long_is_met_in_its_middle():
+    """4801 of 4800 on sale, framed: in two pieces alike, not one of 4776 and a stub shorter than its own mitre, which lay in both."""
+    made = plan(
+        deck(
+            2000, 4801, 400, {"do": "add_steps", "side": "left", "full": True}, put("deck.steps.0.width_mm", 4801),
+            put("deck.steps.0.framed", True), put("deck.steps.0.closed", False), put("deck.steps.0.nosing_mm", 0),
+        )
+    )  # fmt: skip
+    front = [p.length_mm for p in made.parts if p.label.startswith("S1-T1a")]
+    assert len(front) == 2
+    assert max(front) - min(front) < 2 * 400
+    check_solids(made)
+
+
 def test_blocks_under_a_framed_tread_lie_over_the_rail_that_heads_stand_on():
     """82 are left over the rail: the first tread's blocks of 87 are ripped to that, the others are whole."""
     made = plan(

@@ -8,6 +8,7 @@ from itertools import pairwise
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Hold, Joint, Part, letters
+from rowstake.core.reckoners.base import up
 from rowstake.core.space import Solid
 from rowstake.core.space.outlines import band
 from rowstake.core.trades.deck.components.steps.bordered import (
@@ -41,11 +42,14 @@ def counted(flight: Flight, bought: list[tuple[str, Good, int]]) -> list[Part]:
 
 
 def pieces(start: float, end: float, section: Section, joints: list[float]) -> list[tuple[float, float]]:
-    """A board from place to place in as few pieces as are on sale, met over what it lies on."""
+    """A board from place to place in as few pieces as are on sale, met over what it lies on, and as alike as those places let them be."""
     longest, cuts = max(section.lengths_mm), [start]
     while end - cuts[-1] > longest + 1e-6:
+        many = up((end - cuts[-1]) / longest - 1e-9)
+        even = cuts[-1] + (end - cuts[-1]) / many
         reach = [j for j in joints if cuts[-1] < j <= cuts[-1] + longest]
-        cuts.append(max(reach, default=cuts[-1] + longest))
+        enough = [j for j in reach if end - j <= (many - 1) * longest]
+        cuts.append(min(enough, key=lambda j: abs(j - even)) if enough else max(reach, default=even))
     cuts.append(end)
     return list(pairwise(cuts))
 
