@@ -282,6 +282,8 @@ def test_ledger_screws_are_spaced_by_their_rating():
         assert ledger.spacing_mm == pytest.approx(each / a_mm // 25.4 * 25.4)
         assert all(b - a <= ledger.spacing_mm + 1e-6 for a, b in pairwise(sorted({h.s for h in ledger.holes})))
     assert len(usual.laid.main.ledger.holes) > len(rated.laid.main.ledger.holes)
+    assert usual.workings["ledger"].formula.startswith("0.9 kN each, of any make; ")
+    assert rated.workings["ledger"].formula.startswith("1.5 kN each, as rated; ")
     (bought,) = [p for p in rated.parts if p.of == "ledger" and p.good.id.startswith("structural_screw")]
     assert bought.amount == len(rated.laid.main.ledger.holes)
     assert float(bought.good.sizes[0]) >= 47 + SIDING_MM + CATALOGUE.deck.house_rim_mm

@@ -454,6 +454,20 @@ def test_a_joist_that_hangs_past_its_beam_to_a_clipped_rim_without_a_post_is_tol
     check_deck(made)
 
 
+def test_a_post_under_one_clipped_corner_carries_no_other():
+    """As above, with another corner clipped so far that its rim has a post: the joist at the first hangs all the same."""
+    cuts = (
+        {"do": "add_cut", "kind": "clip"}, *cut(0, corner="far_left", along_mm=300, out_mm=300),
+        {"do": "add_cut", "kind": "clip"}, *cut(1, corner="far_right", along_mm=1300, out_mm=1000),
+    )  # fmt: skip
+    made = plan(
+        deck(3721.011719304881, 1608.8641433449422, 2190, put("deck.beams.rows", 3), *cuts, region="australia_nz")
+    )
+    assert [corner.edge.a[0] > 1800 for corner in made.laid.main.corners] == [True]
+    assert "overhang" in {f.rule for f in made.findings}
+    check_deck(made)
+
+
 def test_a_brace_stops_before_the_headers_of_a_hole():
     """A small deck on boards straight out: the hole lies between two joists, which both run past it, and the brace went up to a block in it."""
     made = plan(

@@ -58,7 +58,8 @@ def test_a_step_waits_for_its_hold_points_unless_a_reason_stays():
 
 def test_what_was_looked_at_is_found_by_the_piece_it_is_of():
     """The step sets posts: what was seen of them belongs to every post. What lies in the ground is asked before digging: it is of what
-    fills the holes. An inspection sets nothing: it is of all that was set before it."""
+    fills the holes. An inspection is of all that was set before it. Pads of steps are poured where the footings are blocks: the bottoms of
+    the holes are those of the blocks all the same; the ground under the boxes of S2 is of no step of S1."""
     made = plan(yard())
     posts = {p.label for p in made.parts if p.kind in ("post", "stiffener")}
     seen = Record(
@@ -79,6 +80,24 @@ def test_what_was_looked_at_is_found_by_the_piece_it_is_of():
     joists = {p.label for p in frame.parts if p.kind in ("joist", "beam", "ledger")}
     assert joists <= set(hold.about)
     assert not {p.label for p in frame.parts if p.kind == "board"} & set(hold.about)
+    boxes = [put(f"deck.steps.{n}.build", "boxes") for n in (0, 1)]
+    blocks = plan(
+        deck(
+            4000,
+            3000,
+            400,
+            {"do": "add_steps", "side": "far"},
+            {"do": "add_steps", "side": "left"},
+            *boxes,
+            put("deck.footings.kind", "block"),
+        )
+    )
+    looked = [entry(1, "hold", "pour-the-footings-and-the-pads-of-steps/covered", result="pass")]
+    under = next(s.key for s in steps_told(blocks, Record()) if s.do.startswith("Boxes of S2"))
+    looked.append(entry(2, "hold", f"{under}/covered", result="pass"))
+    poured, ground = [h for s in steps_told(blocks, Record(looked)) for h in s.holds if h.looks]
+    assert "F1" in poured.about
+    assert {label.split("-")[0] for label in ground.about} == {"S2"}
 
 
 def test_ways_out_of_a_footing_that_is_off_or_too_shallow():

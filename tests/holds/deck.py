@@ -6,13 +6,14 @@ import itertools
 import math
 
 import pytest
-from shapely.geometry import LineString, Polygon, box
+from shapely.geometry import LineString, Point, Polygon, box
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.kinds import kind_of
 from rowstake.core.trades.deck.bearings import BESIDE_MM, HOLDS
 from rowstake.core.trades.deck.carried import footing_used, post_used
 from rowstake.core.trades.deck.demands import Stands, of
+from rowstake.core.trades.deck.shape import leans
 from tests.holds.frame import check_frame
 
 SHARE = CATALOGUE.deck.overhang_share
@@ -85,7 +86,7 @@ def pieces_have_two_bearings(level, rules):
         line = next(j for j in grid.joists if j.s == s and j.t0 - 1 <= a and b <= j.t1 + 1)
         at = sorted(x.t for x in supports.under(s) if a - x.wide_mm / 2 - 5 < x.t < b + x.wide_mm / 2 + 5)
         for end, edge, by in ((a, line.t0, line.near), (b, line.t1, line.far)):
-            carried = by in HOLDS and (by != "clipped rim" or level.corners or len(at) < 2)
+            carried = by in HOLDS and (by != "clipped rim" or rim_has_a_post(level, (s, end)) or len(at) < 2)
             if abs(end - edge) < 1 and carried and all(abs(end - x) > BESIDE_MM for x in at):
                 at = sorted([*at, end])
         if len(at) < 2 and level.bare and "clipped rim" in (line.near, line.far):
@@ -108,6 +109,16 @@ def pieces_have_two_bearings(level, rules):
                 continue  # this end is what the finding tells of
             wide = max((x.wide_mm for x in supports.beams), default=0) / 2
             assert past <= max(span * SHARE, wide) + 1 or "overhang" in rules, (label, past, span)
+
+
+def rim_has_a_post(level, end):
+    """Whether a post stands at the clipped corner that lies nearest to a place."""
+    clipped = [LineString([e.a, e.b]) for e in level.grid.edges if leans(e)]
+
+    def nearest(place):
+        return min(clipped, key=lambda edge: edge.distance(Point(place)))
+
+    return any(nearest(corner.at) is nearest(end) for corner in level.corners)
 
 
 def joists_stand_close_enough(level):

@@ -90,9 +90,10 @@ def steps_told(plan: AnyPlan, record: Record) -> list[StepTold]:
 
 
 def _about(plan: AnyPlan, order: Sequence[BuildStep], n: int) -> tuple[str, ...]:
-    """What is drawn of the pieces that a step sets; of one that sets none, all that was set before it in its stage."""
+    """What is drawn of what a step covers: the pieces that it and the steps before it in its stage set; of a step of its own flight or
+    guard, that alone."""
     step = order[n]
-    of = [step] if step.sets else [s for s in order[: n + 1] if s.stake == step.stake]
+    of = [step] if step.of else [s for s in order[: n + 1] if s.stake == step.stake]
     labels: dict[str, None] = {}
     for part in plan.parts:
         if part.solid and any(part.kind in s.sets and (not s.of or part.of in s.of) for s in of):

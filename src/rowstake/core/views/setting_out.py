@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
+from functools import partial
 
 from rowstake.core.drawing.scene import Board, Point, Scene, Shape
 from rowstake.core.measure import Printer
@@ -60,19 +61,21 @@ BOARD_MM, THICK_MM, TICK_MM = 600.0, 40.0, 70.0
 MOST_NAMED = 24
 
 
+def _along(told: StringTold, along: float, off: float) -> Point:
+    """A place so far along a string from its beginning, and so far to its left."""
+    (x0, y0), (x1, y1) = told.start, told.end
+    long = math.dist(told.start, told.end) or 1.0
+    ux, uy = (x1 - x0) / long, (y1 - y0) / long
+    return x0 + ux * along - uy * off, y0 + uy * along + ux * off
+
+
 def setting_out_scene(strings: Sequence[StringTold], posts: Iterable[Shape], p: Printer) -> Scene:
     """The strings from above, run out to the boards that carry them, with what is marked on each, and the posts that they are for."""
     board, back = Board(), BACK_MM[p.units]
     for post in posts:
         board.add(post)
     for told in strings:
-        (x0, y0), (x1, y1) = told.start, told.end
-        long = math.dist(told.start, told.end) or 1.0
-        ux, uy = (x1 - x0) / long, (y1 - y0) / long
-
-        def at(along: float, off: float, x0: float = x0, y0: float = y0, ux: float = ux, uy: float = uy) -> Point:
-            return x0 + ux * along - uy * off, y0 + uy * along + ux * off
-
+        at, long = partial(_along, told), math.dist(told.start, told.end)
         first = 0.0 if told.from_wall else -back
         board.line(at(first, 0.0), at(long + back, 0.0), "string", told.name)
         for end in (long + back,) if told.from_wall else (-back, long + back):

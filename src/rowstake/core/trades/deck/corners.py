@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
@@ -25,6 +26,7 @@ class Corner:
     at: Point
     span_mm: float
     loads: tuple[tuple[float, float], ...]
+    edge: Edge
     on: BeamLine | None = None
 
     @property
@@ -40,6 +42,11 @@ def loose(grid: Grid, supports: Supports, joist: Joist, t: float) -> bool:
     near = abs(t - joist.t0) < abs(t - joist.t1)
     past, span = (others[0] - t, others[1] - others[0]) if near else (t - others[-1], others[-1] - others[-2])
     return past > span * CATALOGUE.deck.overhang_share + BEARS_MM
+
+
+def borne(grid: Grid, made: Iterable[Corner], joist: Joist, t: float) -> bool:
+    """Whether the rim that a joist ends at is one with a post of its own."""
+    return any(_at_rim(grid, corner.edge, (joist.s, t)) for corner in made)
 
 
 def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corner], list[Edge]]:
@@ -64,7 +71,7 @@ def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corn
         s_in = 1 if foot[0] < other[0] else -1
         t_in = 1 if foot[1] < (grid.poly.bounds[1] + grid.poly.bounds[3]) / 2 else -1
         at = (foot[0] + s_in * grid.thick_mm, foot[1] + t_in * grid.thick_mm)
-        corner = Corner(at, span, tuple(loads), on_beam_at(supports, at, brief.post.width_mm / 2))
+        corner = Corner(at, span, tuple(loads), edge, on_beam_at(supports, at, brief.post.width_mm / 2))
         if corner.on is None and _in_hole(brief, corner):
             bare.append(edge)
         else:

@@ -7,6 +7,7 @@ from rowstake.core.fasteners import sold_mm
 from rowstake.core.goods import Good
 from rowstake.core.parts import Notebook, Part
 from rowstake.core.reckoners.base import up
+from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.base import Component
 from rowstake.core.trades.deck.ledger import FLASHING_MM, LAP_MM, MEMBRANE_MM, LedgerPlan, bracketed, fixing
 from rowstake.core.trades.deck.level import DeckLevel
@@ -43,9 +44,22 @@ def _lay(level: DeckLevel) -> list[Part]:
 LEDGER_BY = {
     "table": "The published table at its own load, 40 psf of people and 10 psf of itself: the column of the span, or the next longer one.",
     "capacity": "Capacity of one fixing over the load of half the joists, rounded down to the inch, at most 36 in.",
-    "rating": "What one screw is rated for over the load of half the joists, rounded down to the inch, at most 36 in.",
+    "rating": "What one screw carries, by its maker's rating or as any make does, over the load of half the joists, rounded down to the inch, at most 36 in.",
     "the brackets' rating": "The rating of one bracket over the load of half the joists.",
 }
+
+
+def _each(brief: DeckBrief) -> str:
+    """What a structural screw is taken to carry."""
+    own = brief.deck.ledger
+    if own.fastener != "rated_screw" or bracketed(brief):
+        return ""
+    usual = CATALOGUE.structure.ledger.screw_n / 1000
+    return (
+        f"{brief.printer.force(usual)} each, of any make; "
+        if own.screw_kn is None
+        else f"{brief.printer.force(own.screw_kn)} each, as rated; "
+    )
 
 
 def _explain(level: DeckLevel, _: Year, book: Notebook) -> None:
@@ -56,7 +70,7 @@ def _explain(level: DeckLevel, _: Year, book: Notebook) -> None:
         "ledger", "Ledger fixings", f"{len(ledger.holes)} at {p.length(ledger.spacing_mm)} or closer",
         rule=f"{LEDGER_BY[ledger.by]} Two staggered rows {p.length(CATALOGUE.deck.ledger_edge_mm)} from the edges, none within "
         "40 mm of a joist; in pairs beside joists too close to step over.",
-        formula=f"joist span {p.length(ledger.span_mm)}, {p.pressure(brief.total_kpa)} → {p.length(ledger.spacing_mm)}; "
+        formula=_each(brief) + f"joist span {p.length(ledger.span_mm)}, {p.pressure(brief.total_kpa)} → {p.length(ledger.spacing_mm)}; "
         f"ledger {p.run(ledger.length_mm)} → {len(ledger.holes)}",
         source="published capacities of ledger fixings", changes="The fixing, the joist span, load.",
     )  # fmt: skip

@@ -9,6 +9,7 @@ from rowstake.core.advice.base import found, put_deck
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
 from rowstake.core.trades.deck.bearings import bearings_of
+from rowstake.core.trades.deck.corners import borne
 from rowstake.core.trades.deck.frame import Group
 from rowstake.core.trades.deck.level import DeckLevel
 
@@ -50,7 +51,7 @@ def _hangs(planned: DeckLevel) -> Iterator[tuple[float, float, float, Group, flo
     for joist in planned.grid.joists:
         bears = bearings_of(joist, supports.under(joist.s))
         carried = [
-            t for t, by in bears if by != "clipped rim" or planned.corners
+            t for t, by in bears if by != "clipped rim" or borne(planned.grid, planned.corners, joist, t)
         ]  # without a post of its own it only closes
         marks = carried if len(carried) > 1 else [t for t, _ in bears]
         group = next((g for g in planned.grid.groups if g.s0 <= joist.s <= g.s1), None)
