@@ -11,7 +11,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 from typing import Any
 
-from rowstake.core.cutting.proven import Asked
+from rowstake.core.cutting.proven import CutOrder
 
 
 @dataclass(frozen=True)
@@ -44,7 +44,7 @@ def arcs(pieces: list[tuple[int, int]], most: int) -> set[tuple[int, int, int]]:
     return out
 
 
-def answer(given: Asked, seconds: float) -> Answer:
+def answer(given: CutOrder, seconds: float) -> Answer:
     """Lengths in whole mm; costs as the stock's prices."""
     import pyscipopt
 

@@ -15,13 +15,13 @@ from another_solver import answer, there
 from timing import best
 
 from rowstake.core.cutting.plan import SAW, Stock, by_length, cut_plan
-from rowstake.core.cutting.proven import Asked, proven
+from rowstake.core.cutting.proven import CutOrder, proven
 
 
-def asked(pieces: list[int], lengths: tuple[int, ...]) -> Asked:
+def asked(pieces: list[int], lengths: tuple[int, ...]) -> CutOrder:
     counts = Counter(pieces)
     stock = tuple(Stock(float(s), round(s * 0.003 + 0.4, 2)) for s in lengths)
-    return Asked(tuple(map(float, counts)), tuple(counts.values()), stock, SAW)
+    return CutOrder(tuple(map(float, counts)), tuple(counts.values()), stock, SAW)
 
 
 def random_pieces(many: int, kinds: int, seed: int) -> list[int]:
@@ -36,7 +36,7 @@ def just_miss(many: int, seed: int) -> list[int]:
     return [round(4800 / dice.choice([2, 3, 4, 5])) + dice.randint(-12, 6) for _ in range(many)]
 
 
-def quick_cost(given: Asked) -> float:
+def quick_cost(given: CutOrder) -> float:
     plan = cut_plan(
         Counter(dict(zip(given.lengths, given.counts, strict=True))), by_length(s.length_mm for s in given.stock)
     )
@@ -71,7 +71,7 @@ def main() -> None:
     beside_another("sums that just miss", hard)
 
 
-def beside_another(words: str, questions: list[Asked]) -> None:
+def beside_another(words: str, questions: list[CutOrder]) -> None:
     if not there():
         print(f"{words}: no other solver here, see the first lines of this file")
         return

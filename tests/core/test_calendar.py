@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from rowstake.core.calendar.day_sheet import day_sheet
 from rowstake.core.calendar.of_job import days_told, own
-from rowstake.core.calendar.placed import Own, Working, placed
+from rowstake.core.calendar.placed import CrewTime, Own, placed
 from rowstake.core.calendar.tasks import After, Task, tasks
 from rowstake.core.calendar.weather import DayWeather, Weather
 from rowstake.core.catalogue import CATALOGUE
@@ -28,7 +28,7 @@ def day(n):
 
 
 def working(forecast=None, **terms):
-    return Working(Calendar(**terms), Weather(MILD, forecast or {}))
+    return CrewTime(Calendar(**terms), Weather(MILD, forecast or {}))
 
 
 def at(day_, hour):
@@ -173,7 +173,7 @@ def test_no_day_to_work_on_is_refused():
 def test_no_task_begins_before_what_it_waits_for_or_on_a_day_off(crew, hours, days, later):
     made = plan(deck(3000, 2400, 500))
     calendar = Calendar(days=tuple(sorted(days)), hours=hours, start=day(later), lost=(day(8), day(9)))
-    work = Working(calendar, Weather(MILD, {}))
+    work = CrewTime(calendar, Weather(MILD, {}))
     every = placed([Own("job", tasks(made), work, crew, day(later))])
     found = by_id(every)
     for p in every:

@@ -2,11 +2,11 @@
 
 import pytest
 
-from rowstake.core.structure.continuous import Point, Stretch, bend
+from rowstake.core.structure.continuous import LoadStretch, Point, bend
 
 
 def even(length, load=1.0):
-    return [Stretch(0, length, load)]
+    return [LoadStretch(0, length, load)]
 
 
 @pytest.mark.parametrize(
@@ -28,7 +28,7 @@ def test_an_overhang_and_what_it_lifts():
     # R = w·L/2·(1 − c²/L²) and w·L/2·(1 + c/L)² with c a quarter of L.
     out = bend([0, 1000], 0, 1250, even(1250))
     assert out.reactions == pytest.approx([500 * (1 - 1 / 16), 500 * 1.25**2])
-    lifted = bend([0, 1000], 0, 1500, [Stretch(1000, 1500, 1.0)])
+    lifted = bend([0, 1000], 0, 1500, [LoadStretch(1000, 1500, 1.0)])
     assert lifted.reactions[0] == pytest.approx(-125)
 
 

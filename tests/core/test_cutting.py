@@ -7,14 +7,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from rowstake.core.cutting.knapsack import Room, best_pattern
+from rowstake.core.cutting.knapsack import Sack, best_pattern
 from rowstake.core.cutting.plan import Saw, Stock
-from rowstake.core.cutting.proven import Asked, proven
+from rowstake.core.cutting.proven import CutOrder, proven
 
 
 def asked(pieces, *stock, kerf=3.0, trim=0.0):
     counts = Counter(pieces)
-    return Asked(tuple(counts), tuple(counts.values()), tuple(Stock(*s) for s in stock), Saw(kerf, trim))
+    return CutOrder(tuple(counts), tuple(counts.values()), tuple(Stock(*s) for s in stock), Saw(kerf, trim))
 
 
 def check(given, made):
@@ -113,7 +113,7 @@ def test_no_plan_is_cheaper_than_the_least(pieces, stock, kerf):
 )
 def test_the_best_pattern_is_the_best_of_all(most, items):
     sizes, counts, worths = zip(*items, strict=True)
-    worth, uses, ceiling = best_pattern(Room(most, sizes, counts), worths)
+    worth, uses, ceiling = best_pattern(Sack(most, sizes, counts), worths)
     assert sum(n * s for n, s in zip(uses, sizes, strict=True)) <= most + 1e-5
     assert worth == pytest.approx(sum(n * w for n, w in zip(uses, worths, strict=True)))
     every = (

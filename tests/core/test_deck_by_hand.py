@@ -374,7 +374,13 @@ def test_squaring_by_the_diagonals():
     assert made.workings["square"].value == f"both diagonals {target:.0f} mm"
     # a − b = 20: (a² − b²)/(4 × 3950).
     pushed = plan(
-        deck(4000, 3000, 600, put("deck.squaring.diagonal_a_mm", 4955), put("deck.squaring.diagonal_b_mm", 4935))
+        deck(
+            4000,
+            3000,
+            600,
+            put("deck.levels.0.squaring.diagonal_a_mm", 4955),
+            put("deck.levels.0.squaring.diagonal_b_mm", 4935),
+        )
     )
     push = (4955**2 - 4935**2) / (4 * 3950)
     assert f"{push:.1f} mm to the left" in pushed.workings["square"].value

@@ -24,7 +24,7 @@ def test_job_file_round_trips_byte_for_byte():
 @pytest.mark.parametrize(
     "change, field",
     [
-        ({"schema": 3}, "schema"),
+        ({"schema": 99}, "schema"),
         ({"schema": None}, "schema"),
         ({"colour": "red"}, "colour"),
         ({"name": ""}, "name"),

@@ -26,6 +26,7 @@ from rowstake.core.site.opened import opened_again
 from rowstake.core.site.sheet import site_sheet
 from rowstake.core.site.steps import check_step, steps_told
 from rowstake.core.trades.deck.built import along_of
+from rowstake.core.trades.deck.squaring import rectangle
 from tests.core.test_record import LEG, stations
 from tests.decks import cut, deck
 from tests.entries import entry, raw_entry
@@ -207,7 +208,7 @@ def test_a_deck_is_measured_by_its_frame_its_supports_and_its_boards():
     saw = site_sheet(job, high).saw
     assert any(label in t.labels and t.length_mm == pytest.approx(told.cut_mm) for t in saw.tickets)
     frame = sheet.site.frames[0]
-    off = as_built(job, Record([entry(1, "square", "main", a_mm=5000, b_mm=4990)])).job.deck.squaring
+    off = as_built(job, Record([entry(1, "square", "main", a_mm=5000, b_mm=4990)])).job.deck.levels[0].squaring
     assert (off.diagonal_a_mm, off.diagonal_b_mm) == (5000, 4990)
     assert frame.long_mm > frame.wide_mm > 0
     wider = as_built(
@@ -530,3 +531,13 @@ def test_a_footing_under_a_clipped_corner_stays_and_a_beam_that_is_not_there_is_
     assert plan(built.job).laid.main.posts == drawn.laid.main.posts
     with pytest.raises(JobFault, match="There is no beam B9"):
         plan(deck(4000, 3000, 900, put("deck.posts.fixed", [{"beam": "B9", "post": 1}])))
+
+
+def test_each_level_is_squared_by_its_own_diagonals():
+    low = deck(4000, 3000, 600, {"do": "add_level"}, put("deck.levels.1.height_mm", 400))
+    frame = rectangle(plan(low).laid.levels[1].grid)
+    assert frame is not None
+    built = as_built(low, Record([entry(1, "square", low.deck.levels[1].id, a_mm=4000, b_mm=4010)])).job
+    assert built.deck.levels[0] == low.deck.levels[0]
+    push = (4010**2 - 4000**2) / (4 * frame.long_mm)
+    assert f"push {push:.1f} mm to the right" in plan(built).workings["square"].value

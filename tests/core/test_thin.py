@@ -5,7 +5,7 @@ import itertools
 import pytest
 
 from rowstake.core.drawing import thin as room
-from rowstake.core.drawing.scene import Board
+from rowstake.core.drawing.scene import Sketch
 from rowstake.core.drawing.thin import MOST, Window, thin
 from rowstake.core.plan import plan
 from rowstake.core.sight import Sight, seen
@@ -13,7 +13,7 @@ from rowstake.core.trades.fence.document import Leg, new_fence
 
 
 def boards(count: int, wide: float = 100.0):
-    board = Board()
+    board = Sketch()
     for n in range(count):
         board.rect(n * wide, 0, (n + 1) * wide, 1800, "board", f"1B{n + 1}")
         board.text((n * wide, 900), f"1B{n + 1}", of=f"1B{n + 1}")

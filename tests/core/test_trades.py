@@ -13,7 +13,7 @@ from rowstake.core.beside import comparison
 from rowstake.core.catalogue import CATALOGUE, GoodEntry, Kind
 from rowstake.core.cautions import cautions
 from rowstake.core.desk import desk
-from rowstake.core.drawing.scene import Board
+from rowstake.core.drawing.scene import Sketch
 from rowstake.core.edits import apply_raw
 from rowstake.core.edits.base import Change
 from rowstake.core.fasteners import Sold
@@ -80,7 +80,7 @@ def lay(job):
 
 
 def drawn(made):
-    board = Board()
+    board = Sketch()
     for n, part in enumerate(p for p in made.parts if p.kind == "slat"):
         board.rect(0, n * 160, part.length_mm, n * 160 + 150, part.sort.look, part.label)
     return {"plan": board.scene("plan", "The bench", 100.0)}
@@ -98,7 +98,7 @@ TOY = trade.Trade(
     things=lambda m: {p.label: Thing(p.label, "skin", (Line("cut", str(p.length_mm)),)) for p in m.parts},
     tapes=lambda m, _=0: [Tape(0, "slats", 10.0, "10", (Mark("S1", "slat", 0.0, "0", "0", "150"),))],
     scenes=drawn, picture=lambda m: drawn(m)["plan"],
-    card=lambda job: Card("here", "Bench", str(job.bench.long_mm), Board().scene("outline", "A bench", 10.0)),
+    card=lambda job: Card("here", "Bench", str(job.bench.long_mm), Sketch().scene("outline", "A bench", 10.0)),
     edits={Longer: longer},
     comparisons={"lengths": lambda job, beside: beside(job, [("as it is", []), ("longer", [{"do": "longer", "by_mm": 300}])])},
 )  # fmt: skip

@@ -12,7 +12,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.kinds import kind_of
 from rowstake.core.trades.deck.bearings import BESIDE_MM, HOLDS
 from rowstake.core.trades.deck.carried import footing_used, post_used
-from rowstake.core.trades.deck.demands import Stands, of
+from rowstake.core.trades.deck.demands import StandsThrough, of
 from rowstake.core.trades.deck.shape import leans
 from tests.holds.frame import check_frame
 
@@ -136,7 +136,7 @@ def bridged(level, left, right, t):
     """Whether a post of the guard stands between two joists there, with a block from one to the other on either side of it, but where
     the frame ends hard beside it."""
     grid, least = level.grid, 3 * level.grid.thick_mm
-    for post in of(Stands, level.asked):
+    for post in of(StandsThrough, level.asked):
         ring = Polygon([grid.on_plan(q) for q in post.ring])
         if not post.within or not ring.buffer(2 * grid.thick_mm).intersects(box(left.s, t - 1, right.s, t + 1)):
             continue

@@ -8,7 +8,7 @@ from typing import TypeVar
 T = TypeVar("T")
 
 
-class Asked(Mapping[str, T]):
+class WhenAsked(Mapping[str, T]):
     """`ways` says how each is made; what has been made is kept."""
 
     def __init__(self, ways: Mapping[str, Callable[[], T]]) -> None:

@@ -36,7 +36,7 @@ MOST_BYTES, MOST_UNPACKED = 2_000_000, 60_000_000
 
 
 @dataclass(frozen=True, slots=True)
-class Row:
+class RowLeftOut:
     """A row that does not fit: its number in the file, what is wrong, and what stands there."""
 
     number: int
@@ -45,24 +45,24 @@ class Row:
 
 
 @dataclass(frozen=True, slots=True)
-class Read:
+class BookParsed:
     """A book as far as it could be read; `left_out` are the rows that do not fit, `unpriced` how many have no price, `unknown` the
     columns that no price has."""
 
     book: Book
-    left_out: tuple[Row, ...]
+    left_out: tuple[RowLeftOut, ...]
     unpriced: int
     unknown: tuple[str, ...]
 
 
-def read_book(data: bytes, name: str) -> Read:
+def read_book(data: bytes, name: str) -> BookParsed:
     """A book from a file by how its name ends. Raises `JobFault` for a file that is none."""
     shown = name.rsplit("/", 1)[-1]
     stem = shown.rsplit(".", 1)[0] or "prices"
     return (read_xlsx if shown.lower().endswith(".xlsx") else read_csv)(data, stem[:120])
 
 
-def read_csv(data: bytes, name: str) -> Read:
+def read_csv(data: bytes, name: str) -> BookParsed:
     """A book from CSV, with commas or semicolons between; with semicolons a comma may stand in a price. Raises `JobFault` for a file
     that is none."""
     if len(data) > MOST_BYTES:
@@ -82,7 +82,7 @@ def read_csv(data: bytes, name: str) -> Read:
     return _read([[cell.strip() for cell in row] for row in rows], name, comma=semi)
 
 
-def read_xlsx(data: bytes, name: str) -> Read:
+def read_xlsx(data: bytes, name: str) -> BookParsed:
     """A book from the first sheet of a workbook. Raises `JobFault` for a file that is none."""
     import openpyxl
 
@@ -120,7 +120,7 @@ def _cell(value: Any) -> str:
     return f"{value:.10g}" if isinstance(value, float) else str(value).strip()
 
 
-def _read(rows: Sequence[Sequence[str]], name: str, comma: bool) -> Read:
+def _read(rows: Sequence[Sequence[str]], name: str, comma: bool) -> BookParsed:
     heads = [head.strip().lower() for head in rows[0]] if rows else []
     lacking = [head for head in ("item", "unit", "price", "currency") if head not in heads]
     if lacking:
@@ -129,7 +129,7 @@ def _read(rows: Sequence[Sequence[str]], name: str, comma: bool) -> Read:
         )
     if len(rows) - 1 > MOST_ITEMS:
         raise refuse("file", f"{len(rows) - 1} rows", f"at most {MOST_ITEMS}", "That is more than one book holds")
-    items, wrong, unpriced, currency = list[Item](), list[Row](), 0, ""
+    items, wrong, unpriced, currency = list[Item](), list[RowLeftOut](), 0, ""
     for number, cells in enumerate(rows[1:], 2):
         if not any(cells):
             continue
@@ -140,15 +140,17 @@ def _read(rows: Sequence[Sequence[str]], name: str, comma: bool) -> Read:
             continue
         own = told.pop("currency", currency)
         if currency and own != currency:
-            wrong.append(Row(number, f"currency: {own}; a book is in one currency, this one in {currency}", text))
+            wrong.append(
+                RowLeftOut(number, f"currency: {own}; a book is in one currency, this one in {currency}", text)
+            )
             continue
         try:
             item = _item(told, comma)
             Book(name=name, currency=own)
         except ValidationError as error:
-            wrong.append(Row(number, "; ".join(str(f) for f in faults_of(error).faults), text))
+            wrong.append(RowLeftOut(number, "; ".join(str(f) for f in faults_of(error).faults), text))
         except JobFault as fault:
-            wrong.append(Row(number, "; ".join(str(f) for f in fault.faults), text))
+            wrong.append(RowLeftOut(number, "; ".join(str(f) for f in fault.faults), text))
         else:
             currency = own
             items.append(item)
@@ -156,7 +158,7 @@ def _read(rows: Sequence[Sequence[str]], name: str, comma: bool) -> Read:
         why = wrong[0].words if wrong else "no row has a price"
         raise refuse("file", name, "at least one row that fits", f"Nothing in this file is a price: {why}")
     unknown = tuple(head for head in heads if head and head not in HEADS)
-    return Read(Book(name=name, currency=currency, items=tuple(items)), tuple(wrong), unpriced, unknown)
+    return BookParsed(Book(name=name, currency=currency, items=tuple(items)), tuple(wrong), unpriced, unknown)
 
 
 def _item(told: dict[str, Any], comma: bool) -> Item:
@@ -210,7 +212,7 @@ def write_xlsx(book: Book) -> bytes:
 
 
 @dataclass(frozen=True, slots=True)
-class Change:
+class PriceChange:
     """What a new book changes of one item: its price before and after; None where it is new, or no longer there."""
 
     item: str
@@ -223,15 +225,17 @@ def _same(item: Item) -> tuple[object, ...]:
     return item.item, item.unit, item.length_mm, item.pack, item.supplier
 
 
-def changes(old: Book, new: Book) -> list[Change]:
+def changes(old: Book, new: Book) -> list[PriceChange]:
     """Items whose prices differ, those that come and those that go, in the order of the new book, then of the old one."""
     was, now = ({_same(i): i for i in book.items} for book in (old, new))
     out = []
     for key, item in now.items():
         before = was.get(key)
         if before is None or before.price != item.price:
-            out.append(Change(_named(item), item.words, None if before is None else str(before.price), str(item.price)))
-    out += [Change(_named(item), item.words, str(item.price), None) for key, item in was.items() if key not in now]
+            out.append(
+                PriceChange(_named(item), item.words, None if before is None else str(before.price), str(item.price))
+            )
+    out += [PriceChange(_named(item), item.words, str(item.price), None) for key, item in was.items() if key not in now]
     return out
 
 

@@ -6,7 +6,7 @@ from html import escape
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.plan import AnyPlan
-from rowstake.core.site.inspection import Asked, faults_found, inspection
+from rowstake.core.site.inspection import RuleAsked, faults_found, inspection
 from rowstake.core.site.logbook import log_lines
 from rowstake.files.base import Issue
 from rowstake.files.day_pages import PAPER
@@ -64,7 +64,7 @@ def inspection_html(plan: AnyPlan, issue: Issue) -> str:
     return _page(plan, "Inspection", issue, body)
 
 
-def _fault(q: Asked, issue: Issue) -> str:
+def _fault(q: RuleAsked, issue: Issue) -> str:
     where = escape(q.where) + (f", {escape(q.place)}" if q.place else "")
     cost = f"<p>About {q.cost:.2f} to put right.</p>" if q.cost is not None else ""
     note = f"<p>{escape(q.note)}</p>" if q.note else ""

@@ -21,7 +21,7 @@ FRESH_S, AGAIN_S = 900.0, 30.0
 
 
 @dataclass(frozen=True, slots=True)
-class Place:
+class WeatherPlace:
     """A place that conditions are told of."""
 
     id: str
@@ -45,7 +45,7 @@ class _Place(BaseModel):
     humidity_pct: list[Annotated[float, Field(ge=0, le=100)]] = Field(min_length=12, max_length=12)
 
 
-PLACES, DAYS, PLACE = TypeAdapter(list[Place]), TypeAdapter(list[_Day]), TypeAdapter(_Place)
+PLACES, DAYS, PLACE = TypeAdapter(list[WeatherPlace]), TypeAdapter(list[_Day]), TypeAdapter(_Place)
 Forecast = dict[datetime.date, DayWeather]
 
 
@@ -57,7 +57,7 @@ class Skies:
         self._told: dict[str, tuple[float, Forecast, str]] = {}
         self._lock = Lock()
 
-    def places(self) -> list[Place]:
+    def places(self) -> list[WeatherPlace]:
         try:
             return asked(self.url, "/places", PLACES, WHO, self.seconds)
         except Trouble:

@@ -15,11 +15,11 @@ WHO = "The locating service"
 Point = tuple[float, float]
 
 
-class Ticket(BaseModel):
+class LocateTicket(BaseModel):
     ticket: str = Field(min_length=1, max_length=40)
 
 
-class Answer(BaseModel):
+class LocateAnswer(BaseModel):
     """`lines` are to be kept clear of, until `good_until`."""
 
     state: Literal["open", "answered"]
@@ -27,7 +27,7 @@ class Answer(BaseModel):
     lines: list[Buried] = Field(default=[], max_length=60)
 
 
-TICKET, ANSWER = TypeAdapter(Ticket), TypeAdapter(Answer)
+TICKET, ANSWER = TypeAdapter(LocateTicket), TypeAdapter(LocateAnswer)
 
 
 class Locating:
@@ -39,6 +39,6 @@ class Locating:
         body = {"place": place[:200], "low": low, "high": high}
         return asked(self.url, "/requests", TICKET, WHO, self.seconds, body).ticket
 
-    def look(self, ticket: str) -> Answer:
+    def look(self, ticket: str) -> LocateAnswer:
         """What became of a ticket. Raises `Trouble`."""
         return asked(self.url, f"/requests/{quote(ticket, safe='')}", ANSWER, WHO, self.seconds)

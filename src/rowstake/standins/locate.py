@@ -18,7 +18,7 @@ AFTER_S, GOOD_DAYS = 20.0, 21
 PAST_MM = 800.0
 
 
-class Asked(BaseModel):
+class LocateAsked(BaseModel):
     """The corners of the plan that is to be dug in, mm, and what the place is called."""
 
     place: str = Field(max_length=200)
@@ -30,7 +30,7 @@ def _dice(*key: object) -> float:
     return int(hashlib.sha256("|".join(map(str, key)).encode()).hexdigest()[:8], 16) / 0xFFFFFFFF
 
 
-def lines_of(asked: Asked) -> list[dict[str, object]]:
+def lines_of(asked: LocateAsked) -> list[dict[str, object]]:
     """A water main across the plan, and a power line beside it; a telecom line for some."""
     (x0, y0), (x1, y1) = asked.low, asked.high
     cross = x0 + (x1 - x0) * (0.3 + 0.4 * _dice(asked.place, "water"))
@@ -63,10 +63,10 @@ def lines_of(asked: Asked) -> list[dict[str, object]]:
 def create_app(after_s: float = AFTER_S) -> FastAPI:
     app = FastAPI(title="Services located, a stand-in", openapi_url=None)
     app.add_middleware(Failing)
-    asked: dict[str, tuple[float, Asked]] = {}
+    asked: dict[str, tuple[float, LocateAsked]] = {}
 
     @app.post("/requests")
-    def request(body: Asked) -> dict[str, object]:
+    def request(body: LocateAsked) -> dict[str, object]:
         ticket = f"L{len(asked) + 1:04}-{int(_dice(body.place, body.low) * 9000) + 1000}"
         asked[ticket] = time.monotonic() + after_s, body
         return {"ticket": ticket}

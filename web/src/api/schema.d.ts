@@ -1492,6 +1492,32 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** AboutLocate */
+        AboutLocate: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+        };
+        /** AboutPlan */
+        AboutPlan: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * AboutPrices
+         * @description `job` is the id of a saved job: what it uses of the rack already stays with it.
+         */
+        AboutPrices: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /** Job */
+            job?: string | null;
+        };
         /** ActualsTold */
         ActualsTold: {
             /** Entries */
@@ -1732,17 +1758,12 @@ export interface components {
             /** Over */
             over: boolean;
         };
-        /** Answer */
-        Answer: {
-            /** Outputs */
-            outputs: {
-                [key: string]: unknown;
-            };
-            /** Rows */
-            rows: components["schemas"]["rowstake__core__views__answers__Row"][];
-            /** Sentence */
-            sentence: string;
-            scene: components["schemas"]["Scene"] | null;
+        /** AnswerRow */
+        AnswerRow: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
         };
         /** Archive */
         Archive: {
@@ -1797,22 +1818,6 @@ export interface components {
             strange: string[];
             /** Words */
             words: string;
-        };
-        /**
-         * Ask
-         * @description `sight` is what is looked at; without one all of it is sent.
-         */
-        Ask: {
-            /** Document */
-            document: {
-                [key: string]: unknown;
-            };
-            /**
-             * Edits
-             * @default []
-             */
-            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["AddOwn"] | components["schemas"]["RemoveOwn"] | components["schemas"]["AddOwnBag"] | components["schemas"]["RemoveOwnBag"] | components["schemas"]["AddOwnGood"] | components["schemas"]["RemoveOwnGood"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["ChooseStyle"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"])[];
-            sight?: components["schemas"]["Sight"] | null;
         };
         /**
          * AskOf
@@ -1899,40 +1904,6 @@ export interface components {
             /** Reading */
             reading: string;
         };
-        /**
-         * Asked
-         * @description One rule as a question, with its answer where there is one.
-         */
-        Asked: {
-            /** Key */
-            key: string;
-            /** Where */
-            where: string;
-            /** Ask */
-            ask: string;
-            /** Why */
-            why: string;
-            /** Right */
-            right: string;
-            /** Bad */
-            bad: string;
-            /** Answer */
-            answer: string;
-            /** Place */
-            place: string;
-            /** Note */
-            note: string;
-            /** By */
-            by: string;
-            /** Cost */
-            cost: number | null;
-            /** Photos */
-            photos: string[];
-            /** Entry */
-            entry: string;
-            /** Usual */
-            usual: components["schemas"]["Mend"][];
-        };
         /** AtTheSaw */
         AtTheSaw: {
             /** Tickets */
@@ -2011,13 +1982,13 @@ export interface components {
             /** Items */
             items: number;
             /** Left Out */
-            left_out: components["schemas"]["rowstake__files__books__Row"][];
+            left_out: components["schemas"]["RowLeftOut"][];
             /** Unpriced */
             unpriced: number;
             /** Unknown */
             unknown: string[];
             /** Changes */
-            changes: components["schemas"]["Change"][];
+            changes: components["schemas"]["PriceChange"][];
             /** Changed */
             changed: number;
         };
@@ -2081,20 +2052,6 @@ export interface components {
                 string,
                 string
             ][];
-        };
-        /**
-         * Change
-         * @description What a new book changes of one item: its price before and after; None where it is new, or no longer there.
-         */
-        Change: {
-            /** Item */
-            item: string;
-            /** Words */
-            words: string;
-            /** Before */
-            before: string | null;
-            /** After */
-            after: string | null;
         };
         /** ChangeGate */
         ChangeGate: {
@@ -2575,6 +2532,18 @@ export interface components {
             }[];
         };
         /**
+         * EntriesTaken
+         * @description `taken` are the ids that are in the record now, those that were there before among them.
+         */
+        EntriesTaken: {
+            /** Taken */
+            taken: string[];
+            /** Refused */
+            refused: components["schemas"]["RefusedEntry"][];
+            /** Last */
+            last: number;
+        };
+        /**
          * Entry
          * @description A receipt, or hours that were worked; what the hours cost may be left to the rate of the books.
          */
@@ -2629,6 +2598,19 @@ export interface components {
             /** Id */
             id: string;
             entry: components["schemas"]["Entry-Output"];
+        };
+        /** ExportOffer */
+        ExportOffer: {
+            /** Group */
+            group: string;
+            /** Format */
+            format: string;
+            /** Document */
+            document: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
         };
         /**
          * FenceDesk
@@ -2868,7 +2850,7 @@ export interface components {
             /** Opening Mm */
             opening_mm: number;
             /** Leaves */
-            leaves: components["schemas"]["Leaf"][];
+            leaves: components["schemas"]["LeafHung"][];
         };
         /**
          * Held
@@ -2986,7 +2968,7 @@ export interface components {
          */
         Inspection: {
             /** Questions */
-            questions: components["schemas"]["Asked"][];
+            questions: components["schemas"]["RuleAsked"][];
             /** Open */
             open: number;
             /** Verdict */
@@ -3099,10 +3081,10 @@ export interface components {
             name: string;
         };
         /**
-         * Leaf
+         * LeafHung
          * @description One leaf as it swings; `hinge_mm` is where its hinges are, from the near side of the opening.
          */
-        Leaf: {
+        LeafHung: {
             /** Hinge Mm */
             hinge_mm: number;
             swing: components["schemas"]["Swing"];
@@ -3262,13 +3244,6 @@ export interface components {
             answers: string[];
         };
         /**
-         * Looked
-         * @description What is wrong with a piece; nothing where nothing is.
-         */
-        Looked: {
-            lesson: components["schemas"]["Lesson"] | null;
-        };
-        /**
          * Mark
          * @description One running mark: the post's middle and both faces, from the leg's start.
          */
@@ -3295,6 +3270,20 @@ export interface components {
              * @default
              */
             top?: string;
+        };
+        /**
+         * MarkStretch
+         * @description What marks are divided over when there is no signal: between fixed posts, in equal bays of at most `pitch_mm`.
+         */
+        MarkStretch: {
+            /** Leg */
+            leg: number;
+            /** Start Mm */
+            start_mm: number;
+            /** End Mm */
+            end_mm: number;
+            /** Pitch Mm */
+            pitch_mm: number;
         };
         /**
          * Mend
@@ -3513,19 +3502,6 @@ export interface components {
             /** Job */
             job?: string | null;
         };
-        /** Offer */
-        Offer: {
-            /** Group */
-            group: string;
-            /** Format */
-            format: string;
-            /** Document */
-            document: string;
-            /** Name */
-            name: string;
-            /** Kind */
-            kind: string;
-        };
         /** OnRevision */
         OnRevision: {
             /** Revision */
@@ -3654,16 +3630,6 @@ export interface components {
             left: string[];
         };
         /**
-         * Place
-         * @description A place that conditions are told of.
-         */
-        Place: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-        };
-        /**
          * PlaceTold
          * @description `words` say what is told; `edits` put into the job what is otherwise there: none where it says the same.
          */
@@ -3675,6 +3641,22 @@ export interface components {
                 [key: string]: unknown;
             }[];
         };
+        /**
+         * PlanAsk
+         * @description `sight` is what is looked at; without one all of it is sent.
+         */
+        PlanAsk: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /**
+             * Edits
+             * @default []
+             */
+            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["AddOwn"] | components["schemas"]["RemoveOwn"] | components["schemas"]["AddOwnBag"] | components["schemas"]["RemoveOwnBag"] | components["schemas"]["AddOwnGood"] | components["schemas"]["RemoveOwnGood"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["ChooseStyle"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"])[];
+            sight?: components["schemas"]["Sight"] | null;
+        };
         /** Planned */
         Planned: {
             /** Document */
@@ -3683,24 +3665,32 @@ export interface components {
             };
             desk: components["schemas"]["Desk"];
         };
-        /** Question */
-        "Question-Input": {
-            /**
-             * Units
-             * @default mm
-             * @enum {string}
-             */
-            units?: "mm" | "ft-in";
-            /** Inputs */
-            inputs: {
-                [key: string]: unknown;
-            };
+        /**
+         * PressedOn
+         * @description What is wrong with a piece; nothing where nothing is.
+         */
+        PressedOn: {
+            lesson: components["schemas"]["Lesson"] | null;
+        };
+        /**
+         * PriceChange
+         * @description What a new book changes of one item: its price before and after; None where it is new, or no longer there.
+         */
+        PriceChange: {
+            /** Item */
+            item: string;
+            /** Words */
+            words: string;
+            /** Before */
+            before: string | null;
+            /** After */
+            after: string | null;
         };
         /**
          * Question
          * @description `entries` are the ids that it is about: whoever knows takes back those that are wrong.
          */
-        "Question-Output": {
+        Question: {
             /** Part */
             part: string;
             /** Words */
@@ -3765,6 +3755,31 @@ export interface components {
             count: number;
             /** Words */
             words: string;
+        };
+        /** ReckonerAnswer */
+        ReckonerAnswer: {
+            /** Outputs */
+            outputs: {
+                [key: string]: unknown;
+            };
+            /** Rows */
+            rows: components["schemas"]["AnswerRow"][];
+            /** Sentence */
+            sentence: string;
+            scene: components["schemas"]["Scene"] | null;
+        };
+        /** ReckonerAsked */
+        ReckonerAsked: {
+            /**
+             * Units
+             * @default mm
+             * @enum {string}
+             */
+            units?: "mm" | "ft-in";
+            /** Inputs */
+            inputs: {
+                [key: string]: unknown;
+            };
         };
         /**
          * RefusedEntry
@@ -3925,6 +3940,18 @@ export interface components {
             current: boolean;
         };
         /**
+         * RowLeftOut
+         * @description A row that does not fit: its number in the file, what is wrong, and what stands there.
+         */
+        RowLeftOut: {
+            /** Number */
+            number: number;
+            /** Words */
+            words: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * RowsTold
          * @description Rows of boards that are kept parallel: their width, the gap as designed, and its limits.
          */
@@ -3941,6 +3968,40 @@ export interface components {
             least_mm: number;
             /** Most Mm */
             most_mm: number;
+        };
+        /**
+         * RuleAsked
+         * @description One rule as a question, with its answer where there is one.
+         */
+        RuleAsked: {
+            /** Key */
+            key: string;
+            /** Where */
+            where: string;
+            /** Ask */
+            ask: string;
+            /** Why */
+            why: string;
+            /** Right */
+            right: string;
+            /** Bad */
+            bad: string;
+            /** Answer */
+            answer: string;
+            /** Place */
+            place: string;
+            /** Note */
+            note: string;
+            /** By */
+            by: string;
+            /** Cost */
+            cost: number | null;
+            /** Photos */
+            photos: string[];
+            /** Entry */
+            entry: string;
+            /** Usual */
+            usual: components["schemas"]["Mend"][];
         };
         /** Save */
         Save: {
@@ -4289,6 +4350,29 @@ export interface components {
             /** Version */
             version: number;
         };
+        /**
+         * SiteDetails
+         * @description What is told of a site.
+         */
+        SiteDetails: {
+            /** Name */
+            name: string;
+            /**
+             * Customer
+             * @default
+             */
+            customer?: string;
+            /**
+             * Address
+             * @default
+             */
+            address?: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+        };
         /** SiteHeld */
         SiteHeld: {
             /** Id */
@@ -4374,12 +4458,12 @@ export interface components {
             units: "mm" | "ft-in";
             /** Fraction */
             fraction: number;
-            site: components["schemas"]["SiteTold-Output"];
+            site: components["schemas"]["SiteTold"];
             /** Steps */
             steps: components["schemas"]["StepTold"][];
             saw: components["schemas"]["AtTheSaw"];
             /** Asked */
-            asked: components["schemas"]["Question-Output"][];
+            asked: components["schemas"]["Question"][];
             changes: components["schemas"]["Consequence"];
             scene: components["schemas"]["Scene"];
             /** Buy */
@@ -4397,31 +4481,8 @@ export interface components {
             /** Revision */
             revision?: number | null;
         };
-        /**
-         * SiteTold
-         * @description What is told of a site.
-         */
-        "SiteTold-Input": {
-            /** Name */
-            name: string;
-            /**
-             * Customer
-             * @default
-             */
-            customer?: string;
-            /**
-             * Address
-             * @default
-             */
-            address?: string;
-            /**
-             * Notes
-             * @default
-             */
-            notes?: string;
-        };
         /** SiteTold */
-        "SiteTold-Output": {
+        SiteTold: {
             /**
              * Holes
              * @default []
@@ -4436,7 +4497,7 @@ export interface components {
              * Stretches
              * @default []
              */
-            stretches?: components["schemas"]["Stretch"][];
+            stretches?: components["schemas"]["MarkStretch"][];
             /**
              * Frames
              * @default []
@@ -4633,20 +4694,6 @@ export interface components {
             again?: string[];
         };
         /**
-         * Stretch
-         * @description What marks are divided over when there is no signal: between fixed posts, in equal bays of at most `pitch_mm`.
-         */
-        Stretch: {
-            /** Leg */
-            leg: number;
-            /** Start Mm */
-            start_mm: number;
-            /** End Mm */
-            end_mm: number;
-            /** Pitch Mm */
-            pitch_mm: number;
-        };
-        /**
          * StringTold
          * @description One string. `between` is how far apart its boards are: its length and twice what they stand back.
          */
@@ -4799,18 +4846,6 @@ export interface components {
              * @default false
              */
             only?: boolean;
-        };
-        /**
-         * Taken
-         * @description `taken` are the ids that are in the record now, those that were there before among them.
-         */
-        Taken: {
-            /** Taken */
-            taken: string[];
-            /** Refused */
-            refused: components["schemas"]["RefusedEntry"][];
-            /** Last */
-            last: number;
         };
         /**
          * Tape
@@ -4979,6 +5014,16 @@ export interface components {
             consequence: components["schemas"]["Consequence"];
         };
         /**
+         * WeatherPlace
+         * @description A place that conditions are told of.
+         */
+        WeatherPlace: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * Window
          * @description The part of a drawing in its frame: from corner to corner, mm, and how many dots it is wide.
          */
@@ -5027,51 +5072,6 @@ export interface components {
             name: string;
             /** Currency */
             currency: string;
-        };
-        /** Row */
-        rowstake__core__views__answers__Row: {
-            /** Name */
-            name: string;
-            /** Text */
-            text: string;
-        };
-        /**
-         * Row
-         * @description A row that does not fit: its number in the file, what is wrong, and what stands there.
-         */
-        rowstake__files__books__Row: {
-            /** Number */
-            number: number;
-            /** Words */
-            words: string;
-            /** Text */
-            text: string;
-        };
-        /** AskAbout */
-        rowstake__server__routes__locate__AskAbout: {
-            /** Document */
-            document: {
-                [key: string]: unknown;
-            };
-        };
-        /** AskAbout */
-        rowstake__server__routes__plans__AskAbout: {
-            /** Document */
-            document: {
-                [key: string]: unknown;
-            };
-        };
-        /**
-         * AskAbout
-         * @description `job` is the id of a saved job: what it uses of the rack already stays with it.
-         */
-        rowstake__server__routes__prices__AskAbout: {
-            /** Document */
-            document: {
-                [key: string]: unknown;
-            };
-            /** Job */
-            job?: string | null;
         };
         /** Beams */
         Beams: {
@@ -5414,13 +5414,6 @@ export interface components {
              *     }
              */
             skirting: components["schemas"]["Skirting"];
-            /**
-             * @default {
-             *       "diagonal_a_mm": null,
-             *       "diagonal_b_mm": null
-             *     }
-             */
-            squaring: components["schemas"]["Squaring"];
         };
         /** DeckBoarding */
         DeckBoarding: {
@@ -5854,6 +5847,13 @@ export interface components {
             /** Height Mm */
             height_mm: number;
             shape: components["schemas"]["DeckShape"];
+            /**
+             * @default {
+             *       "diagonal_a_mm": null,
+             *       "diagonal_b_mm": null
+             *     }
+             */
+            squaring: components["schemas"]["Squaring"];
         };
         /** Lights */
         Lights: {
@@ -6132,7 +6132,7 @@ export interface components {
         };
         /**
          * Squaring
-         * @description Both diagonals of the frame as they read on site, from the left end of the ledger and from its right end.
+         * @description Both diagonals of a level's frame as they read on site, from the left and from the right end of the side nearest the house.
          */
         Squaring: {
             /**
@@ -6494,10 +6494,10 @@ export interface components {
         DeckJob: {
             /**
              * Schema
-             * @default 2
+             * @default 3
              * @constant
              */
-            schema: 2;
+            schema: 3;
             /** Name */
             name: string;
             /** Region */
@@ -7121,10 +7121,10 @@ export interface components {
         FenceJob: {
             /**
              * Schema
-             * @default 2
+             * @default 3
              * @constant
              */
-            schema: 2;
+            schema: 3;
             /** Name */
             name: string;
             /** Region */
@@ -7958,7 +7958,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Offer"][];
+                    "application/json": components["schemas"]["ExportOffer"][];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */
@@ -8758,7 +8758,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__locate__AskAbout"];
+                "application/json": components["schemas"]["AboutLocate"];
             };
         };
         responses: {
@@ -8800,7 +8800,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__locate__AskAbout"];
+                "application/json": components["schemas"]["AboutLocate"];
             };
         };
         responses: {
@@ -8842,7 +8842,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Ask"];
+                "application/json": components["schemas"]["PlanAsk"];
             };
         };
         responses: {
@@ -8884,7 +8884,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Ask"];
+                "application/json": components["schemas"]["PlanAsk"];
             };
         };
         responses: {
@@ -8968,7 +8968,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__plans__AskAbout"];
+                "application/json": components["schemas"]["AboutPlan"];
             };
         };
         responses: {
@@ -9052,7 +9052,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__plans__AskAbout"];
+                "application/json": components["schemas"]["AboutPlan"];
             };
         };
         responses: {
@@ -9094,7 +9094,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__plans__AskAbout"];
+                "application/json": components["schemas"]["AboutPlan"];
             };
         };
         responses: {
@@ -9180,7 +9180,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__plans__AskAbout"];
+                "application/json": components["schemas"]["AboutPlan"];
             };
         };
         responses: {
@@ -9222,7 +9222,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__plans__AskAbout"];
+                "application/json": components["schemas"]["AboutPlan"];
             };
         };
         responses: {
@@ -9348,7 +9348,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
+                "application/json": components["schemas"]["AboutPrices"];
             };
         };
         responses: {
@@ -9390,7 +9390,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
+                "application/json": components["schemas"]["AboutPrices"];
             };
         };
         responses: {
@@ -9432,7 +9432,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
+                "application/json": components["schemas"]["AboutPrices"];
             };
         };
         responses: {
@@ -9516,7 +9516,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
+                "application/json": components["schemas"]["AboutPrices"];
             };
         };
         responses: {
@@ -9560,7 +9560,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
+                "application/json": components["schemas"]["AboutPrices"];
             };
         };
         responses: {
@@ -9606,7 +9606,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
+                "application/json": components["schemas"]["AboutPrices"];
             };
         };
         responses: {
@@ -9653,7 +9653,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["rowstake__server__routes__prices__AskAbout"];
+                "application/json": components["schemas"]["AboutPrices"];
             };
         };
         responses: {
@@ -9701,7 +9701,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Place"][];
+                    "application/json": components["schemas"]["WeatherPlace"][];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */
@@ -9980,7 +9980,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Question-Input"];
+                "application/json": components["schemas"]["ReckonerAsked"];
             };
         };
         responses: {
@@ -9990,7 +9990,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Answer"];
+                    "application/json": components["schemas"]["ReckonerAnswer"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */
@@ -10076,7 +10076,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Taken"];
+                    "application/json": components["schemas"]["EntriesTaken"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */
@@ -10358,7 +10358,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SiteTold-Input"];
+                "application/json": components["schemas"]["SiteDetails"];
             };
         };
         responses: {
@@ -10781,7 +10781,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Looked"];
+                    "application/json": components["schemas"]["PressedOn"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

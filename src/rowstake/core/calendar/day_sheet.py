@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from rowstake.core.calendar.of_job import told_day
-from rowstake.core.calendar.placed import Placed, Working
+from rowstake.core.calendar.placed import CrewTime, Placed
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.planned import AnyPlan
 from rowstake.core.views.lists import labels_text
@@ -39,7 +39,7 @@ class DaySheet:
     next: tuple[str, ...]
 
 
-def day_sheet(plan: AnyPlan, every: Sequence[Placed], working: Working, day: datetime.date) -> DaySheet:
+def day_sheet(plan: AnyPlan, every: Sequence[Placed], working: CrewTime, day: datetime.date) -> DaySheet:
     """What a crew takes along on a day; of a day without work, what comes next."""
     own = [p for p in every if day in p.days]
     stages = list(dict.fromkeys(p.task.stage for p in own if p.task.kind == "work"))
@@ -60,7 +60,7 @@ def day_sheet(plan: AnyPlan, every: Sequence[Placed], working: Working, day: dat
     )  # fmt: skip
 
 
-def _words(p: Placed, day: datetime.date, working: Working) -> str:
+def _words(p: Placed, day: datetime.date, working: CrewTime) -> str:
     lost = dict(p.lost).get(day, "")
     hours = f"{p.task.hours:.1f} h of one in all" if p.task.hours else ""
     nth = f"day {p.days.index(day) + 1} of {len(p.days)}" if len(p.days) > 1 else ""

@@ -6,7 +6,7 @@ import datetime
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from rowstake.core.calendar.placed import Own, Placed, Working, placed
+from rowstake.core.calendar.placed import CrewTime, Own, Placed, placed
 from rowstake.core.calendar.tasks import Task, tasks
 from rowstake.core.calendar.weather import DayWeather, Weather
 from rowstake.core.catalogue import CATALOGUE, pick
@@ -23,7 +23,7 @@ def own(
     """A job as the calendar places it; from today on where no start is told. `leads` are the days that suppliers take, by delivery."""
     job = plan.brief.job
     climate = pick(CATALOGUE.climates, job.site.climate or plan.brief.region.climate, "site.climate")
-    working = Working(job.terms.calendar, Weather(climate, forecast or {}, job.units == "ft-in"))
+    working = CrewTime(job.terms.calendar, Weather(climate, forecast or {}, job.units == "ft-in"))
     return Own(
         key, tasks(plan, leads), working, job.site.crew, job.terms.calendar.start or today, job.terms.calendar.crew
     )
@@ -86,7 +86,7 @@ def _waits(p: Placed, named: Mapping[str, Task]) -> str:
     return f"after “{name}”"
 
 
-def days_told(every: Sequence[Placed], working: Working, people: int, today: datetime.date) -> DaysTold:
+def days_told(every: Sequence[Placed], working: CrewTime, people: int, today: datetime.date) -> DaysTold:
     """A placed job in words. Raises `ValueError` for one without tasks."""
     named = {p.task.id: p.task for p in every}
     done = {p.task.id for p in every if p.done}

@@ -38,7 +38,7 @@ class Placed:
 
 
 @dataclass(frozen=True, slots=True)
-class Working:
+class CrewTime:
     """The working time of one crew: its days and hours, what is kept free, and the weather it works in."""
 
     terms: Calendar
@@ -119,7 +119,7 @@ class Own:
 
     key: str
     tasks: Sequence[Task]
-    working: Working
+    working: CrewTime
     people: int
     start: datetime.date
     crew: str = ""
@@ -166,7 +166,7 @@ def _place(job: Own, task: Task, table: _Table) -> Placed:
     return Placed(task, job.key, at, at, (at.date(),), (), waited)
 
 
-def _ready(working: Working, end: datetime.datetime, after: After) -> datetime.datetime:
+def _ready(working: CrewTime, end: datetime.datetime, after: After) -> datetime.datetime:
     if after.days:
         return working.later(end, after.days)
     hours = working.weather.sets_after_h(after.wait_h, end) if after.sets else after.wait_h

@@ -7,8 +7,8 @@ from collections import Counter
 from collections.abc import Sequence
 from functools import lru_cache
 
-from rowstake.core.cutting.plan import SAW, CutPlan, Pattern, Proof, Saw, Stock, apart, cut_plan
-from rowstake.core.cutting.proven import Asked, proven
+from rowstake.core.cutting.plan import SAW, CutPlan, CutProof, Pattern, Saw, Stock, apart, cut_plan
+from rowstake.core.cutting.proven import CutOrder, proven
 
 SECONDS = 1.0
 """After so long the best so far is taken, with its bound."""
@@ -27,7 +27,7 @@ def best_plan(pieces_mm: Counter[float], stock: Sequence[Stock], saw: Saw = SAW)
 
 @lru_cache(maxsize=MOST_KEPT)
 def _solved(pieces: tuple[tuple[float, int], ...], stock: tuple[Stock, ...], saw: Saw) -> CutPlan:
-    asked = Asked(tuple(mm for mm, _ in pieces), tuple(n for _, n in pieces), stock, saw)
+    asked = CutOrder(tuple(mm for mm, _ in pieces), tuple(n for _, n in pieces), stock, saw)
     until = time.monotonic() + SECONDS
     try:
         made = proven(asked, lambda: time.monotonic() > until, SECONDS)
@@ -42,8 +42,8 @@ def _solved(pieces: tuple[tuple[float, int], ...], stock: tuple[Stock, ...], saw
         price = {(s.length_mm, s.racked): s.price for s in stock}
         cost = sum(price[p.stock_mm, p.racked] * p.count for p in quick.patterns)
         if cost < made.cost - 1e-6:
-            return CutPlan(quick.patterns, (), Proof(cost, made.bound, False))
+            return CutPlan(quick.patterns, (), CutProof(cost, made.bound, False))
     boards = Counter((stock[b.stock], b.pieces_mm) for b in made.boards)
     by_size = sorted(boards.items(), key=lambda b: (not b[0][0].racked, b[0][0].length_mm, b[0][1]), reverse=True)
     patterns = tuple(Pattern(s.length_mm, cut, n, saw, s.racked) for (s, cut), n in by_size)
-    return CutPlan(patterns, (), Proof(made.cost, made.bound, made.optimal))
+    return CutPlan(patterns, (), CutProof(made.cost, made.bound, made.optimal))

@@ -11,7 +11,7 @@ MOST_NODES = 60_000
 
 
 @dataclass(frozen=True, slots=True)
-class Room:
+class Sack:
     """What fits: the sum of sizes is at most `most`, no piece more often than its count."""
 
     most: float
@@ -19,7 +19,7 @@ class Room:
     counts: tuple[int, ...]
 
 
-def best_pattern(room: Room, worths: Sequence[float]) -> tuple[float, tuple[int, ...], float]:
+def best_pattern(room: Sack, worths: Sequence[float]) -> tuple[float, tuple[int, ...], float]:
     """(what the best pattern is worth, how many of each piece, and what no pattern is worth more than).
 
     Depth first, pieces by worth for their size; a branch is left where filling all that is free with the next piece would not better

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from rowstake.core.cutting.knapsack import HAIR, Room
+from rowstake.core.cutting.knapsack import HAIR, Sack
 
 Uses = tuple[int, ...]
 MOST_NODES = 200_000
 
 
-def full_patterns(room: Room, worths: Sequence[float], least: float, most: int) -> list[Uses] | None:
+def full_patterns(room: Sack, worths: Sequence[float], least: float, most: int) -> list[Uses] | None:
     """How many of every piece, for every way to fill a board so that no piece more fits and the pieces are worth `least` together; None
     past so many. Depth first, by worth for their size; a branch is left where filling all that is free with the next piece would not
     come to so much."""

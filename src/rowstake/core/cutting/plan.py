@@ -66,7 +66,7 @@ class Pattern:
 
 
 @dataclass(frozen=True, slots=True)
-class Proof:
+class CutProof:
     """What the boards of a plan cost and what no plan costs less than, in the price of its stock (its length, mm, where none is known)."""
 
     cost: float
@@ -85,7 +85,7 @@ class CutPlan:
 
     patterns: tuple[Pattern, ...]
     too_long_mm: tuple[float, ...]
-    proof: Proof | None = None
+    proof: CutProof | None = None
 
     @property
     def boards(self) -> dict[float, int]:

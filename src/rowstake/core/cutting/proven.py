@@ -15,7 +15,7 @@ from typing import Any
 import highspy
 import numpy as np
 
-from rowstake.core.cutting.knapsack import Room, best_pattern
+from rowstake.core.cutting.knapsack import Sack, best_pattern
 from rowstake.core.cutting.patterns import full_patterns
 from rowstake.core.cutting.plan import Saw, Stock
 
@@ -27,7 +27,7 @@ MOST_ROUNDS = 600
 
 
 @dataclass(frozen=True, slots=True)
-class Board:
+class BoardCut:
     """One board and what is cut from it, longest first."""
 
     stock: int
@@ -38,14 +38,14 @@ class Board:
 class Proven:
     """`cost` of the boards and the least that any plan can cost; `optimal` where no plan of another price lies between."""
 
-    boards: tuple[Board, ...]
+    boards: tuple[BoardCut, ...]
     cost: float
     bound: float
     optimal: bool
 
 
 @dataclass(frozen=True, slots=True)
-class Asked:
+class CutOrder:
     """Pieces by length, what they are cut from, and what the saw takes. Both ends of every board are trimmed."""
 
     lengths: tuple[float, ...]
@@ -53,17 +53,17 @@ class Asked:
     stock: tuple[Stock, ...]
     saw: Saw
 
-    def room(self, j: int) -> Room:
+    def room(self, j: int) -> Sack:
         """What a board holds: pieces with a kerf each, and a kerf more than its usable length, since n pieces take n − 1 between them."""
         kerf, usable = self.saw.kerf_mm, self.saw.usable_mm(self.stock[j].length_mm)
-        return Room(usable + kerf, tuple(length + kerf for length in self.lengths), self.counts)
+        return Sack(usable + kerf, tuple(length + kerf for length in self.lengths), self.counts)
 
-    def offcut_mm(self, board: Board) -> float:
+    def offcut_mm(self, board: BoardCut) -> float:
         """What is left, less the kerf that parts it."""
         return self.saw.offcut_mm(board.pieces_mm, self.stock[board.stock].length_mm)
 
 
-def proven(asked: Asked, stop: Callable[[], bool] = lambda: False, seconds: float = 0.5) -> Proven:
+def proven(asked: CutOrder, stop: Callable[[], bool] = lambda: False, seconds: float = 0.5) -> Proven:
     """The least cost; of the patterns found the fewest boards at it; then pieces are moved so that one offcut grows. `stop` is asked between patterns: what is there by then
     is answered with its bound. Raises `ValueError` where a piece fits no board, or the boards on sale do not hold all pieces."""
     longest = max((asked.saw.usable_mm(s.length_mm) for s in asked.stock), default=0.0)
@@ -93,8 +93,8 @@ MOST_PATTERNS, ROUNDS = 5000, 4
 
 
 def _narrowed(
-    asked: Asked, linear: Linear, best: list[Board], stop: Callable[[], bool], seconds: float
-) -> tuple[list[Board], float]:
+    asked: CutOrder, linear: Linear, best: list[BoardCut], stop: Callable[[], bool], seconds: float
+) -> tuple[list[BoardCut], float]:
     """(the best boards, a bound) from patterns that a cheaper plan may have: it costs a step less at least, so that none of its patterns
     wastes more of its board's price than the gap less a step. Where those are few, what is found over them is the least; where they are
     many, over those that waste least something better may be found, which narrows the gap."""
@@ -121,11 +121,11 @@ def _narrowed(
     return best, linear.bound
 
 
-def _worth(asked: Asked, boards: Sequence[Board]) -> tuple[float, int]:
+def _worth(asked: CutOrder, boards: Sequence[BoardCut]) -> tuple[float, int]:
     return round(_cost(asked, boards), 6), len(boards)
 
 
-def _near(asked: Asked, linear: Linear, slack: float) -> list[Column] | None:
+def _near(asked: CutOrder, linear: Linear, slack: float) -> list[Column] | None:
     """The full patterns of every length that waste no more of its price; None where there are too many."""
     out: list[Column] = []
     for j, stock in enumerate(asked.stock):
@@ -137,17 +137,17 @@ def _near(asked: Asked, linear: Linear, slack: float) -> list[Column] | None:
     return out
 
 
-def _cost(asked: Asked, boards: Sequence[Board]) -> float:
+def _cost(asked: CutOrder, boards: Sequence[BoardCut]) -> float:
     return sum(asked.stock[b.stock].price for b in boards)
 
 
-def _least(asked: Asked, bound: float) -> float:
+def _least(asked: CutOrder, bound: float) -> float:
     """The least price of whole boards from a bound on: with one price among them a multiple of it, else of what all prices are whole in."""
     step = _step(asked)
     return math.ceil(bound / step - 1e-4) * step if step > HAIR else bound
 
 
-def _step(asked: Asked) -> float:
+def _step(asked: CutOrder) -> float:
     """What the prices of whole boards are multiples of; nothing where that is next to nothing."""
     step = math.gcd(*(round(s.price * FINE) for s in asked.stock)) / FINE
     return step if step >= 0.001 else 0.0
@@ -161,7 +161,7 @@ Column = tuple[int, tuple[int, ...]]
 """A stock length by its place, and how many of every piece."""
 
 
-def _first(asked: Asked) -> list[Column]:
+def _first(asked: CutOrder) -> list[Column]:
     """Of every piece as many as a board of each length holds; so every piece is in a pattern."""
     out = set()
     for j in range(len(asked.stock)):
@@ -176,7 +176,7 @@ def _first(asked: Asked) -> list[Column]:
 class Master:
     """The programme over patterns: every piece at least as often as asked for, every length at most as often as it is there."""
 
-    def __init__(self, asked: Asked) -> None:
+    def __init__(self, asked: CutOrder) -> None:
         self.asked, self.pieces = asked, len(asked.counts)
         self.model: Any = SOLVER()
         self.model.setOptionValue("output_flag", False)
@@ -219,7 +219,7 @@ class Linear:
     whole: bool
 
 
-def _generated(asked: Asked, columns: list[Column], stop: Callable[[], bool]) -> Linear:
+def _generated(asked: CutOrder, columns: list[Column], stop: Callable[[], bool]) -> Linear:
     """Adds patterns until none is worth more than its board, whose value then is the bound. Before that Farley's: value ÷ the most that
     a pattern is worth of its board's price."""
     master, pieces, known, bound = Master(asked), len(asked.counts), set(columns), 0.0
@@ -254,7 +254,9 @@ def _generated(asked: Asked, columns: list[Column], stop: Callable[[], bool]) ->
     return Linear(bound, taken[pieces:], duals[:pieces], spares, not fresh)
 
 
-def _whole(asked: Asked, columns: Sequence[Column], least: float, seconds: float) -> tuple[list[Counter[Column]], bool]:
+def _whole(
+    asked: CutOrder, columns: Sequence[Column], least: float, seconds: float
+) -> tuple[list[Counter[Column]], bool]:
     """(whole boards over these patterns: the least cost, among equals the fewest; of one length at once where no plan costs
     less; whether no plan over these patterns is cheaper)."""
     master = Master(asked)
@@ -277,7 +279,7 @@ FEASIBLE = 2
 """What the solver says of a plan that holds."""
 
 
-def _rounded(asked: Asked, columns: Sequence[Column], fractions: Sequence[float]) -> list[Counter[Column]]:
+def _rounded(asked: CutOrder, columns: Sequence[Column], fractions: Sequence[float]) -> list[Counter[Column]]:
     """The linear plan's whole boards, and what is left of the pieces filled into the cheapest boards for their length, longest first;
     nothing where boards may run out."""
     if any(s.available is not None for s in asked.stock):
@@ -306,7 +308,7 @@ def _rounded(asked: Asked, columns: Sequence[Column], fractions: Sequence[float]
     return [plan]
 
 
-def _dived(asked: Asked, columns: list[Column], stop: Callable[[], bool]) -> list[Counter[Column]]:
+def _dived(asked: CutOrder, columns: list[Column], stop: Callable[[], bool]) -> list[Counter[Column]]:
     """The pattern that the linear plan takes most of as often as it does, then the linear plan of what is left, and so on; its patterns
     join the others. Nothing where boards may run out, or where it is stopped."""
     if any(s.available is not None for s in asked.stock):
@@ -329,7 +331,7 @@ def _dived(asked: Asked, columns: list[Column], stop: Callable[[], bool]) -> lis
     return [plan]
 
 
-def _boards(asked: Asked, plan: Counter[Column]) -> list[Board]:
+def _boards(asked: CutOrder, plan: Counter[Column]) -> list[BoardCut]:
     """Board by board, no piece more often than it is asked for."""
     left, out = list(asked.counts), []
     for (j, uses), times in sorted(plan.items()):
@@ -338,11 +340,11 @@ def _boards(asked: Asked, plan: Counter[Column]) -> list[Board]:
             left = [have - n for have, n in zip(left, own, strict=True)]
             pieces = sorted((asked.lengths[i] for i, n in enumerate(own) for _ in range(n)), reverse=True)
             if pieces:
-                out.append(Board(j, tuple(pieces)))
+                out.append(BoardCut(j, tuple(pieces)))
     return out
 
 
-def _gathered(asked: Asked, boards: list[Board]) -> list[Board]:
+def _gathered(asked: CutOrder, boards: list[BoardCut]) -> list[BoardCut]:
     """The same boards with the pieces of the one that has most left put into what is left of others, so that its offcut grows."""
     if len(boards) < 2:
         return boards
@@ -351,9 +353,9 @@ def _gathered(asked: Asked, boards: list[Board]) -> list[Board]:
     for piece in sorted(last.pieces_mm):
         for n, board in enumerate(out):
             if len(last.pieces_mm) > 1 and asked.offcut_mm(board) >= piece - HAIR:
-                out[n] = Board(board.stock, tuple(sorted((*board.pieces_mm, piece), reverse=True)))
+                out[n] = BoardCut(board.stock, tuple(sorted((*board.pieces_mm, piece), reverse=True)))
                 rest = list(last.pieces_mm)
                 rest.remove(piece)
-                last = Board(last.stock, tuple(rest))
+                last = BoardCut(last.stock, tuple(rest))
                 break
     return [*out, last]

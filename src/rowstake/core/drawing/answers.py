@@ -7,14 +7,14 @@ from typing import Any
 
 from rowstake.core.drawing.list_answers import LISTS
 from rowstake.core.drawing.more_answers import MORE
-from rowstake.core.drawing.scene import Board, Scene, Shape
+from rowstake.core.drawing.scene import Scene, Shape, Sketch
 from rowstake.core.measure import Printer
 
 MANY = 120
 
 
-def _posts(given: Any, out: Any, p: Printer) -> Board:
-    board, high = Board(), given.length_mm * 0.06
+def _posts(given: Any, out: Any, p: Printer) -> Sketch:
+    board, high = Sketch(), given.length_mm * 0.06
     board.line((0.0, 0.0), (given.length_mm, 0.0), "string")
     half = min(45.0, out.spacing_mm / 6)
     for mark in out.marks_mm[:MANY]:
@@ -24,8 +24,8 @@ def _posts(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _pickets(given: Any, out: Any, p: Printer) -> Board:
-    board, high = Board(), given.clear_mm * 0.18
+def _pickets(given: Any, out: Any, p: Printer) -> Sketch:
+    board, high = Sketch(), given.clear_mm * 0.18
     for mark in out.marks_mm[:MANY]:
         board.rect(mark, 0.0, mark + given.width_mm, high, "board")
     board.dim((0.0, high), (given.clear_mm, high), p.length(given.clear_mm), 1.0)
@@ -35,8 +35,8 @@ def _pickets(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _laps(given: Any, out: Any, p: Printer) -> Board:
-    board, thick = Board(), given.width_mm * 0.1
+def _laps(given: Any, out: Any, p: Printer) -> Sketch:
+    board, thick = Sketch(), given.width_mm * 0.1
     shown = min(out.count, 6)
     for i in range(shown):
         x, y = i * out.pitch_mm, (i % 2) * thick
@@ -47,8 +47,8 @@ def _laps(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _hole(given: Any, out: Any, p: Printer) -> Board:
-    board = Board()
+def _hole(given: Any, out: Any, p: Printer) -> Sketch:
+    board = Sketch()
     r, half, above = out.hole_diameter_mm / 2, given.post_w_mm / 2, min(given.above_ground_mm, out.embedment_mm)
     board.rect(-r, -out.hole_depth_mm, r, -out.embedment_mm, "gravel")
     board.rect(-r, -out.embedment_mm, r, 0.0, "concrete")
@@ -61,8 +61,8 @@ def _hole(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _leaf(given: Any, out: Any, p: Printer) -> Board:
-    board, high, post = Board(), given.leaf_height_mm, 100.0
+def _leaf(given: Any, out: Any, p: Printer) -> Sketch:
+    board, high, post = Sketch(), given.leaf_height_mm, 100.0
     board.rect(-post, 0.0, 0.0, high * 1.05, "post")
     board.rect(given.opening_mm, 0.0, given.opening_mm + post, high * 1.05, "post")
     at = given.hinge_gap_mm
@@ -76,8 +76,8 @@ def _leaf(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _stairs(given: Any, out: Any, p: Printer) -> Board:
-    board, x, y = Board(), 0.0, 0.0
+def _stairs(given: Any, out: Any, p: Printer) -> Sketch:
+    board, x, y = Sketch(), 0.0, 0.0
     for _ in range(out.risers):
         board.line((x, y), (x, y + out.riser_mm), "string")
         y += out.riser_mm
@@ -90,8 +90,8 @@ def _stairs(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _square(given: Any, out: Any, p: Printer) -> Board:
-    board, (long, wide) = Board(), (given.length_mm, given.width_mm)
+def _square(given: Any, out: Any, p: Printer) -> Sketch:
+    board, (long, wide) = Sketch(), (given.length_mm, given.width_mm)
     lean = max(-long * 0.08, min(long * 0.08, out.push_mm * 4))
     corners = ((0.0, 0.0), (long, 0.0), (long + lean, wide), (lean, wide))
     board.add(Shape("poly", corners, "frame"))
@@ -102,7 +102,7 @@ def _square(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-DRAWN: dict[str, Callable[[Any, Any, Printer], Board]] = {
+DRAWN: dict[str, Callable[[Any, Any, Printer], Sketch]] = {
     "equal-spacing": _posts,
     "picket-gaps": _pickets,
     "lap-boards": _laps,

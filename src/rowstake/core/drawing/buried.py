@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from itertools import pairwise
 
-from rowstake.core.drawing.scene import Board
+from rowstake.core.drawing.scene import Sketch
 from rowstake.core.job.base import Buried
 
 SHORT = {
@@ -18,7 +18,7 @@ SHORT = {
 }
 
 
-def draw_buried(board: Board, lines: Sequence[Buried]) -> None:
+def draw_buried(board: Sketch, lines: Sequence[Buried]) -> None:
     for n, line in enumerate(lines, 1):
         for a, b in pairwise(line.points):
             board.line(a, b, line.kind, f"buried {n}")

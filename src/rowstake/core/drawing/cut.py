@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from rowstake.core.drawing.scene import Board, Scene
+from rowstake.core.drawing.scene import Scene, Sketch
 from rowstake.core.drawing.solids import MARGIN_MM, cut_shapes, within
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer
@@ -32,7 +32,7 @@ def cut_between(parts: Iterable[Part], p: Printer, start: Place, end: Place) -> 
     cut = within(cut_shapes(drawn, view, depth), *window)
     if not cut:
         raise refuse("to", "nothing", "a line over the job", "Nothing of the job lies under that line")
-    board = Board()
+    board = Sketch()
     for shape in cut:
         board.add(shape)
     xs = [x for shape in cut for x, _ in shape.points]

@@ -6,15 +6,15 @@ from collections.abc import Callable
 from itertools import pairwise
 from typing import Any
 
-from rowstake.core.drawing.scene import Board
+from rowstake.core.drawing.scene import Sketch
 from rowstake.core.measure import Printer
 
 SHOWN, MARKS = 12, 120
 
 
-def _cuts(given: Any, out: Any, p: Printer) -> Board:
+def _cuts(given: Any, out: Any, p: Printer) -> Sketch:
     """Boards one under the other, those alike once."""
-    board, alike = Board(), dict[tuple[Any, ...], int]()
+    board, alike = Sketch(), dict[tuple[Any, ...], int]()
     for cut in out.boards:
         key = cut.stock_length_mm, tuple(cut.pieces_mm)
         alike[key] = alike.get(key, 0) + 1
@@ -32,8 +32,8 @@ def _cuts(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _bays(given: Any, out: Any, p: Printer) -> Board:
-    board, high = Board(), given.run_mm * 0.06
+def _bays(given: Any, out: Any, p: Printer) -> Sketch:
+    board, high = Sketch(), given.run_mm * 0.06
     board.line((0.0, 0.0), (given.run_mm, 0.0), "string")
     half = min(45.0, min(b - a for a, b in pairwise(out.marks_mm)) / 6)
     for mark in out.marks_mm[:MARKS]:
@@ -44,8 +44,8 @@ def _bays(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _corner(given: Any, out: Any, p: Printer) -> Board:
-    board = Board()
+def _corner(given: Any, out: Any, p: Printer) -> Sketch:
+    board = Sketch()
     board.line((0.0, 0.0), (given.side_a_mm, 0.0), "string")
     board.line((0.0, 0.0), (0.0, given.side_b_mm), "string")
     board.line((out.a_mm, 0.0), (0.0, out.b_mm), "mark")
@@ -55,9 +55,9 @@ def _corner(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _levels(given: Any, out: Any, p: Printer) -> Board:
+def _levels(given: Any, out: Any, p: Printer) -> Sketch:
     levels = [given.start_mm, *out.levels_mm]
-    board, step = Board(), max(1.0, max(levels) - min(levels))
+    board, step = Sketch(), max(1.0, max(levels) - min(levels))
     points = [(n * step, z) for n, z in enumerate(levels)]
     for a, b in pairwise(points):
         board.line(a, b, "ground")
@@ -68,7 +68,7 @@ def _levels(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-LISTS: dict[str, Callable[[Any, Any, Printer], Board]] = {
+LISTS: dict[str, Callable[[Any, Any, Printer], Sketch]] = {
     "stock-cutting": _cuts,
     "redivide": _bays,
     "three-four-five": _corner,

@@ -6,14 +6,14 @@ import itertools
 from collections.abc import Callable
 from typing import Any
 
-from rowstake.core.drawing.scene import Board
+from rowstake.core.drawing.scene import Sketch
 from rowstake.core.measure import Printer
 
 SHOWN, MOST_DRAWN = 7, 120
 
 
-def _hole(given: Any, out: Any, p: Printer) -> Board:
-    board, r, deep = Board(), given.hole_diameter_mm / 2, given.concrete_depth_mm
+def _hole(given: Any, out: Any, p: Printer) -> Sketch:
+    board, r, deep = Sketch(), given.hole_diameter_mm / 2, given.concrete_depth_mm
     half = min(given.post_w_mm / 2, r)
     board.rect(-r, -deep, r, 0.0, "concrete")
     if half:
@@ -25,8 +25,8 @@ def _hole(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _balusters(given: Any, out: Any, p: Printer) -> Board:
-    board, clear = Board(), given.clear_mm
+def _balusters(given: Any, out: Any, p: Printer) -> Sketch:
+    board, clear = Sketch(), given.clear_mm
     high, post = clear * 0.45, clear * 0.05
     for x in (-post, clear):
         board.rect(x, 0.0, x + post, high * 1.1, "post")
@@ -39,8 +39,8 @@ def _balusters(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _stringers(given: Any, out: Any, p: Printer) -> Board:
-    board, wide = Board(), given.width_mm
+def _stringers(given: Any, out: Any, p: Printer) -> Sketch:
+    board, wide = Sketch(), given.width_mm
     deep = wide * 0.25
     board.rect(0.0, deep, wide, deep * 1.12, "board")
     for n in range(min(out.count, MOST_DRAWN)):
@@ -52,8 +52,8 @@ def _stringers(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _boxes(given: Any, out: Any, p: Printer) -> Board:
-    board, floor, count = Board(), 0.0, len(out.boxes)
+def _boxes(given: Any, out: Any, p: Printer) -> Sketch:
+    board, floor, count = Sketch(), 0.0, len(out.boxes)
     for n, box in enumerate(out.boxes[:MOST_DRAWN]):
         front, top = (count - n) * given.going_mm - given.nosing_mm, floor + box.frame_height_mm
         board.rect(front - box.depth_mm, floor, front, top, "frame")
@@ -69,8 +69,8 @@ def _boxes(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _footing(given: Any, out: Any, p: Printer) -> Board:
-    board, half, post = Board(), out.side_mm / 2, given.post_mm / 2
+def _footing(given: Any, out: Any, p: Printer) -> Sketch:
+    board, half, post = Sketch(), out.side_mm / 2, given.post_mm / 2
     board.rect(-half, 0.0, half, out.thickness_mm, "concrete")
     board.rect(-post, out.thickness_mm, post, out.thickness_mm + out.side_mm * 0.8, "post")
     board.line((-half * 1.6, 0.0), (half * 1.6, 0.0), "ground")
@@ -79,8 +79,8 @@ def _footing(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _span(given: Any, out: Any, p: Printer) -> Board:
-    board, span = Board(), out.span_mm
+def _span(given: Any, out: Any, p: Printer) -> Sketch:
+    board, span = Sketch(), out.span_mm
     deep = span * 0.07
     board.rect(-deep / 2, 0.0, span + deep / 2, deep, "rail")
     for at in (0.0, span):
@@ -92,8 +92,8 @@ def _span(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _ledger(given: Any, out: Any, p: Printer) -> Board:
-    board, apart = Board(), out.spacing_mm
+def _ledger(given: Any, out: Any, p: Printer) -> Sketch:
+    board, apart = Sketch(), out.spacing_mm
     high = apart * 0.5
     board.rect(-apart / 2, 0.0, apart * (SHOWN - 2.5), high, "rail")
     for n in range(SHOWN - 2):
@@ -103,8 +103,8 @@ def _ledger(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _stack(given: Any, out: Any, p: Printer) -> Board:
-    board, top, wide = Board(), given.finished_mm, given.finished_mm * 0.35
+def _stack(given: Any, out: Any, p: Printer) -> Sketch:
+    board, top, wide = Sketch(), given.finished_mm, given.finished_mm * 0.35
     layers = (("board", given.board_mm), ("quiet", given.clip_mm), ("rail", given.joist_mm), ("rail", given.beam_mm))
     for n, (look, thick) in enumerate(layers):
         if thick:
@@ -122,8 +122,8 @@ def _stack(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _rows(board_mm: float, gap_mm: float, count: int, last_mm: float, high: float) -> Board:
-    board, x = Board(), 0.0
+def _rows(board_mm: float, gap_mm: float, count: int, last_mm: float, high: float) -> Sketch:
+    board, x = Sketch(), 0.0
     for _ in range(min(count, SHOWN)):
         board.rect(x, 0.0, x + board_mm, high, "board")
         x += board_mm + gap_mm
@@ -132,7 +132,7 @@ def _rows(board_mm: float, gap_mm: float, count: int, last_mm: float, high: floa
     return board
 
 
-def _deck(given: Any, out: Any, p: Printer) -> Board:
+def _deck(given: Any, out: Any, p: Printer) -> Sketch:
     gap = out.full_board_gap_mm if out.full_board_gap_mm is not None else given.gap_mm
     board = _rows(given.board_mm, gap, out.full_boards, out.last_rip_mm, given.board_mm * 1.6)
     board.dim((0.0, given.board_mm * 1.6), (given.board_mm, given.board_mm * 1.6), p.length(given.board_mm), 1.0)
@@ -141,8 +141,8 @@ def _deck(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _creep(given: Any, out: Any, p: Printer) -> Board:
-    board, long = Board(), given.remaining_a_mm * 2
+def _creep(given: Any, out: Any, p: Printer) -> Sketch:
+    board, long = Sketch(), given.remaining_a_mm * 2
     board.line((0.0, 0.0), (0.0, given.remaining_a_mm), "mark")
     board.line((long, 0.0), (long, given.remaining_b_mm), "mark")
     board.line((0.0, 0.0), (long, 0.0), "string")
@@ -152,8 +152,8 @@ def _creep(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _sweep(given: Any, out: Any, p: Printer) -> Board:
-    board, wide, levels = Board(), given.leaf_width_mm, given.ground_levels_mm
+def _sweep(given: Any, out: Any, p: Printer) -> Sketch:
+    board, wide, levels = Sketch(), given.leaf_width_mm, given.ground_levels_mm
     board.rect(-wide * 0.1, -wide * 0.1, 0.0, wide * 0.55, "post")
     board.rect(0.0, given.bottom_gap_mm, wide, wide * 0.5, "frame")
     step = wide / max(len(levels) - 1, 1)
@@ -163,16 +163,16 @@ def _sweep(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _heat(given: Any, out: Any, p: Printer) -> Board:
-    board, high = Board(), max(out.gap_mm * 6, 30.0)
+def _heat(given: Any, out: Any, p: Printer) -> Sketch:
+    board, high = Sketch(), max(out.gap_mm * 6, 30.0)
     board.rect(-high * 3, 0.0, 0.0, high, "board")
     board.rect(out.gap_mm, 0.0, out.gap_mm + high * 3, high, "board")
     board.dim((0.0, high), (out.gap_mm, high), p.fine(out.gap_mm), 1.0)
     return board
 
 
-def _moves(given: Any, out: Any, p: Printer) -> Board:
-    board, wide = Board(), given.width_mm
+def _moves(given: Any, out: Any, p: Printer) -> Sketch:
+    board, wide = Sketch(), given.width_mm
     thick, moved = wide * 0.2, wide + out.change_mm
     board.rect(0.0, 0.0, wide, thick, "board")
     board.rect(0.0, -2 * thick, moved, -thick, "board")
@@ -181,16 +181,16 @@ def _moves(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-def _settles(given: Any, out: Any, p: Printer) -> Board:
-    board, high = Board(), 30.0
+def _settles(given: Any, out: Any, p: Printer) -> Sketch:
+    board, high = Sketch(), 30.0
     board.rect(0.0, 0.0, high, high, "quiet")
     board.rect(0.0, 0.0, high, max(out.emc_pct, 0.2), "board")
     board.dim((high, max(out.emc_pct, 0.2)), (high, 0.0), f"{out.emc_pct:.1f} %", 1.0)
     return board
 
 
-def _wind(given: Any, out: Any, p: Printer) -> Board:
-    board, high, bay = Board(), given.height_mm, given.bay_mm
+def _wind(given: Any, out: Any, p: Printer) -> Sketch:
+    board, high, bay = Sketch(), given.height_mm, given.bay_mm
     post = bay * 0.03
     board.rect(0.0, 0.0, bay, high, "board")
     for at in (0.0, bay):
@@ -204,7 +204,7 @@ def _wind(given: Any, out: Any, p: Printer) -> Board:
     return board
 
 
-MORE: dict[str, Callable[[Any, Any, Printer], Board]] = {
+MORE: dict[str, Callable[[Any, Any, Printer], Sketch]] = {
     "hole-concrete": _hole, "footing-size": _footing, "joist-span": _span, "beam-span": _span, "ledger-fasteners": _ledger,
     "height-stack": _stack, "deck-boards": _deck, "creep": _creep, "gate-sweep": _sweep, "thermal-gap": _heat,
     "wood-movement": _moves, "moisture-content": _settles, "fence-wind": _wind,

@@ -7,7 +7,7 @@ from typing import Literal
 
 from rowstake.core.catalogue.models import Look
 
-__all__ = ["Board", "Handle", "Layer", "LegFrame", "Look", "Point", "Scene", "Shape"]
+__all__ = ["Handle", "Layer", "LegFrame", "Look", "Point", "Scene", "Shape", "Sketch"]
 
 Point = tuple[float, float]
 
@@ -77,7 +77,7 @@ class Scene:
 
 
 @dataclass(slots=True)
-class Board:
+class Sketch:
     """Collects shapes and the room they take."""
 
     shapes: list[Shape] = field(default_factory=list)

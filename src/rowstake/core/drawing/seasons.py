@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from rowstake.core.drawing.scene import Board, Scene
+from rowstake.core.drawing.scene import Scene, Sketch
 from rowstake.core.measure import Printer
 from rowstake.core.year import Year
 
@@ -15,7 +15,7 @@ def season_scenes(year: Year, wide: float, p: Printer) -> list[Scene]:
     pitch = wide - year.fixed_joint_mm if year.lap else wide + year.fixed_joint_mm
     out = []
     for month in year.months:
-        board = Board()
+        board = Sketch()
         half = month.board_mm / 2
         for i in range(SHOWN):
             middle = wide / 2 + pitch * i

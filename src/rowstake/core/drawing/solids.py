@@ -9,7 +9,7 @@ import shapely
 from shapely.geometry import LineString, Polygon, box
 from shapely.ops import split
 
-from rowstake.core.drawing.scene import Board, Scene, Shape
+from rowstake.core.drawing.scene import Scene, Shape, Sketch
 from rowstake.core.parts import Part
 from rowstake.core.space.solid import dot
 from rowstake.core.space.views import Rings, View, cut, from_side, in_sight, outline, polygons, rings_of
@@ -33,7 +33,7 @@ def _pieces(rings: Rings) -> Iterable[tuple[tuple[float, float], ...]]:
 def standing_scene(parts: Iterable[Part], heading_deg: float = -55.0, tilt_deg: float = 25.0) -> Scene:
     """Everything over the ground as it stands, from a side and from so far over the horizon, without what is hidden."""
     shown = [p for p in parts if p.solid and p.sort.look and p.unit != "m³"]
-    board = Board()
+    board = Sketch()
     for seen in in_sight([p.solid for p in shown if p.solid], from_side(heading_deg, tilt_deg)):
         part = shown[seen.solid]
         for ring in _pieces(seen.rings):
@@ -73,7 +73,7 @@ def within(shapes: Iterable[Shape], low: tuple[float, float], high: tuple[float,
 
 def cut_scene(parts: Iterable[Part], view: View, depth_mm: float, title: str) -> Scene:
     """All that the plane `depth_mm` towards the eye goes through; what lies on both sides of it is not drawn."""
-    board = Board()
+    board = Sketch()
     for shape in cut_shapes(parts, view, depth_mm):
         board.add(shape)
     return board.scene("cut", title, MARGIN_MM)

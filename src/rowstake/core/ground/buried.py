@@ -10,7 +10,7 @@ from shapely.geometry import LineString, Point
 Flat = tuple[float, float]
 
 
-class Line(Protocol):
+class LineInGround(Protocol):
     @property
     def kind(self) -> str: ...
     @property
@@ -19,7 +19,7 @@ class Line(Protocol):
     def keep_mm(self) -> float: ...
 
 
-def zones_along(start: Flat, end: Flat, lines: Sequence[Line], reach_mm: float) -> list[tuple[float, float]]:
+def zones_along(start: Flat, end: Flat, lines: Sequence[LineInGround], reach_mm: float) -> list[tuple[float, float]]:
     """Stretches from `start` in which the middle of a hole, `reach_mm` from its edge, would come too near to one of the lines."""
     leg, out = LineString([start, end]), []
     for line in lines:
@@ -31,6 +31,6 @@ def zones_along(start: Flat, end: Flat, lines: Sequence[Line], reach_mm: float) 
     return out
 
 
-def clearance_mm(at: Flat, reach_mm: float, line: Line) -> float:
+def clearance_mm(at: Flat, reach_mm: float, line: LineInGround) -> float:
     """From the edge of a hole to a line; below zero the hole is dug over it."""
     return float(LineString(line.points).distance(Point(at))) - reach_mm

@@ -18,7 +18,7 @@ from rowstake.core.measure import Printer
 from rowstake.core.measure.length import LONGEST_MM
 from rowstake.core.once import once
 
-SCHEMA = 2
+SCHEMA = 3
 Length = Annotated[float, Field(gt=0, le=LONGEST_MM)]
 LengthOrZero = Annotated[float, Field(ge=0, le=LONGEST_MM)]
 Key = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[A-Za-z0-9_-]+$")]
@@ -115,7 +115,7 @@ class Common(Block):
         extra="forbid", allow_inf_nan=False, populate_by_name=True, json_schema_serialization_defaults_required=True
     )
 
-    schema_: Literal[2] = Field(default=2, alias="schema")
+    schema_: Literal[3] = Field(default=3, alias="schema")
     name: Name
     region: str
     units: Literal["mm", "ft-in"]

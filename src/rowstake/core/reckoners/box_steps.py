@@ -24,7 +24,7 @@ class BoxSteps(Inputs):
     way: Literal["stacked", "stepped"] = "stacked"
 
 
-class Box(Outputs):
+class BoxTold(Outputs):
     """One platform, from the ground up: how high its frame is and how deep, its two long rails and its rungs, and the legs that it
     stands on where nothing is under it."""
 
@@ -40,7 +40,7 @@ class Box(Outputs):
 class Boxes(Outputs):
     risers: int
     riser_mm: float
-    boxes: list[Box]
+    boxes: list[BoxTold]
     timber_mm: float
 
 
@@ -73,7 +73,7 @@ def run(given: BoxSteps) -> Boxes:
         high = riser - given.tread_mm if lowest else riser
         legs = 0 if lowest or given.way == "stacked" else 2 * (spaces + 1)
         boxes.append(
-            Box(
+            BoxTold(
                 frame_height_mm=high,
                 depth_mm=deep,
                 rails_mm=given.width_mm,

@@ -27,7 +27,7 @@ class FenceWind(Inputs):
     lateral_bearing_kpa_per_m: Annotated[float, Field(ge=1, le=500)] = 15.7
 
 
-class Stands(Outputs):
+class WindLoad(Outputs):
     pressure_pa: float
     force_n: float
     moment_nm: float
@@ -38,7 +38,7 @@ class Stands(Outputs):
     governed_by: Literal["post", "embedment"]
 
 
-def run(given: FenceWind) -> Stands:
+def run(given: FenceWind) -> WindLoad:
     """The gust that a bay stands, m/s: `V · √(capacity / demand)` of the post's bending and of the earth round it, the lesser.
 
     Demand from `pressure_pa`, `bay_force_n` and `ground_moment_nm`; capacity `Fb · S` for a gust's short time, and
@@ -57,7 +57,7 @@ def run(given: FenceWind) -> Stands:
     by_post = given.wind_mps * math.sqrt(post_nm / moment)
     by_earth = given.wind_mps * math.sqrt(earth_n / force)
     depth = earth.required_embedment_mm(force, lever, given.hole_diameter_mm, soil)
-    return Stands(
+    return WindLoad(
         pressure_pa=pressure,
         force_n=force,
         moment_nm=moment,
@@ -69,7 +69,7 @@ def run(given: FenceWind) -> Stands:
     )
 
 
-def say(given: FenceWind, out: Stands, p: Printer) -> str:
+def say(given: FenceWind, out: WindLoad, p: Printer) -> str:
     what = "the post" if out.governed_by == "post" else "the earth round the post"
     verdict = "more than" if out.holds_to_mps >= given.wind_mps else "less than"
     return (
@@ -80,7 +80,7 @@ def say(given: FenceWind, out: Stands, p: Printer) -> str:
 
 RECKONER = Reckoner(
     "fence-wind", "holes", "Wind on a fence", "The gust at which the post or the earth reaches its limit.",
-    FenceWind, Stands, run, say,
+    FenceWind, WindLoad, run, say,
     {"height_mm": 1828.8, "bay_mm": 2438.4, "solidity": 1, "exposure": "C", "wind_mps": 46.94,
      "species": "southern_pine", "post_size": "4x4", "hole_diameter_mm": 254, "embedment_mm": 762,
      "lateral_bearing_kpa_per_m": 15.7},

@@ -41,7 +41,7 @@ class LedgerFasteners(Inputs):
     """What one structural screw carries by its maker; None: what any carries."""
 
 
-class Fixed(Outputs):
+class FixedBy(Outputs):
     spacing_mm: float
     count: int | None
     by: str
@@ -70,7 +70,7 @@ def _even(each_n: float, joist_span_mm: float, kpa: float) -> float:
     return min(whole(raw / IN) * IN if raw >= IN else raw, FACTS.widest_in * IN)
 
 
-def run(given: LedgerFasteners) -> Fixed:
+def run(given: LedgerFasteners) -> FixedBy:
     """How far apart fixings of a ledger stand, mm, and how many: by the published table at its own loads (40 and 10 psf), the column of
     the span or the next longer; else `capacity / (½ · span · load)`, rounded down to the inch, at most 36 in. Structural screws by what
     one of them is rated for.
@@ -88,10 +88,10 @@ def run(given: LedgerFasteners) -> Fixed:
     count = None
     if given.length_mm is not None:
         count = up(max(0.0, given.length_mm - 2 * FACTS.from_end_mm) / spacing) + 1
-    return Fixed(spacing_mm=spacing, count=count, by=by)
+    return FixedBy(spacing_mm=spacing, count=count, by=by)
 
 
-def say(given: LedgerFasteners, out: Fixed, p: Printer) -> str:
+def say(given: LedgerFasteners, out: FixedBy, p: Printer) -> str:
     number = "" if out.count is None else f", {out.count} in all"
     return (
         f"{WORDS[given.fastener].capitalize()} every {p.length(out.spacing_mm)}{number}, in two staggered rows "
@@ -101,6 +101,6 @@ def say(given: LedgerFasteners, out: Fixed, p: Printer) -> str:
 
 RECKONER = Reckoner(
     "ledger-fasteners", "frame", "Ledger fixings", "Capacity of a fixing over the load it carries.",
-    LedgerFasteners, Fixed, run, say,
+    LedgerFasteners, FixedBy, run, say,
     {"joist_span_mm": 3048, "fastener": "lag_13mm", "live_kpa": 1.9152104, "dead_kpa": 0.4788026},
 )  # fmt: skip

@@ -14,7 +14,7 @@ from rowstake.core.reckoners.base import Inputs, Outputs, Reckoner, Written
 Reading = Annotated[float, Field(ge=0, le=20_000)]
 
 
-class Sight(BaseModel):
+class StaffSight(BaseModel):
     """The staff read back at the point before, and on at the next, from one place of the instrument."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
@@ -25,7 +25,7 @@ class Sight(BaseModel):
 
 class LevelLoop(Inputs):
     start_mm: Annotated[float, Field(ge=-1_000_000, le=1_000_000)] = 0
-    sights: Annotated[list[Sight], Field(min_length=2, max_length=500)]
+    sights: Annotated[list[StaffSight], Field(min_length=2, max_length=500)]
 
 
 class Levelled(Outputs):

@@ -19,7 +19,7 @@ class Stairs(Inputs):
     stringer_width_mm: Length | None = None
 
 
-class Way(Outputs):
+class StairWay(Outputs):
     """Another way of taking the rise."""
 
     risers: int
@@ -28,7 +28,7 @@ class Way(Outputs):
     step_mm: float
 
 
-class Flight(Outputs):
+class StairFlight(Outputs):
     risers: int
     riser_mm: float
     treads: int
@@ -38,11 +38,11 @@ class Flight(Outputs):
     throat_mm: float | None
     stringer_mm: float
     """Along the slope, from the first nose to the last."""
-    ways: list[Way]
+    ways: list[StairWay]
     """One riser fewer, where there are that many, and one more."""
 
 
-def run(given: Stairs) -> Flight:
+def run(given: Stairs) -> StairFlight:
     """Risers `n = ⌈rise / max⌉` each `rise / n`, one tread fewer; the first riser is cut shorter by a tread; a step is
     `2 · riser + run`; the throat `width − riser · run / √(riser² + run²)` is what the notches leave of a cut stringer.
 
@@ -61,7 +61,7 @@ def run(given: Stairs) -> Flight:
         raise refuse(
             "stringer_width_mm", f"{width:g} mm", f"more than {notch:.0f} mm", "The notches cut the stringer through"
         )
-    return Flight(
+    return StairFlight(
         risers=risers,
         riser_mm=riser,
         treads=risers - 1,
@@ -74,9 +74,9 @@ def run(given: Stairs) -> Flight:
     )
 
 
-def _way(given: Stairs, risers: int) -> Way:
+def _way(given: Stairs, risers: int) -> StairWay:
     riser = given.total_rise_mm / risers
-    return Way(
+    return StairWay(
         risers=risers,
         riser_mm=riser,
         total_run_mm=(risers - 1) * given.tread_run_mm,
@@ -84,7 +84,7 @@ def _way(given: Stairs, risers: int) -> Way:
     )
 
 
-def say(given: Stairs, out: Flight, p: Printer) -> str:
+def say(given: Stairs, out: StairFlight, p: Printer) -> str:
     return (
         f"{out.risers} risers of {p.length(out.riser_mm)} and {out.treads} treads over {p.length(out.total_run_mm)}; "
         f"cut the bottom riser to {p.length(out.bottom_riser_cut_mm)}."
@@ -97,6 +97,6 @@ def say(given: Stairs, out: Flight, p: Printer) -> str:
 
 RECKONER = Reckoner(
     "stairs", "steps", "Stairs", "Equal risers within the limit; the bottom one is cut shorter by a tread.",
-    Stairs, Flight, run, say,
+    Stairs, StairFlight, run, say,
     {"total_rise_mm": 914.4, "max_riser_mm": 196.85, "tread_run_mm": 279.4, "tread_thickness_mm": 25.4},
 )  # fmt: skip

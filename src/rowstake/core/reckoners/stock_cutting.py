@@ -9,7 +9,7 @@ from typing import Annotated, Any
 from pydantic import BaseModel, ConfigDict, Field
 
 from rowstake.core.cutting.plan import Saw, Stock
-from rowstake.core.cutting.proven import Asked, proven
+from rowstake.core.cutting.proven import CutOrder, proven
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer, parse_length
 from rowstake.core.reckoners.base import Inputs, Length, Outputs, Reckoner, Written
@@ -27,7 +27,7 @@ class Pieces(Closed):
     count: Annotated[int, Field(ge=1, le=2000)] = 1
 
 
-class OnSale(Closed):
+class LengthOnSale(Closed):
     """A length on sale; `available` is how many there are, None for as many as are wanted."""
 
     length_mm: Length
@@ -37,19 +37,19 @@ class OnSale(Closed):
 
 class StockCutting(Inputs):
     pieces: Annotated[list[Pieces], Field(min_length=1, max_length=300)]
-    stock: Annotated[list[OnSale], Field(min_length=1, max_length=20)]
+    stock: Annotated[list[LengthOnSale], Field(min_length=1, max_length=20)]
     kerf_mm: Annotated[float, Field(ge=0, le=20)] = 3
     end_trim_mm: Annotated[float, Field(ge=0, le=500)] = 0
 
 
-class Cut(Outputs):
+class StockCut(Outputs):
     stock_length_mm: float
     pieces_mm: list[float]
     offcut_mm: float
 
 
 class Cuts(Outputs):
-    boards: list[Cut]
+    boards: list[StockCut]
     stock_count: int
     cost: float
     lower_bound_cost: float
@@ -77,7 +77,7 @@ def run(given: StockCutting) -> Cuts:
             f"at most {max(0.0, usable):g} mm",
             "A piece is longer than any board on sale",
         )
-    asked = Asked(
+    asked = CutOrder(
         tuple(counts), tuple(counts.values()), tuple(Stock(s.length_mm, s.price, s.available) for s in given.stock), Saw(given.kerf_mm, given.end_trim_mm),
     )  # fmt: skip
     until = time.monotonic() + SECONDS
@@ -87,7 +87,7 @@ def run(given: StockCutting) -> Cuts:
         raise refuse("stock", "; ".join(f"{s.available} of {s.length_mm:g} mm" for s in given.stock if s.available is not None),
                      "boards enough for every piece", "The boards that are there do not hold all pieces") from None  # fmt: skip
     boards = [
-        Cut(stock_length_mm=asked.stock[b.stock].length_mm, pieces_mm=list(b.pieces_mm), offcut_mm=asked.offcut_mm(b)) for b in made.boards
+        StockCut(stock_length_mm=asked.stock[b.stock].length_mm, pieces_mm=list(b.pieces_mm), offcut_mm=asked.offcut_mm(b)) for b in made.boards
     ]  # fmt: skip
     return Cuts(
         boards=boards, stock_count=len(boards), cost=made.cost, lower_bound_cost=made.bound, optimal=made.optimal

@@ -15,12 +15,12 @@ class Stringers(Inputs):
     max_spacing_mm: Length
 
 
-class Spread(Outputs):
+class StringerSpread(Outputs):
     count: int
     spacing_mm: float
 
 
-def run(given: Stringers) -> Spread:
+def run(given: Stringers) -> StringerSpread:
     """Stringers `n = ⌈(width − stringer) / max⌉ + 1`, at least two, the outer faces at the ends; `(width − stringer) / (n − 1)` centre to
     centre.
 
@@ -33,14 +33,14 @@ def run(given: Stringers) -> Spread:
             "Two stringers do not fit side by side",
         )  # fmt: skip
     spaces = counted(max(1, up(between / given.max_spacing_mm)), "max_spacing_mm", given.max_spacing_mm)
-    return Spread(count=spaces + 1, spacing_mm=between / spaces)
+    return StringerSpread(count=spaces + 1, spacing_mm=between / spaces)
 
 
-def say(given: Stringers, out: Spread, p: Printer) -> str:
+def say(given: Stringers, out: StringerSpread, p: Printer) -> str:
     return f"{out.count} stringers at {p.length(out.spacing_mm)} centres, the outer faces at both ends."
 
 
 RECKONER = Reckoner(
     "stringers", "steps", "Stringers under a flight", "Outer faces at the ends, the fewest within what the tread spans.",
-    Stringers, Spread, run, say, {"width_mm": 1219.2, "stringer_mm": 38.1, "max_spacing_mm": 406.4},
+    Stringers, StringerSpread, run, say, {"width_mm": 1219.2, "stringer_mm": 38.1, "max_spacing_mm": 406.4},
 )  # fmt: skip

@@ -22,7 +22,7 @@ ORDER = {"danger": 0, "will fail": 1, "will show": 2}
 
 
 @dataclass(frozen=True, slots=True)
-class Asked:
+class RuleAsked:
     """One rule as a question, with its answer where there is one."""
 
     key: str
@@ -46,7 +46,7 @@ class Asked:
 class Inspection:
     """`open` are questions not answered yet; `verdict` sums up what was found, the worst first."""
 
-    questions: tuple[Asked, ...]
+    questions: tuple[RuleAsked, ...]
     open: int
     verdict: str
 
@@ -69,16 +69,16 @@ def inspection(trade: str, record: Record, p: Printer, cost_of: CostOf = _not_as
     return Inspection(rows, open_, verdict)
 
 
-def _asked(record: Record, key: str, p: Printer, usual: tuple[Mend, ...]) -> Asked:
+def _asked(record: Record, key: str, p: Printer, usual: tuple[Mend, ...]) -> RuleAsked:
     rule, found = CATALOGUE.inspection[key], record.last("inspection", key)
     values: Any = found.values if found else None
-    return Asked(
+    return RuleAsked(
         key, rule.where, p.worded(rule.wrong), rule.why, p.worded(rule.right), rule.bad, values.answer if values else "", values.place if values else "",
         values.note if values else "", f"{found.author}, {found.time:%d %b %H:%M}" if found else "", values.cost if values else None,
         found.photos if found else (), found.id if found else "", usual,
     )  # fmt: skip
 
 
-def faults_found(made: Inspection) -> list[Asked]:
+def faults_found(made: Inspection) -> list[RuleAsked]:
     """What is wrong, the worst first."""
     return sorted((q for q in made.questions if q.answer == "wrong"), key=lambda q: ORDER[q.bad])

@@ -147,7 +147,7 @@ def _half(shape: BaseGeometry, alpha: float, beta: float, delta: float, way: flo
 
 
 @dataclass(frozen=True, slots=True)
-class Seen:
+class FaceSeen:
     """A part of one face that is in sight: of which solid (by its place in the list), how squarely it is turned to the eye
     (1: fully), and what is seen of it."""
 
@@ -157,7 +157,7 @@ class Seen:
     rings: Rings
 
 
-def in_sight(solids: Sequence[Solid], view: View) -> list[Seen]:
+def in_sight(solids: Sequence[Solid], view: View) -> list[FaceSeen]:
     """Every face, or what is left of it when all that stands before it is taken away. Solids may touch, not cross.
 
     A face's depth at a point (x, y) of the page is w = (d − n·(x·right + y·up)) / (n·eye); of two faces over one place that
@@ -186,7 +186,7 @@ def in_sight(solids: Sequence[Solid], view: View) -> list[Seen]:
             if n in hidden
             else flats[n]
         )
-        out += [Seen(i, dot(face.normal, view.eye), face.normal, rings_of(piece)) for piece in polygons(left)]
+        out += [FaceSeen(i, dot(face.normal, view.eye), face.normal, rings_of(piece)) for piece in polygons(left)]
     return out
 
 

@@ -9,7 +9,7 @@ from functools import lru_cache
 
 
 @dataclass(frozen=True, slots=True)
-class Stretch:
+class LoadStretch:
     """An even load `n_mm` (N per mm) from one place to another."""
 
     start: float
@@ -35,7 +35,7 @@ class Bent:
     shear_n: float
 
 
-Loads = Sequence[Stretch | Point]
+Loads = Sequence[LoadStretch | Point]
 _SAMPLES = 24
 
 
@@ -64,7 +64,7 @@ def bend(supports: Sequence[float], start: float, end: float, loads: Loads) -> B
 
 
 @lru_cache(maxsize=4096)
-def _bent(supports: tuple[float, ...], start: float, end: float, loads: tuple[Stretch | Point, ...]) -> Bent:
+def _bent(supports: tuple[float, ...], start: float, end: float, loads: tuple[LoadStretch | Point, ...]) -> Bent:
     """As asked of `bend`: joists side by side are alike."""
     s = list(supports)
     if len(s) < 2 or any(b - a <= 1e-9 for a, b in itertools.pairwise(s)):

@@ -18,7 +18,7 @@ SAME_MM = 0.05
 
 
 @dataclass(frozen=True, slots=True)
-class Laid:
+class OnBlank:
     """A piece where it lies on its blank: how far over from the edge, and how far along from where the blank begins."""
 
     part: Part
@@ -38,13 +38,13 @@ class Blank:
     def parts(self) -> tuple[Part, ...]:
         return tuple(part for strip in self.strips for part in strip)
 
-    def laid(self, kerf_mm: float) -> list[Laid]:
+    def laid(self, kerf_mm: float) -> list[OnBlank]:
         """Every piece, with a kerf between it and the next."""
         out, aside = [], 0.0
         for strip in self.strips:
             along = 0.0
             for part in strip:
-                out.append(Laid(part, aside, along))
+                out.append(OnBlank(part, aside, along))
                 along += part.length_mm + kerf_mm
             aside += strip[0].width_mm + kerf_mm
         return out

@@ -37,7 +37,7 @@ class Lesson:
 
 
 @dataclass(frozen=True, slots=True)
-class Course:
+class TrainingCourse:
     trade: str
     number: int
     region: str
@@ -51,7 +51,7 @@ class Course:
 
 
 @lru_cache(maxsize=KEPT)
-def course(trade: str, number: int, region: str) -> Course:
+def course(trade: str, number: int, region: str) -> TrainingCourse:
     """Raises `JobFault` for a trade without a trainer, a region or a number there is not."""
     training = _training(trade)
     if region not in CATALOGUE.regions:
@@ -76,7 +76,7 @@ def course(trade: str, number: int, region: str) -> Course:
         )  # fmt: skip
         parts = spoilt.parts
     words = ", ".join(f"{f.name} {f.text}" for f in made.trade.figures(made)[:2])
-    return Course(trade, number, region, words, parts, tuple(lessons))
+    return TrainingCourse(trade, number, region, words, parts, tuple(lessons))
 
 
 def _training(trade: str) -> Training:

@@ -14,7 +14,7 @@ FINE = ("gap", "lap", "rip", "change", "push", "out", "pitch")
 
 
 @dataclass(frozen=True, slots=True)
-class Row:
+class AnswerRow:
     name: str
     text: str
 
@@ -26,37 +26,37 @@ NOT_ASKED = ("count", "throat_mm")
 MOST_ROWS = 40
 
 
-def _words(name: str, value: Any, p: Printer) -> Row:
+def _words(name: str, value: Any, p: Printer) -> AnswerRow:
     if value is None:
-        return Row(name.removesuffix("_mm").replace("_", " "), "none")
+        return AnswerRow(name.removesuffix("_mm").replace("_", " "), "none")
     if isinstance(value, list):
         text = ", ".join(p.bare(v) for v in value[:40]) + (" …" if len(value) > 40 else "")
-        return Row(name.removesuffix("_mm"), text)
+        return AnswerRow(name.removesuffix("_mm"), text)
     if name.endswith("_mm"):
         fine = any(word in name for word in FINE)
-        return Row(name.removesuffix("_mm").replace("_", " "), p.fine(value) if fine else p.length(value))
+        return AnswerRow(name.removesuffix("_mm").replace("_", " "), p.fine(value) if fine else p.length(value))
     if name.endswith("_m3"):
-        return Row(name.removesuffix("_m3").replace("_", " "), p.volume(value))
+        return AnswerRow(name.removesuffix("_m3").replace("_", " "), p.volume(value))
     if name.endswith("_mps"):
-        return Row(name.removesuffix("_mps").replace("_", " "), p.speed(value))
+        return AnswerRow(name.removesuffix("_mps").replace("_", " "), p.speed(value))
     if isinstance(value, bool):
-        return Row(name.replace("_", " "), "yes" if value else "no")
+        return AnswerRow(name.replace("_", " "), "yes" if value else "no")
     for suffix, unit in UNITS.items():
         if name.endswith(suffix):
-            return Row(name.removesuffix(suffix).replace("_", " "), f"{value:.4g} {unit}")
+            return AnswerRow(name.removesuffix(suffix).replace("_", " "), f"{value:.4g} {unit}")
     words = WORDS.get(str(value), str(value))
-    return Row(name.replace("_", " "), f"{value:g}" if isinstance(value, float) else words)
+    return AnswerRow(name.replace("_", " "), f"{value:g}" if isinstance(value, float) else words)
 
 
-def rows(out: Outputs, p: Printer) -> list[Row]:
+def rows(out: Outputs, p: Printer) -> list[AnswerRow]:
     """Every output in order; what was not asked for has no row, and of several things alike each has one."""
-    made: list[Row] = []
+    made: list[AnswerRow] = []
     for name, value in out.model_dump().items():
         if isinstance(value, list) and value and isinstance(value[0], dict):
             one = name.removesuffix("es" if name.endswith("xes") else "s").replace("_", " ")
             for n, item in enumerate(value[:MOST_ROWS], 1):
                 told = (_words(key, inner, p) for key, inner in item.items())
-                made.append(Row(f"{one} {n}", ", ".join(f"{row.name} {row.text}" for row in told)))
+                made.append(AnswerRow(f"{one} {n}", ", ".join(f"{row.name} {row.text}" for row in told)))
         elif value is not None or name not in NOT_ASKED:
             made.append(_words(name, value, p))
     return made

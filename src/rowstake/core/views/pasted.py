@@ -6,7 +6,7 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from rowstake.core.views.second import Ask
+from rowstake.core.views.second import QuoteAsk
 
 PRICE = "price"
 TOTAL = ("total", "price", "sum", "to pay", "together")
@@ -27,7 +27,7 @@ class Pasted:
     left: tuple[str, ...]
 
 
-def read_pasted(text: str, asks: Sequence[Ask]) -> Pasted:
+def read_pasted(text: str, asks: Sequence[QuoteAsk]) -> Pasted:
     """Line by line: the words of an ask, and the figure that stands with them. Said twice, counts are added and a length is the first."""
     counts: dict[str, int] = {}
     quoted: dict[str, str] = {}
@@ -50,7 +50,7 @@ def read_pasted(text: str, asks: Sequence[Ask]) -> Pasted:
     return Pasted(quoted | {key: str(n) for key, n in counts.items()}, tuple(left))
 
 
-def _named(ask: Ask, said: str) -> bool:
+def _named(ask: QuoteAsk, said: str) -> bool:
     """Whether a line speaks of what is asked: its first word, one or many."""
     word = ask.name.lower().split(" for ")[0].rstrip("s")
     return re.search(rf"\b{re.escape(word)}s?\b", said) is not None

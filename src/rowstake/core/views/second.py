@@ -18,7 +18,7 @@ Length = Annotated[float, Field(gt=0, le=100_000)] | None
 
 
 @dataclass(frozen=True, slots=True)
-class Ask:
+class QuoteAsk:
     """A quantity that a quotation may give, and what weighs it: a count, or a length in mm. `fits` tells of which plans it is asked."""
 
     key: str
@@ -35,7 +35,7 @@ def weigh(theirs: float, ours: float) -> Literal["agrees", "short", "over"]:
     return "over" if theirs > ours * (1 + CATALOGUE.materials.limits.quote_over) else "agrees"
 
 
-def second_look(plan: Any, asks: Sequence[Ask], quoted: dict[str, Any]) -> list[Verdict]:
+def second_look(plan: Any, asks: Sequence[QuoteAsk], quoted: dict[str, Any]) -> list[Verdict]:
     """A verdict for each quantity that was given, in the order of the work; lengths may be text in any unit. Raises `JobFault`."""
     asks = [ask for ask in asks if ask.fits(plan)]
     given = {k: v for k, v in quoted.items() if v not in (None, "")}

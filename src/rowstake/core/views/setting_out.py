@@ -7,7 +7,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from functools import partial
 
-from rowstake.core.drawing.scene import Board, Point, Scene, Shape
+from rowstake.core.drawing.scene import Point, Scene, Shape, Sketch
 from rowstake.core.measure import Printer
 from rowstake.core.views.base import Schedule
 
@@ -71,7 +71,7 @@ def _along(told: StringTold, along: float, off: float) -> Point:
 
 def setting_out_scene(strings: Sequence[StringTold], posts: Iterable[Shape], p: Printer) -> Scene:
     """The strings from above, run out to the boards that carry them, with what is marked on each, and the posts that they are for."""
-    board, back = Board(), BACK_MM[p.units]
+    board, back = Sketch(), BACK_MM[p.units]
     for post in posts:
         board.add(post)
     for told in strings:

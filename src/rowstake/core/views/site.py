@@ -63,7 +63,7 @@ class BayTold:
 
 
 @dataclass(frozen=True, slots=True)
-class Stretch:
+class MarkStretch:
     """What marks are divided over when there is no signal: between fixed posts, in equal bays of at most `pitch_mm`."""
 
     leg: int
@@ -139,7 +139,7 @@ class SizeAsked:
 class SiteTold:
     holes: tuple[HoleTold, ...] = ()
     bays: tuple[BayTold, ...] = ()
-    stretches: tuple[Stretch, ...] = ()
+    stretches: tuple[MarkStretch, ...] = ()
     frames: tuple[FrameTold, ...] = ()
     corners: tuple[CornerTold, ...] = ()
     strings: tuple[StringTold, ...] = ()

@@ -9,7 +9,7 @@ from fastapi import APIRouter, Depends, Query, Request, Response
 
 from rowstake.core.cost.book import Item
 from rowstake.files import stem_of
-from rowstake.files.books import Change, Read, Row, changes, read_book, write_csv, write_xlsx
+from rowstake.files.books import BookParsed, PriceChange, RowLeftOut, changes, read_book, write_csv, write_xlsx
 from rowstake.server.routes.jobs import Number
 from rowstake.server.session import BooksHere
 from rowstake.store.books import BookHeld
@@ -33,10 +33,10 @@ class BookRead:
     name: str
     currency: str
     items: int
-    left_out: list[Row]
+    left_out: list[RowLeftOut]
     unpriced: int
     unknown: list[str]
-    changes: list[Change]
+    changes: list[PriceChange]
     changed: int
 
 
@@ -58,7 +58,7 @@ def look(data: Sent, name: Name, books: BooksHere, into: str | None = None) -> B
     return _told(read, changes(books.get(into), read.book) if into else [])
 
 
-def _told(read: Read, differ: list[Change]) -> BookRead:
+def _told(read: BookParsed, differ: list[PriceChange]) -> BookRead:
     return BookRead(
         read.book.name, read.book.currency, len(read.book.items), list(read.left_out[:SHOWN]), read.unpriced, list(read.unknown), differ[:SHOWN], len(differ)
     )  # fmt: skip

@@ -22,7 +22,7 @@ ORDER = ("print", "lists", "drawings", "job")
 
 
 @dataclass(frozen=True, slots=True)
-class Offer:
+class ExportOffer:
     group: str
     format: str
     document: str
@@ -32,12 +32,12 @@ class Offer:
 
 
 @router.get("")
-def offers(key: str, jobs: JobsHere, books: BooksHere, records: RecordsHere) -> list[Offer]:
+def offers(key: str, jobs: JobsHere, books: BooksHere, records: RecordsHere) -> list[ExportOffer]:
     """Everything that can be taken out of this job."""
     job = read_job(jobs.get(key).document)
     made, prices, entered = kept_plan(job), prices_of(job, books), records.since(key, 0).last > 0
     return [
-        Offer(f.group, f.id, document, name.split(";")[0].split(",")[0], f.suffix.split(".")[-1].upper())
+        ExportOffer(f.group, f.id, document, name.split(";")[0].split(",")[0], f.suffix.split(".")[-1].upper())
         for f in sorted(formats().values(), key=lambda f: ORDER.index(f.group))
         if (prices or not f.priced) and (entered or not f.logged)
         for document, name in f.documents(made).items()

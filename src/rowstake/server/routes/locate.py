@@ -16,7 +16,7 @@ from rowstake.server.session import LocatingHere
 router = APIRouter(prefix="/api/locate", tags=["locate"])
 
 
-class AskAbout(BaseModel):
+class AboutLocate(BaseModel):
     document: dict[str, Any]
 
 
@@ -32,12 +32,12 @@ def _put(path: str, value: Any) -> dict[str, Any]:
     return {"do": "set", "path": path, "value": value}
 
 
-def _job(body: AskAbout) -> Job:
+def _job(body: AboutLocate) -> Job:
     return read_job(body.document)
 
 
 @router.post("/request")
-def request(body: AskAbout, desk: LocatingHere) -> Located:
+def request(body: AboutLocate, desk: LocatingHere) -> Located:
     """Asks for the ground of a job's plan to be located."""
     job = _job(body)
     scene = kept_plan(job).trade.scenes(kept_plan(job))["plan"]
@@ -46,7 +46,7 @@ def request(body: AskAbout, desk: LocatingHere) -> Located:
 
 
 @router.post("/look")
-def look(body: AskAbout, desk: LocatingHere) -> Located:
+def look(body: AboutLocate, desk: LocatingHere) -> Located:
     """What became of the job's ticket."""
     job = _job(body)
     if not job.site.ticket:

@@ -38,7 +38,7 @@ else:
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
 
-class Ask(BaseModel):
+class PlanAsk(BaseModel):
     """`sight` is what is looked at; without one all of it is sent."""
 
     document: dict[str, Any]
@@ -46,15 +46,15 @@ class Ask(BaseModel):
     sight: Sight | None = None
 
 
-class AskAbout(BaseModel):
+class AboutPlan(BaseModel):
     document: dict[str, Any]
 
 
-class AskToSee(AskAbout):
+class AskToSee(AboutPlan):
     sight: Sight
 
 
-class AskOf(AskAbout):
+class AskOf(AboutPlan):
     """`only` names findings by their places in the plan; None asks for all."""
 
     only: Annotated[list[Annotated[int, Field(ge=0, le=10_000)]], Field(max_length=200)] | None = None
@@ -77,13 +77,13 @@ PLANNED, TRIED = TypeAdapter(Planned), TypeAdapter(Tried)
 
 
 @router.post("", response_model=Planned)
-def make(body: Ask) -> Response:
+def make(body: PlanAsk) -> Response:
     job = apply(read_job(body.document), body.edits)
     return as_json(PLANNED, Planned(write_job(job), desk(kept_plan(job), body.sight)))
 
 
 @router.post("/try", response_model=Tried)
-def try_out(body: Ask, books: BooksHere) -> Response:
+def try_out(body: PlanAsk, books: BooksHere) -> Response:
     """As `make`, with what differs from the document as it was."""
     before = read_job(body.document)
     more = priced_figures(before, books)
@@ -102,7 +102,7 @@ def look(body: AskToSee) -> Response:
 
 
 @router.post("/seasons")
-def year(body: AskAbout) -> list[Season]:
+def year(body: AboutPlan) -> list[Season]:
     """The boards through the year, month by month."""
     return seasons(kept_plan(read_job(body.document)))
 
@@ -122,7 +122,7 @@ def consequences(body: AskOf, books: BooksHere) -> list[list[Consequence]]:
 
 
 @router.post("/check")
-def check(body: AskAbout) -> Checked:
+def check(body: AboutPlan) -> Checked:
     """What does not go together in the plan, and what nothing holds."""
     return checked(kept_plan(read_job(body.document)))
 
@@ -131,7 +131,7 @@ STANDING = TypeAdapter(Standing)
 
 
 @router.post("/standing", response_model=Standing)
-def stand(body: AskAbout) -> Response:
+def stand(body: AboutPlan) -> Response:
     """Every drawn part as a body, for a picture that can be turned."""
     return as_json(STANDING, standing(kept_plan(read_job(body.document)).parts))
 
@@ -139,7 +139,7 @@ def stand(body: AskAbout) -> Response:
 Place = Annotated[float, Field(ge=-1e8, le=1e8)]
 
 
-class AskToCut(AskAbout):
+class AskToCut(AboutPlan):
     start: tuple[Place, Place]
     end: tuple[Place, Place]
 
@@ -152,14 +152,14 @@ def cut(body: AskToCut) -> Scene:
 
 
 @router.post("/compare/{name}")
-def compared(name: str, body: AskAbout, books: BooksHere) -> list[Side]:
+def compared(name: str, body: AboutPlan, books: BooksHere) -> list[Side]:
     """Ways of doing this job beside each other, by the name of the comparison."""
     job = read_job(body.document)
     return comparison(job, name, priced_figures(job, books))
 
 
 @router.post("/variants")
-def side_by_side(body: AskAbout, books: BooksHere) -> list[Side]:
+def side_by_side(body: AboutPlan, books: BooksHere) -> list[Side]:
     """The work in hand and its variants, beside each other."""
     job = read_job(body.document)
     return variants(job, priced_figures(job, books))
@@ -184,7 +184,7 @@ def look_again(body: AskSecondLook, books: BooksHere) -> list[Verdict]:
     return [*told, price_verdict(costed(plan, prices), str(price))]
 
 
-class AskToRead(AskAbout):
+class AskToRead(AboutPlan):
     text: Annotated[str, Field(max_length=40_000)]
 
 

@@ -24,7 +24,7 @@ from rowstake.core.site.conditions import PlaceTold, place_told
 from rowstake.core.views.lists import BuyRow, TicketRow, buy_rows, ticket_rows
 from rowstake.files.day_pages import day_html
 from rowstake.files.pages import as_pdf
-from rowstake.outside.conditions import Place, Skies
+from rowstake.outside.conditions import Skies, WeatherPlace
 from rowstake.server.prices import empty, leads_of, prices_of, racked, sold
 from rowstake.server.session import BooksHere, RackHere, SkyHere
 from rowstake.store.books import Books
@@ -32,14 +32,14 @@ from rowstake.store.books import Books
 router = APIRouter(prefix="/api/plan", tags=["prices"])
 
 
-class AskAbout(BaseModel):
+class AboutPrices(BaseModel):
     """`job` is the id of a saved job: what it uses of the rack already stays with it."""
 
     document: dict[str, Any]
     job: Annotated[str | None, Field(max_length=60)] = None
 
 
-class AskOfSection(AskAbout):
+class AskOfSection(AboutPrices):
     """`section` is its place among those that are cut, from 0."""
 
     section: Annotated[int, Field(ge=0, le=500)]
@@ -68,7 +68,7 @@ class Bought:
 
 
 @router.post("/price")
-def price(body: AskAbout, books: BooksHere, rack: RackHere) -> CostTold:
+def price(body: AboutPrices, books: BooksHere, rack: RackHere) -> CostTold:
     """What the job costs by the books it names."""
     job = read_job(body.document)
     made = kept_plan(job)
@@ -92,7 +92,7 @@ class OrderTold:
 
 
 @router.post("/orders")
-def ordered(body: AskAbout, books: BooksHere, rack: RackHere) -> list[OrderTold]:
+def ordered(body: AboutPrices, books: BooksHere, rack: RackHere) -> list[OrderTold]:
     """By supplier and delivery."""
     job = read_job(body.document)
     made = kept_plan(job)
@@ -104,7 +104,7 @@ def ordered(body: AskAbout, books: BooksHere, rack: RackHere) -> list[OrderTold]
 
 
 @router.post("/suppliers")
-def suppliers(body: AskAbout, books: BooksHere) -> list[SupplierSide]:
+def suppliers(body: AboutPrices, books: BooksHere) -> list[SupplierSide]:
     """All from one, or each line where it is cheapest, with deliveries counted."""
     job = read_job(body.document)
     made = kept_plan(job)
@@ -140,7 +140,7 @@ def _proof(plan: CutPlan) -> str:
 
 
 @router.post("/bought")
-def lists(body: AskAbout, books: BooksHere, rack: RackHere) -> Bought:
+def lists(body: AboutPrices, books: BooksHere, rack: RackHere) -> Bought:
     """The lists proven, board by board."""
     job = read_job(body.document)
     made = bought(kept_plan(job), sold(job, body.job, books, rack))
@@ -155,7 +155,7 @@ Today = Annotated[datetime.date | None, Query()]
 
 
 @router.post("/days")
-def days(body: AskAbout, sky: SkyHere, books: BooksHere, today: Today = None) -> DaysTold:
+def days(body: AboutPrices, sky: SkyHere, books: BooksHere, today: Today = None) -> DaysTold:
     """The days of a job, from today where it tells no start."""
     job, day = read_job(body.document), today or datetime.date.today()
     plan = kept_plan(job)
@@ -165,7 +165,7 @@ def days(body: AskAbout, sky: SkyHere, books: BooksHere, today: Today = None) ->
 
 
 @router.post("/day/{day}")
-def one_day(day: datetime.date, body: AskAbout, sky: SkyHere, books: BooksHere, today: Today = None) -> DaySheet:
+def one_day(day: datetime.date, body: AboutPrices, sky: SkyHere, books: BooksHere, today: Today = None) -> DaySheet:
     """The sheet of one day."""
     return _sheet(body.document, day, sky, books, today)
 
@@ -174,7 +174,7 @@ def one_day(day: datetime.date, body: AskAbout, sky: SkyHere, books: BooksHere, 
 def day_on_paper(
     day: datetime.date,
     paper: Literal["a4", "letter"],
-    body: AskAbout,
+    body: AboutPrices,
     sky: SkyHere,
     books: BooksHere,
     today: Today = None,
@@ -200,7 +200,7 @@ def _sheet(
 
 
 @router.get("/places")
-def places(sky: SkyHere) -> list[Place]:
+def places(sky: SkyHere) -> list[WeatherPlace]:
     """Places that site conditions are told of; none where nobody answers."""
     return sky.places()
 

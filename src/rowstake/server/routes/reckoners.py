@@ -15,7 +15,7 @@ from rowstake.core.measure import Printer
 from rowstake.core.reckoners import find, registry
 from rowstake.core.reckoners.base import Reckoner, read_inputs
 from rowstake.core.reckoners.forms import GROUPS, WORDS, FormField, form
-from rowstake.core.views.answers import Row, rows
+from rowstake.core.views.answers import AnswerRow, rows
 
 router = APIRouter(prefix="/api/reckoners", tags=["reckoners"])
 
@@ -32,14 +32,14 @@ class Listed:
 
 
 @dataclass(frozen=True, slots=True)
-class Answer:
+class ReckonerAnswer:
     outputs: dict[str, Any]
-    rows: list[Row]
+    rows: list[AnswerRow]
     sentence: str
     scene: Scene | None
 
 
-class Question(BaseModel):
+class ReckonerAsked(BaseModel):
     units: Literal["mm", "ft-in"] = "mm"
     inputs: dict[str, Any]
 
@@ -67,10 +67,12 @@ def words() -> dict[str, str]:
 
 
 @router.post("/{name}")
-def reckon(name: str, body: Question) -> Answer:
+def reckon(name: str, body: ReckonerAsked) -> ReckonerAnswer:
     """Text in a length field is read in any unit."""
     reckoner = find(name)
     given = read_inputs(reckoner, body.inputs, body.units)
     out = reckoner.run(given)
     p = Printer(body.units)
-    return Answer(out.model_dump(), rows(out, p), reckoner.say(given, out, p), answer_scene(name, given, out, p))
+    return ReckonerAnswer(
+        out.model_dump(), rows(out, p), reckoner.say(given, out, p), answer_scene(name, given, out, p)
+    )

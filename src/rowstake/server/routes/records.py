@@ -50,7 +50,7 @@ class RefusedEntry:
 
 
 @dataclass(frozen=True, slots=True)
-class Taken:
+class EntriesTaken:
     """`taken` are the ids that are in the record now, those that were there before among them."""
 
     taken: list[str]
@@ -59,7 +59,7 @@ class Taken:
 
 
 @router.post("/entries")
-def add(key: Key, body: Entries, jobs: JobsHere, records: RecordsHere, rack: RackHere) -> Taken:
+def add(key: Key, body: Entries, jobs: JobsHere, records: RecordsHere, rack: RackHere) -> EntriesTaken:
     """Adds what is not there yet, in the order given. Sending the same again does no harm; one that cannot be taken stops none of the
     others."""
     job = read_job(jobs.get(key).document)
@@ -81,7 +81,7 @@ def add(key: Key, body: Entries, jobs: JobsHere, records: RecordsHere, rack: Rac
         except JobFault as fault:
             first: Fault = fault.faults[0]
             refused.append(RefusedEntry(str(raw.get("id", ""))[:64], first.message, first.allowed))
-    return Taken(taken, refused, records.since(key, 0).last)
+    return EntriesTaken(taken, refused, records.since(key, 0).last)
 
 
 def _to_the_rack(job: Job, key: str, entry: Any, record: Record, rack: Rack) -> None:

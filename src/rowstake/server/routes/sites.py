@@ -37,7 +37,7 @@ from rowstake.store.sites import SiteHeld
 router = APIRouter(prefix="/api/sites", tags=["sites"])
 
 
-class SiteTold(BaseModel):
+class SiteDetails(BaseModel):
     """What is told of a site."""
 
     name: Name
@@ -47,13 +47,13 @@ class SiteTold(BaseModel):
 
     def told(self) -> dict[str, str]:
         """As it may be kept. Raises `JobFault`."""
-        words = {name: getattr(self, name) for name in SiteTold.model_fields}
+        words = {name: getattr(self, name) for name in SiteDetails.model_fields}
         for name, text in words.items():
             check_text(text.replace("\n", " "), name)
         return words
 
 
-class SiteChanged(SiteTold):
+class SiteChanged(SiteDetails):
     version: Number
 
 
@@ -87,7 +87,7 @@ def every(sites: SitesHere) -> list[SiteHeld]:
 
 
 @router.post("", status_code=201)
-def new(body: SiteTold, sites: SitesHere) -> SiteHeld:
+def new(body: SiteDetails, sites: SitesHere) -> SiteHeld:
     return sites.add(body.told())
 
 
@@ -212,7 +212,7 @@ def take(
 
 
 @dataclass(frozen=True, slots=True)
-class Taken:
+class JobsTaken:
     """Jobs of a site that lists are made of: their letters, the plans by letter, and why the others are left out."""
 
     letters: dict[str, str]
@@ -220,8 +220,8 @@ class Taken:
     left_out: dict[str, str]
 
 
-def _taken(jobs: Jobs, listed: list[JobListed]) -> Taken:
-    documents, taken = jobs.documents([job.id for job in listed]), Taken({}, {}, {})
+def _taken(jobs: Jobs, listed: list[JobListed]) -> JobsTaken:
+    documents, taken = jobs.documents([job.id for job in listed]), JobsTaken({}, {}, {})
     for job in listed:
         if job.archived or job.unread:
             taken.left_out[job.id] = "put away" if job.archived else job.unread

@@ -28,13 +28,13 @@ class CourseTold:
 
 
 @dataclass(frozen=True, slots=True)
-class Looked:
+class PressedOn:
     """What is wrong with a piece; nothing where nothing is."""
 
     lesson: Lesson | None
 
 
-COURSE, LOOKED, LESSONS = TypeAdapter(CourseTold), TypeAdapter(Looked), TypeAdapter(list[Lesson])
+COURSE, LOOKED, LESSONS = TypeAdapter(CourseTold), TypeAdapter(PressedOn), TypeAdapter(list[Lesson])
 
 
 @router.get("", response_model=CourseTold)
@@ -44,11 +44,11 @@ def begin(trade: Trade, number: Number, region: Region) -> Response:
     return as_json(COURSE, CourseTold(made.words, len(made.lessons), standing(made.parts)))
 
 
-@router.get("/look", response_model=Looked)
+@router.get("/look", response_model=PressedOn)
 def look(trade: Trade, number: Number, region: Region, label: Annotated[str, Query(max_length=80)]) -> Response:
     """Whether a piece shows a fault, by which rule, and how it should be."""
     found = course(trade, number, region).found(label)
-    return as_json(LOOKED, Looked(found))
+    return as_json(LOOKED, PressedOn(found))
 
 
 @router.get("/faults", response_model=list[Lesson])

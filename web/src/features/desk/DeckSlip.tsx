@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import type { DeckJob, Path } from "../../api/types";
 import { Plain, Quiet } from "../../ui/controls";
 import { Chosen, Figure, Length, OptionalLength, Pick, PickOrNone, Sides, Tick, Typed, Why } from "./fields";
@@ -198,6 +198,7 @@ function Frame() {
   const fastener = useDesk((s) => valueAt(s.document, "deck.ledger.fastener"));
   const rows = useDesk((s) => valueAt(s.document, "deck.beams.rows"));
   const plies = useDesk((s) => valueAt(s.document, "deck.beams.plies"));
+  const levels = useDesk((s) => valueAt(s.document, "deck.levels")) ?? [];
   const { edit } = useDesk.getState();
   const number = (path: Path, value: unknown, name: string, all: string, most: number) => (
     <>
@@ -261,9 +262,15 @@ function Frame() {
           with <Figure path="deck.drainage.fall_pct" name="Fall of the membrane" unit="% of fall" />
         </>
       )}{" "}
-      <Tick path="deck.joists.left_long" words="left long until the boards are set out" /> Diagonals read{" "}
-      <OptionalLength path="deck.squaring.diagonal_a_mm" name="Diagonal from the left" empty="not yet" /> and{" "}
-      <OptionalLength path="deck.squaring.diagonal_b_mm" name="Diagonal from the right" empty="not yet" />.
+      <Tick path="deck.joists.left_long" words="left long until the boards are set out" />
+      {levels.map((level, n) => (
+        <Fragment key={level.id}>
+          {" "}
+          Diagonals{n > 0 && ` of level ${level.id}`} read{" "}
+          <OptionalLength path={`deck.levels.${n}.squaring.diagonal_a_mm`} name={n > 0 ? `Level ${level.id} diagonal from the left` : "Diagonal from the left"} empty="not yet" /> and{" "}
+          <OptionalLength path={`deck.levels.${n}.squaring.diagonal_b_mm`} name={n > 0 ? `Level ${level.id} diagonal from the right` : "Diagonal from the right"} empty="not yet" />.
+        </Fragment>
+      ))}
     </Say>
   );
 }

@@ -44,7 +44,7 @@ class Fixings(Fact):
     """They end so far before the face behind."""
 
 
-class Cutting(Fact):
+class CuttingFacts(Fact):
     kerf_mm: float
 
 
@@ -192,7 +192,7 @@ class Materials(Fact):
     collar: Collar
     foam: Foam
     fixings: Fixings
-    cutting: Cutting
+    cutting: CuttingFacts
     posts: PostFacts
     rails: RailFacts
     limits: Limits

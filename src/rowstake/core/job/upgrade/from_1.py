@@ -5,20 +5,14 @@ from __future__ import annotations
 
 from typing import Any
 
+from rowstake.core.job.decks import every_deck
+
 FALLS = ("fall_out_mm", "fall_along_mm", "paving_mm")
 OVER = ("guard_over_mm", "permit_over_mm")
 
 
 def step(document: dict[str, Any]) -> dict[str, Any]:
-    out = dict(document)
-    if isinstance(out.get("deck"), dict):
-        out["deck"] = _deck(out["deck"])
-        if isinstance(out.get("variants"), list):
-            out["variants"] = [
-                {**v, "deck": _deck(v["deck"])} if isinstance(v, dict) and isinstance(v.get("deck"), dict) else v
-                for v in out["variants"]
-            ]
-    return out
+    return every_deck(document, _deck)
 
 
 def _deck(deck: dict[str, Any]) -> dict[str, Any]:

@@ -9,7 +9,7 @@ from typing import NamedTuple
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.measure import Printer
-from rowstake.core.structure.continuous import Stretch, bend
+from rowstake.core.structure.continuous import LoadStretch, bend
 from rowstake.core.trades.deck.frame import BEARING_MM, Group
 
 LEAST_END_MM = 50.0
@@ -30,7 +30,7 @@ class SpanReach:
         return self.span_mm / self.allowed_mm if self.allowed_mm else math.inf
 
 
-class End(NamedTuple):
+class BeamEnd(NamedTuple):
     """How far a beam goes past its last post, and the most that it may: a quarter of the bay beside it."""
 
     past_mm: float
@@ -74,10 +74,10 @@ class BeamLine:
         return self.plies * self.section.thickness_mm
 
     @property
-    def ends(self) -> tuple[End, End]:
+    def ends(self) -> tuple[BeamEnd, BeamEnd]:
         share = CATALOGUE.deck.overhang_share
         first, last = self.posts[1] - self.posts[0], self.posts[-1] - self.posts[-2]
-        return End(self.posts[0] - self.s0, max(first * share, LEAST_END_MM)), End(
+        return BeamEnd(self.posts[0] - self.s0, max(first * share, LEAST_END_MM)), BeamEnd(
             self.s1 - self.posts[-1], max(last * share, LEAST_END_MM)
         )
 
@@ -92,7 +92,7 @@ class BeamLine:
     def shares(self) -> list[float]:
         """The length of beam that each post carries, mm: the larger of plies that meet over it and plies that run on."""
         apart = [high - low for low, high in pairwise(self.marks)]
-        on = bend(self.posts, *self.carries, [Stretch(*self.carries, 1.0)]).reactions
+        on = bend(self.posts, *self.carries, [LoadStretch(*self.carries, 1.0)]).reactions
         return [max(a, b) for a, b in zip(apart, on, strict=True)]
 
 

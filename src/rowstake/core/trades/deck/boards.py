@@ -13,7 +13,7 @@ from rowstake.core.trades.deck.border import border_boards, field_outline
 from rowstake.core.trades.deck.breakers import beside_breakers, breaker_boards, breakers
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.frame import Grid
-from rowstake.core.trades.deck.laying import Butt, DeckBoard, Laying, back, polygons, turned
+from rowstake.core.trades.deck.laying import BoardLaying, Butt, DeckBoard, back, polygons, turned
 from rowstake.core.trades.deck.rows import RowPlan, cuts_of, end_gap, plan_rows
 
 NOTHING_MM = 0.05
@@ -30,7 +30,7 @@ class RowPiece:
     row: int
 
 
-def lay_boards(brief: DeckBrief, grid: Grid) -> Laying:
+def lay_boards(brief: DeckBrief, grid: Grid) -> BoardLaying:
     """Every board of the deck. Raises `JobFault` where borders leave no field."""
     plan_field = field_outline(brief)
     field = turned(brief, plan_field)
@@ -46,7 +46,7 @@ def lay_boards(brief: DeckBrief, grid: Grid) -> Laying:
     for piece in laid:
         out += _pieces(brief, piece, tight)
     widths = [w for _, w in rows.rows]
-    return Laying(
+    return BoardLaying(
         _numbered(out), plan_field, rows.forecast, len(rows.rows), widths[0], widths[-1], rows.gap_mm,
         tuple(back(brief, (j.x, j.y)) for j in joints), tuple(marks), tight,
     )  # fmt: skip

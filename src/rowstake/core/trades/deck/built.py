@@ -11,7 +11,7 @@ from rowstake.core.record.question import AsBuilt, Question, differ, governing
 from rowstake.core.record.read import Read, read_together
 from rowstake.core.record.record import Record
 from rowstake.core.trades.deck.carried import FootingAt
-from rowstake.core.trades.deck.document import DeckJob, FixedPost
+from rowstake.core.trades.deck.document import DeckJob, FixedPost, Level, Squaring
 from rowstake.core.trades.deck.lay import lay_levels
 from rowstake.core.trades.deck.level import DeckLevel
 
@@ -31,15 +31,24 @@ def deck_built(job: DeckJob, record: Record) -> AsBuilt:
     deck = job.deck
     if fixed := _fixed(job, reads, asked):
         deck = deck.model_copy(update={"posts": deck.posts.model_copy(update={"fixed": fixed})})
-    if square := record.last("square", deck.levels[0].id):
-        told = {"diagonal_a_mm": square.values.a_mm, "diagonal_b_mm": square.values.b_mm}
-        deck = deck.model_copy(update={"squaring": deck.squaring.model_copy(update=told)})
+    levels = [_squared(level, record) for level in deck.levels]
+    if levels != deck.levels:
+        deck = deck.model_copy(update={"levels": levels})
     return AsBuilt(
         job if deck is job.deck else job.model_copy(update={"deck": deck}),
         record,
         tuple(asked),
         tuple(r for r, _ in reads),
     )
+
+
+def _squared(level: Level, record: Record) -> Level:
+    """With the diagonals of its frame that were read last."""
+    square = record.last("square", level.id)
+    if square is None:
+        return level
+    read = Squaring(diagonal_a_mm=square.values.a_mm, diagonal_b_mm=square.values.b_mm)
+    return level.model_copy(update={"squaring": read})
 
 
 def along_of(main: DeckLevel, footing: FootingAt) -> float:

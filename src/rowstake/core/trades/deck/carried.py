@@ -11,7 +11,7 @@ from rowstake.core.structure.columns import column_n
 from rowstake.core.structure.timber import read_stick
 from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.corners import Corner
+from rowstake.core.trades.deck.corners import ClippedCorner
 from rowstake.core.trades.deck.demands import StandsOn, of
 from rowstake.core.trades.deck.dug import bearing_of, dig
 from rowstake.core.trades.deck.footings import Dug
@@ -56,7 +56,9 @@ def footing_used(brief: DeckBrief, f: FootingAt) -> float | None:
     return f.load_kn / (bearing_of(brief) * f.dug.bears_m2) if f.dug.bears_m2 else None
 
 
-def stand_posts(brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[Corner] = ()) -> list[PostAt]:
+def stand_posts(
+    brief: DeckBrief, grid: Grid, supports: Supports, corners: Iterable[ClippedCorner] = ()
+) -> list[PostAt]:
     """Under every beam, then under the rims of clipped corners that no beam carries."""
     out: list[PostAt] = []
     corners = list(corners)

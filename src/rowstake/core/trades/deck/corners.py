@@ -19,7 +19,7 @@ BEARS_MM = CATALOGUE.deck.rim_bears_mm
 
 
 @dataclass(frozen=True, slots=True)
-class Corner:
+class ClippedCorner:
     """The post under a clipped rim, in (s, t); the rim's span from what it crosses to the post, the loads on it (mm from
     what it crosses, N), and what the post carries, N. `on` is the beam that lies there already: the rim bears on that."""
 
@@ -44,12 +44,12 @@ def loose(grid: Grid, supports: Supports, joist: Joist, t: float) -> bool:
     return past > span * CATALOGUE.deck.overhang_share + BEARS_MM
 
 
-def borne(grid: Grid, made: Iterable[Corner], joist: Joist, t: float) -> bool:
+def borne(grid: Grid, made: Iterable[ClippedCorner], joist: Joist, t: float) -> bool:
     """Whether the rim that a joist ends at is one with a post of its own."""
     return any(_at_rim(grid, corner.edge, (joist.s, t)) for corner in made)
 
 
-def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corner], list[Edge]]:
+def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[ClippedCorner], list[Edge]]:
     """A post for every clipped corner that needs one, and the corners whose rim has nothing else to bear on."""
     out, bare = [], []
     for edge in (e for e in grid.edges if leans(e)):
@@ -71,7 +71,7 @@ def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corn
         s_in = 1 if foot[0] < other[0] else -1
         t_in = 1 if foot[1] < (grid.poly.bounds[1] + grid.poly.bounds[3]) / 2 else -1
         at = (foot[0] + s_in * grid.thick_mm, foot[1] + t_in * grid.thick_mm)
-        corner = Corner(at, span, tuple(loads), edge, on_beam_at(supports, at, brief.post.width_mm / 2))
+        corner = ClippedCorner(at, span, tuple(loads), edge, on_beam_at(supports, at, brief.post.width_mm / 2))
         if corner.on is None and _in_hole(brief, corner):
             bare.append(edge)
         else:
@@ -79,7 +79,7 @@ def corners(brief: DeckBrief, grid: Grid, supports: Supports) -> tuple[list[Corn
     return out, bare
 
 
-def _in_hole(brief: DeckBrief, corner: Corner) -> bool:
+def _in_hole(brief: DeckBrief, corner: ClippedCorner) -> bool:
     """Whether what is dug for a corner's post would come into a hole, or nearer to what stands in it than it may."""
     reach = across_under(brief, corner.post_n / 1000) / 2
     return any(

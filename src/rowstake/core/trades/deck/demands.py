@@ -56,7 +56,7 @@ class StandsOn:
 
 
 @dataclass(frozen=True, slots=True)
-class Stands:
+class StandsThrough:
     """A post that goes up through the boards, by its outline on the plan; `within` where it stands inside the
     frame, so that nothing else is put there."""
 
@@ -76,8 +76,8 @@ class KeepClear:
     dig_mm: float
 
 
-Demand = Nailer | DoubledEnds | GuardPosts | BlockAt | SisterAt | StandsOn | Stands | KeepClear
-D = TypeVar("D", Nailer, DoubledEnds, GuardPosts, BlockAt, SisterAt, StandsOn, Stands, KeepClear)
+Demand = Nailer | DoubledEnds | GuardPosts | BlockAt | SisterAt | StandsOn | StandsThrough | KeepClear
+D = TypeVar("D", Nailer, DoubledEnds, GuardPosts, BlockAt, SisterAt, StandsOn, StandsThrough, KeepClear)
 
 
 def of(kind: type[D], demands: Iterable[Demand]) -> list[D]:

@@ -38,6 +38,13 @@ class DeckShape(Block):
     cuts: Annotated[list[Cut], Field(max_length=20)] = []
 
 
+class Squaring(Block):
+    """Both diagonals of a level's frame as they read on site, from the left and from the right end of the side nearest the house."""
+
+    diagonal_a_mm: Annotated[float, Field(gt=0, le=60_000)] | None = None
+    diagonal_b_mm: Annotated[float, Field(gt=0, le=60_000)] | None = None
+
+
 class Level(Block):
     """One level: where its own left end nearest the house lies on the plan, and its finished height over the ground at the left
     end of the house wall. The first is the deck at the house; the others stand free before it and are built as it is."""
@@ -47,6 +54,7 @@ class Level(Block):
     y_mm: Annotated[float, Field(ge=0, le=60_000)] = 0
     height_mm: Annotated[float, Field(ge=40, le=6000)]
     shape: DeckShape
+    squaring: Squaring = Squaring()
 
 
 def _first_at_the_house(levels: list[Level]) -> list[Level]:
@@ -302,13 +310,6 @@ class Lights(Block):
     transformer_w: Annotated[float, Field(gt=0, le=1000)] = 60
 
 
-class Squaring(Block):
-    """Both diagonals of the frame as they read on site, from the left end of the ledger and from its right end."""
-
-    diagonal_a_mm: Annotated[float, Field(gt=0, le=60_000)] | None = None
-    diagonal_b_mm: Annotated[float, Field(gt=0, le=60_000)] | None = None
-
-
 class Deck(Block):
     there: bool = False
     """The deck, landing or sill is there already: only steps are built, down from its edges."""
@@ -329,7 +330,6 @@ class Deck(Block):
     steps: Annotated[list[Steps], Field(max_length=8)] = []
     guard: Guard = Guard()
     skirting: Skirting = Skirting()
-    squaring: Squaring = Squaring()
 
 
 class DeckVariant(Block):

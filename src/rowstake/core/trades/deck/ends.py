@@ -15,7 +15,7 @@ STEEP = 2.0
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class EdgeLine:
     """t at s = 0, and t per s."""
 
     t: float
@@ -26,7 +26,7 @@ class Line:
 
 
 @dataclass(frozen=True, slots=True)
-class End:
+class JoistEnd:
     """Where a joist's middle ends, how its cut leans (t per s), and at which edge of the frame."""
 
     t: float
@@ -34,17 +34,17 @@ class End:
     edge: Edge
 
 
-def line_in(edge: Edge, in_mm: float) -> Line:
+def line_in(edge: Edge, in_mm: float) -> EdgeLine:
     """The face that lies so far inside an edge that is not upright."""
     slope = edge.along[1] / edge.along[0] if abs(edge.along[1]) > SQUARE else 0.0
     (x, y), (nx, ny) = edge.a, edge.inward
-    return Line(y + ny * in_mm - slope * (x + nx * in_mm), slope)
+    return EdgeLine(y + ny * in_mm - slope * (x + nx * in_mm), slope)
 
 
-def mitre_of(edge: Edge, other: Edge, corner: Point) -> Line | None:
+def mitre_of(edge: Edge, other: Edge, corner: Point) -> EdgeLine | None:
     """The line that halves a corner; None where it is upright."""
     x, y = edge.inward[0] + other.inward[0], edge.inward[1] + other.inward[1]
-    return Line(corner[1] - y / x * corner[0], y / x) if abs(x) > SQUARE else None
+    return EdgeLine(corner[1] - y / x * corner[0], y / x) if abs(x) > SQUARE else None
 
 
 def _meeting(edges: Iterable[Edge], edge: Edge) -> list[tuple[Edge, Point]]:
@@ -64,9 +64,9 @@ class Closing:
     how far along s that rim lies."""
 
     edge: Edge
-    face: Line
-    past: tuple[Line, ...] = ()
-    upto: tuple[tuple[Line, float, float], ...] = ()
+    face: EdgeLine
+    past: tuple[EdgeLine, ...] = ()
+    upto: tuple[tuple[EdgeLine, float, float], ...] = ()
     low: float = -math.inf
     high: float = math.inf
 
@@ -80,7 +80,7 @@ class Closing:
         return max([face, *(way * m.at(x) for m in self.past)])
 
     @property
-    def lines(self) -> tuple[Line, ...]:
+    def lines(self) -> tuple[EdgeLine, ...]:
         return (self.face, *self.past, *(m for m, _, _ in self.upto))
 
 
@@ -130,7 +130,7 @@ def end_at(
     far: bool,
     beams: BeamsAt,
     ledgers: Container[Edge],
-) -> End:
+) -> JoistEnd:
     """The end of a joist at s, `half_mm` to each side, that meets the frame at `edge`; `takes_mm` is how much of the frame
     closes it, square in from each edge; rims of clips butt on the ends of flush `beams` and on the face of `ledgers`. Of all
     straight cuts that keep clear, the one that leaves most."""
@@ -160,12 +160,12 @@ def end_at(
     stops = {k: stop for k, stop in stops.items() if math.isfinite(stop[0])}
     if not stops:  # beside all that closes it: up to the line of its own edge
         face = line_in(edge, takes_mm(edge))
-        return End(face.at(s), face.slope, edge)
+        return JoistEnd(face.at(s), face.slope, edge)
     slope = max(stops, key=lambda k: stops[k][0])
     along = next(
         (c.edge for c in closing if leans(c.edge) and slope in {c.face.slope, *(m.slope for m in c.past)}), None
     )
-    return End(way * stops[slope][0], slope, along or stops[slope][1])
+    return JoistEnd(way * stops[slope][0], slope, along or stops[slope][1])
 
 
 def _gives_way(edge: Edge, x: float, s: float, half_mm: float) -> bool:
@@ -175,7 +175,7 @@ def _gives_way(edge: Edge, x: float, s: float, half_mm: float) -> bool:
     return abs(x - s) < half_mm and (s - x) * beyond < 0
 
 
-def _crossing(a: Line, b: Line) -> float:
+def _crossing(a: EdgeLine, b: EdgeLine) -> float:
     """At which s two lines cross; infinity for ones that run alike."""
     return (a.t - b.t) / (b.slope - a.slope) if abs(a.slope - b.slope) > 1e-9 else math.inf
 

@@ -68,7 +68,7 @@ def _height(level: DeckLevel, book: Notebook) -> None:
 
 def _square(brief: DeckBrief, grid: Grid, book: Notebook) -> None:
     """Equal diagonals of the frame's rectangle, and how far to push where they were measured."""
-    p, given, by = brief.printer, brief.deck.squaring, rectangle(grid)
+    p, given, by = brief.printer, brief.level.squaring, rectangle(grid)
     if by is None:
         book.note(
             "square", "Squaring the frame", "by 3, 4 and 5",

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.laying import Laying
+from rowstake.core.trades.deck.laying import BoardLaying
 
 LEAST_HANG_MM, MOST_HANG_MM = CATALOGUE.deck.least_hang_mm, CATALOGUE.deck.most_hang_mm
 
 
-def ways_to_finish(brief: DeckBrief, laying: Laying) -> list[tuple[str, dict[str, float | str]]]:
+def ways_to_finish(brief: DeckBrief, laying: BoardLaying) -> list[tuple[str, dict[str, float | str]]]:
     """Other ways to end than on this rip: (words, fields of the deck to set), likeliest first."""
     width, p = brief.field.width_mm, brief.printer
     rip, gap = laying.rows.last_rip_mm, brief.deck.boards.gap_mm

@@ -46,7 +46,7 @@ class Butt:
 
 
 @dataclass(frozen=True, slots=True)
-class Laying:
+class BoardLaying:
     """All boards, the forecast of the last row, and the butt joints as points of the plan."""
 
     boards: tuple[DeckBoard, ...]

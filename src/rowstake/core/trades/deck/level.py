@@ -12,10 +12,10 @@ from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.braces import Brace
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.carried import FootingAt
-from rowstake.core.trades.deck.corners import Corner
+from rowstake.core.trades.deck.corners import ClippedCorner
 from rowstake.core.trades.deck.demands import Demand
 from rowstake.core.trades.deck.frame import Grid, Group, Stick
-from rowstake.core.trades.deck.laying import Laying
+from rowstake.core.trades.deck.laying import BoardLaying
 from rowstake.core.trades.deck.ledger import LedgerPlan
 from rowstake.core.trades.deck.place import Place
 from rowstake.core.trades.deck.shape import Edge, Point
@@ -31,8 +31,8 @@ class DeckLevel:
     brief: DeckBrief
     grid: Grid
     supports: Supports
-    laying: Laying
-    corners: tuple[Corner, ...]
+    laying: BoardLaying
+    corners: tuple[ClippedCorner, ...]
     bare: tuple[Edge, ...]
     posts: tuple[PostAt, ...]
     footings: tuple[FootingAt, ...]

@@ -16,7 +16,7 @@ from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.closing import across, saw_words
-from rowstake.core.trades.deck.demands import BlockAt, Demand, GuardPosts, SisterAt, Stands, of
+from rowstake.core.trades.deck.demands import BlockAt, Demand, GuardPosts, SisterAt, StandsThrough, of
 from rowstake.core.trades.deck.frame import LEFT_LONG_MM, SLACK_MM, Grid, Joist, Stick, blocks_at, spans_over_blocking
 from rowstake.core.trades.deck.splices import splice
 
@@ -68,12 +68,12 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, asked: list[D
             last = pieces[-1]
             pieces[-1] = replace(last, ends=f"{last.ends}, left long to trim", extra_mm=LEFT_LONG_MM)
         sticks += pieces
-    room = Room(grid)
+    room = FrameRoom(grid)
     for stick in sticks:
         room.take(stick)
     for beam in flush:
         room.take(beam)
-    for post in of(Stands, asked):
+    for post in of(StandsThrough, asked):
         if post.within:
             room.keep([grid.on_plan(q) for q in post.ring])
     # First what has its one place: rows of blocks may lie a little to one side.
@@ -85,7 +85,7 @@ def frame_sticks(brief: DeckBrief, grid: Grid, supports: Supports, asked: list[D
     return sticks
 
 
-def _asked_for(grid: Grid, joist: Section, asked: list[BlockAt], room: Room) -> list[Stick]:
+def _asked_for(grid: Grid, joist: Section, asked: list[BlockAt], room: FrameRoom) -> list[Stick]:
     """The blocks at places that something is fixed at, where nothing lies yet that does their work."""
     out: list[Stick] = []
     for s, t in (demand.at for demand in sorted(asked, key=lambda demand: not demand.first)):
@@ -99,7 +99,7 @@ def _whole(beam: BeamLine) -> Stick:
     return Stick("beam", beam.section, (beam.s0, beam.t), (beam.s1, beam.t), wide_mm=beam.wide_mm)
 
 
-class Room:
+class FrameRoom:
     """Where pieces of the frame lie already, so that a block is not put where something stands that does its work, past the
     frame, or in the way of what passes between two joists."""
 
@@ -202,7 +202,7 @@ FREE_MM = 1.0
 MEETS = "meets the next over a beam"
 
 
-def _splices(grid: Grid, supports: Supports, sticks: list[Stick], room: Room) -> list[Stick]:
+def _splices(grid: Grid, supports: Supports, sticks: list[Stick], room: FrameRoom) -> list[Stick]:
     """A block beside every joint of two pieces of a joist, on the side that is free; on both where the beam is of one ply, so
     that the pieces bear on more than half of it. A joist that lies hard beside does its work."""
     half, out = CATALOGUE.deck.splice_mm / 2, []
@@ -222,7 +222,7 @@ def _splices(grid: Grid, supports: Supports, sticks: list[Stick], room: Room) ->
     return out
 
 
-def _sisters(grid: Grid, joist: Section, asked: list[SisterAt], room: Room) -> list[Stick]:
+def _sisters(grid: Grid, joist: Section, asked: list[SisterAt], room: FrameRoom) -> list[Stick]:
     """A short block beside the joist under every butt joint, on the side that is free; none where what is there carries it."""
     half = CATALOGUE.deck.sister_mm / 2
     left, _, right, _ = grid.poly.bounds

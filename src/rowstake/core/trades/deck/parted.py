@@ -7,7 +7,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
 from rowstake.core.trades.deck.beam_line import BeamLine
-from rowstake.core.trades.deck.demands import Demand, Stands, of
+from rowstake.core.trades.deck.demands import Demand, StandsThrough, of
 from rowstake.core.trades.deck.frame import Grid, Joist
 
 FREE_MM = 1.0
@@ -32,7 +32,7 @@ def parted(grid: Grid, asked: Iterable[Demand], flush: Sequence[BeamLine] = ()) 
     """The frame with every nailer ended at the outer faces of the blocks beside a post in its way; or at a flush beam that lies where such a block
     would."""
     taken: list[_Taken] = []
-    for post in of(Stands, asked):
+    for post in of(StandsThrough, asked):
         if post.within:
             ring = [grid.on_plan(q) for q in post.ring]
             (s0, *_, s1), (t0, *_, t1) = sorted(s for s, _ in ring), sorted(t for _, t in ring)

@@ -11,7 +11,7 @@ from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.views.base import Verdict
-from rowstake.core.views.second import Ask, weigh
+from rowstake.core.views.second import QuoteAsk, weigh
 
 NEAR = 0.05
 """Lengths that differ by less are the same."""
@@ -137,8 +137,8 @@ def _built(plan: DeckPlan) -> bool:
 
 
 SECOND_LOOK = (
-    Ask("spacing_mm", "Joist spacing", spacing, length=True, fits=_built), Ask("joists", "Joists", joists, fits=_built),
-    Ask("footings", "Footings", footings, fits=_built), Ask("bags", "Bags", bags), Ask("boards", "Boards", boards, fits=_built),
-    Ask("risers", "Risers", risers), Ask("stringers", "Stringers", stringers), Ask("guard_posts", "Guard posts", guard_posts, fits=_built),
-    Ask("balusters", "Balusters", balusters, fits=_built),
+    QuoteAsk("spacing_mm", "Joist spacing", spacing, length=True, fits=_built), QuoteAsk("joists", "Joists", joists, fits=_built),
+    QuoteAsk("footings", "Footings", footings, fits=_built), QuoteAsk("bags", "Bags", bags), QuoteAsk("boards", "Boards", boards, fits=_built),
+    QuoteAsk("risers", "Risers", risers), QuoteAsk("stringers", "Stringers", stringers), QuoteAsk("guard_posts", "Guard posts", guard_posts, fits=_built),
+    QuoteAsk("balusters", "Balusters", balusters, fits=_built),
 )  # fmt: skip

@@ -23,7 +23,7 @@ MOST_PLIES = 4
 
 
 @dataclass(frozen=True, slots=True)
-class Way:
+class BeamWay:
     """How beams are laid past holes: how far off them besides, how many rows more than it takes, whether two may lie as near
     as they do at two plies, and even so near that a post of one stands in the other."""
 
@@ -36,11 +36,11 @@ class Way:
 BERTH_MM = CATALOGUE.deck.berth_mm
 """Half a footing: what a beam keeps off besides, where no post of it would clear a hole."""
 WAYS = [
-    *(Way(berth, more) for more in (0, 1, 2) for berth in (0.0, BERTH_MM)),
-    Way(0.0, 0, True),
-    Way(BERTH_MM, 0, True),
-    Way(0.0, 0, True, True),
-    Way(BERTH_MM, 0, True, True),
+    *(BeamWay(berth, more) for more in (0, 1, 2) for berth in (0.0, BERTH_MM)),
+    BeamWay(0.0, 0, True),
+    BeamWay(BERTH_MM, 0, True),
+    BeamWay(0.0, 0, True, True),
+    BeamWay(BERTH_MM, 0, True, True),
 ]
 """In the order they are tried."""
 
@@ -73,7 +73,7 @@ def allowed_joist(brief: DeckBrief, joist: Section) -> SpanReach:
 
 
 @dataclass(frozen=True, slots=True)
-class Spread:
+class JoistSpread:
     """The bearings of a group's joists from the near end out, and the overhang past the last; `holds` where no joist
     spans or hangs further than it may and every piece can be cut from what is sold."""
 
@@ -92,8 +92,8 @@ class Spread:
 
 
 def spread_of(
-    brief: DeckBrief, group: Group, joist: Section, allowed_mm: float, wide_mm: float, deepest: bool, past: Way
-) -> Spread:
+    brief: DeckBrief, group: Group, joist: Section, allowed_mm: float, wide_mm: float, deepest: bool, past: BeamWay
+) -> JoistSpread:
     """Spans as equal as holes let them be, as few as are allowed, or as many as the builder's rows of beams make.
 
     A beam never hangs past the frame. Raises `JobFault` where the overhang leaves nothing between the bearings, and
@@ -101,7 +101,7 @@ def spread_of(
     """
     rows = brief.deck.beams.rows
     fixed = None if rows is None else max(1, rows if group.ledger else rows - 1)
-    best: Spread | None = None
+    best: JoistSpread | None = None
     skipped = 0
     for spans in [fixed] if fixed else range(1, MOST_ROWS + 1):
         hang = max(overhang_of(brief, group, spans, deepest), wide_mm / 2)
@@ -184,7 +184,7 @@ def tried(
     wide_mm: float,
     hang_mm: float,
     tight: bool = False,
-) -> Spread | None:
+) -> JoistSpread | None:
     """A spread on these bearings; None where two come too near each other or one leaves the frame."""
     near, far = (0.0 if group.ledger else marks[0] - group.t0), group.t1 - marks[-1]
     if (
@@ -204,7 +204,7 @@ def tried(
         else splice(group.t0 + thick, group.t1 - thick, marks, longest) is not None
     )
     spans = max(b - a for a, b in pairwise(marks)) <= allowed_mm + 1e-6
-    return Spread(tuple(marks), far if far > wide_mm / 2 + 1e-6 else 0.0, spans and cut and hangs)
+    return JoistSpread(tuple(marks), far if far > wide_mm / 2 + 1e-6 else 0.0, spans and cut and hangs)
 
 
 def _beam_spans(brief: DeckBrief, group: Group, berth_mm: float) -> list[Span]:

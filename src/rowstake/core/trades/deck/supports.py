@@ -17,14 +17,14 @@ from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.faults import JobFault, refuse
 from rowstake.core.reckoners.beam_span import OVERHANGING, BeamSpan
 from rowstake.core.reckoners.beam_span import run as beam_span
-from rowstake.core.structure.continuous import Stretch, bend
+from rowstake.core.structure.continuous import LoadStretch, bend
 from rowstake.core.trades.deck.beam_line import BeamLine, SpanReach, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.clear import ways_clear
 from rowstake.core.trades.deck.demands import KeepClear
 from rowstake.core.trades.deck.dug import across_under
 from rowstake.core.trades.deck.frame import Group
-from rowstake.core.trades.deck.spread import PLIES, WAYS, Spread, Way, allowed_joist, spread_of, tried
+from rowstake.core.trades.deck.spread import PLIES, WAYS, BeamWay, JoistSpread, allowed_joist, spread_of, tried
 from rowstake.core.trades.deck.standing import where_they_stand
 
 USUAL_POSTS_MM = CATALOGUE.deck.usual_posts_mm
@@ -53,7 +53,7 @@ def propose(
 
 
 def _propose(
-    brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polygon, way: Way, as_much: AsMuch
+    brief: DeckBrief, groups: list[Group], frame: Polygon, within: Polygon, way: BeamWay, as_much: AsMuch
 ) -> Supports:
     """The shallowest joist that holds on the fewest beams, and beams to suit; where none on sale holds, the one that
     reaches furthest, and advice says so. Raises `JobFault`."""
@@ -70,7 +70,7 @@ def _propose(
     }
     joist, laid = min(tries.values(), key=lambda way: _merit(brief, *way))
     limit = allowed_joist(brief, joist)
-    rows: list[Row] = []
+    rows: list[BeamRow] = []
     for group, spread in sorted(zip(groups, laid, strict=True), key=lambda pair: _narrow(pair[0])):
         joined = (
             None
@@ -89,7 +89,7 @@ def _propose(
 
 
 @dataclass(frozen=True, slots=True)
-class Row:
+class BeamRow:
     """A beam to be: where it lies, and the groups on it with the bearings of their joists."""
 
     t: float
@@ -98,14 +98,14 @@ class Row:
     under: tuple[tuple[Group, list[float]], ...]
 
 
-def _rows(group: Group, spread: Spread, frame: Polygon, within: Polygon, half_mm: float | None) -> list[Row]:
+def _rows(group: Group, spread: JoistSpread, frame: Polygon, within: Polygon, half_mm: float | None) -> list[BeamRow]:
     """A group's own rows; flush beams, `half_mm` to each side, close the frame where they lie at its edge."""
     out = []
     for t in spread.marks[1:] if group.ledger else spread.marks:
         at = None if half_mm is None else next((e for e in (group.t0, group.t1) if abs(t - e) < half_mm + 1), None)
         ends = _extent(within, group, t, half_mm or 0.0) if at is None else _extent(frame, group, at, 0.0)
         if ends is not None:
-            out.append(Row(t, *ends, ((group, list(spread.marks)),)))
+            out.append(BeamRow(t, *ends, ((group, list(spread.marks)),)))
     return out
 
 
@@ -118,9 +118,9 @@ def _narrow(group: Group) -> bool:
 
 
 def _joined(
-    brief: DeckBrief, joist: Section, allowed_mm: float, within: Polygon, group: Group, spread: Spread, rows: list[Row],
+    brief: DeckBrief, joist: Section, allowed_mm: float, within: Polygon, group: Group, spread: JoistSpread, rows: list[BeamRow],
     wide_mm: float,
-) -> tuple[Spread, list[Row]] | None:  # fmt: skip
+) -> tuple[JoistSpread, list[BeamRow]] | None:  # fmt: skip
     """A narrow group on rows that run on under it from beside, with rows of its own for the rest; None where its joists do not
     hold so, or nothing lies near enough. Where they hang too far past a row that runs on, its own first one is laid at its edge."""
     beside = {
@@ -146,28 +146,28 @@ def _nearest(beside: set[float], t: float) -> float:
 
 
 def _run_on(
-    rows: list[Row], beside: set[float], group: Group, laid: list[float], ends: dict[float, Extent | None]
-) -> list[Row]:
+    rows: list[BeamRow], beside: set[float], group: Group, laid: list[float], ends: dict[float, Extent | None]
+) -> list[BeamRow]:
     """Rows with those that run on under a group as long as both, from both sides as one, and the group's own."""
     under, out = (group, laid), list(rows)
     for t, extent in ends.items():
         low, high = extent or (group.s0, group.s1)
         if t not in beside:
-            out.append(Row(t, low, high, (under,)))
+            out.append(BeamRow(t, low, high, (under,)))
             continue
         met = [row for row in out if row.t == t and (abs(row.high - group.s0) < 1 or abs(row.low - group.s1) < 1)]
         carried_on = tuple(on for row in met for on in row.under)
-        one = Row(t, min(low, *(r.low for r in met)), max(high, *(r.high for r in met)), (*carried_on, under))
+        one = BeamRow(t, min(low, *(r.low for r in met)), max(high, *(r.high for r in met)), (*carried_on, under))
         out = [one if row is met[0] else row for row in out if row not in met[1:]]
     return out
 
 
-def _in_order(rows: list[Row], groups: list[Group]) -> list[Row]:
+def _in_order(rows: list[BeamRow], groups: list[Group]) -> list[BeamRow]:
     """As they are numbered: group by group, each from the near end out."""
     return sorted(rows, key=lambda row: (groups.index(row.under[0][0]), row.t))
 
 
-def _merit(brief: DeckBrief, joist: Section, laid: list[Spread]) -> tuple[bool, bool, float]:
+def _merit(brief: DeckBrief, joist: Section, laid: list[JoistSpread]) -> tuple[bool, bool, float]:
     """What is wanted of a joist, in order: it holds; a ledger of it takes two rows of fixings; few beams, or, where none
     holds, a long reach. Of equals the shallowest comes first."""
     facts, holds = CATALOGUE.deck, all(s.holds for s in laid)
@@ -187,7 +187,7 @@ def carried(marks: list[float], group: Group, t: float, cut: bool) -> float:
             apart += hang + (hang * hang / (2 * span) if span else 0.0)
     if cut or len(marks) < 3:
         return apart
-    on = bend(marks, group.t0, group.t1, [Stretch(group.t0, group.t1, 1.0)]).reactions
+    on = bend(marks, group.t0, group.t1, [LoadStretch(group.t0, group.t1, 1.0)]).reactions
     return max(apart, on[min(range(len(marks)), key=lambda i: abs(marks[i] - t))])
 
 
@@ -210,7 +210,7 @@ def _extent(frame: Polygon, group: Group, t: float, half_mm: float) -> Extent | 
 LEAST_BEAM_MM = CATALOGUE.deck.least_beam_mm
 
 
-def _beam(brief: DeckBrief, joist: Section, row: Row, number: int, most: list[int], as_much: AsMuch) -> BeamLine:
+def _beam(brief: DeckBrief, joist: Section, row: BeamRow, number: int, most: list[int], as_much: AsMuch) -> BeamLine:
     """A beam of one of so many plies under (or between) the joists: the lightest of those on sale that reaches the spacing wanted."""
     flush, t, label = brief.deck.beams.way == "flush", row.t, brief.place.label(f"B{number}")
     load = max(carried(marks, group, t, cut=flush) for group, marks in row.under)

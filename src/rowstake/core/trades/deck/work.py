@@ -14,12 +14,12 @@ from typing import NamedTuple
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.once import once
 from rowstake.core.structure.beams import load_used
-from rowstake.core.structure.continuous import Bent, Loads, Point, Stretch, bend
+from rowstake.core.structure.continuous import Bent, Loads, LoadStretch, Point, bend
 from rowstake.core.structure.timber import REPETITIVE, read_stick, sharing
 from rowstake.core.trades.deck.beam_line import Supports
 from rowstake.core.trades.deck.bearings import bearings_of
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.corners import Corner, corners
+from rowstake.core.trades.deck.corners import ClippedCorner, corners
 from rowstake.core.trades.deck.demands import StandsOn, of
 from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge
@@ -84,7 +84,7 @@ def _lines(framed: _Framed) -> list[JoistLine]:
         plies, more = _one_member(grid, joist) if joist in steps else [joist], tuple(steps.get(joist, ()))
         wide = sum(_wide(grid, ply) for ply in plies) / len(plies)
         if len(bears) > 1:
-            line = Stretch(joist.t0, joist.t1, brief.total_kpa * wide / 1000)
+            line = LoadStretch(joist.t0, joist.t1, brief.total_kpa * wide / 1000)
             bent = bend([t for t, _ in bears], joist.t0, joist.t1, [line, *more])
             out.append(JoistLine(joist, tuple(bears), wide, tuple(r / 1000 for r in bent.reactions), more))
     return out
@@ -141,7 +141,7 @@ def _joists(brief: DeckBrief, supports: Supports, own: list[JoistLine]) -> Itera
     live, hardest = brief.live_kpa / brief.total_kpa, None
     for x in own:
         places, load = [t for t, _ in x.bearings], brief.total_kpa * x.wide_mm / 1000
-        bent = bend(places, x.joist.t0, x.joist.t1, [Stretch(x.joist.t0, x.joist.t1, load), *x.steps])
+        bent = bend(places, x.joist.t0, x.joist.t1, [LoadStretch(x.joist.t0, x.joist.t1, load), *x.steps])
         span = max(b - a for a, b in pairwise(places))
         shear = max(0.0, bent.shear_n - load * stick.depth_mm)
         used, governs = load_used(brief.species, stick, 1, REPETITIVE, span, bent.moment_nmm, shear, live)
@@ -202,7 +202,7 @@ def _holes(brief: DeckBrief, grid: Grid, supports: Supports, own: list[JoistLine
                 for end, by in ((x.joist.t0, x.joist.near), (x.joist.t1, x.joist.far))
             )
         ]
-        loads: list[Stretch | Point] = [Point(min(max(x.joist.s, s0), s1), x.at(t) * 1000) for x in cut]
+        loads: list[LoadStretch | Point] = [Point(min(max(x.joist.s, s0), s1), x.at(t) * 1000) for x in cut]
         if not loads:
             continue
         bent = bend([s0, s1], s0, s1, loads)
@@ -280,7 +280,7 @@ def _trimmers(
         return
     line = max(plies, key=lambda x: x.joist.length_mm)
     wide = sum(x.wide_mm for x in plies)
-    loads: Loads = [Stretch(line.joist.t0, line.joist.t1, brief.total_kpa * wide / 1000), *points]
+    loads: Loads = [LoadStretch(line.joist.t0, line.joist.t1, brief.total_kpa * wide / 1000), *points]
     places = [t for t, _ in line.bearings]
     bent = bend(places, line.joist.t0, line.joist.t1, loads)
     span = max(b - a for a, b in pairwise(places))
@@ -342,9 +342,9 @@ def _lifts(brief: DeckBrief, own: list[JoistLine]) -> Iterator[Worked]:
         for n, (a, b) in enumerate(ends):
             if b - a < 1:
                 continue
-            own_weight = Stretch(x.joist.t0, x.joist.t1, dead * x.wide_mm / 1000)
+            own_weight = LoadStretch(x.joist.t0, x.joist.t1, dead * x.wide_mm / 1000)
             past = [q for q in x.steps if a <= q.at <= b]
-            loaded = Stretch(a, b, brief.live_kpa * x.wide_mm / 1000)
+            loaded = LoadStretch(a, b, brief.live_kpa * x.wide_mm / 1000)
             bent = bend(places, x.joist.t0, x.joist.t1, [own_weight, loaded, *past])
             away = bent.reactions[-1 if n == 0 else 0] if len(places) == 2 else min(bent.reactions)
             if away < -held and (worst is None or -away / 1000 > worst.load_kn):
@@ -370,7 +370,7 @@ def beams_under_steps(brief: DeckBrief, grid: Grid, supports: Supports) -> Itera
         if not own or len(beam.posts) < 2:
             continue
         stick = read_stick(beam.section.id)
-        even = Stretch(beam.s0, beam.s1, brief.total_kpa * beam.carried_mm / 1000)
+        even = LoadStretch(beam.s0, beam.s1, brief.total_kpa * beam.carried_mm / 1000)
         bent = bend(list(beam.posts), beam.s0, beam.s1, [even, *own])
         span = max(b - a for a, b in pairwise(beam.posts))
         used, governs = load_used(
@@ -391,7 +391,7 @@ def beams_under_steps(brief: DeckBrief, grid: Grid, supports: Supports) -> Itera
         )
 
 
-def _rim(brief: DeckBrief, grid: Grid, supports: Supports, corner: Corner) -> Worked:
+def _rim(brief: DeckBrief, grid: Grid, supports: Supports, corner: ClippedCorner) -> Worked:
     """The rim of a clipped corner between its post and the beam (or wall) it crosses."""
     loads = [Point(x, n) for x, n in corner.loads]
     bent = bend([0.0, corner.span_mm], 0.0, corner.span_mm, loads)

@@ -9,7 +9,7 @@ from typing import Literal
 from rowstake.core.catalogue import CATALOGUE, MethodEntry, Section
 from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Hold, Joint, Part
-from rowstake.core.reckoners.fence_wind import FenceWind, Stands
+from rowstake.core.reckoners.fence_wind import FenceWind, WindLoad
 from rowstake.core.reckoners.fence_wind import run as fence_wind
 from rowstake.core.reckoners.post_hole import Hole, PostHole
 from rowstake.core.reckoners.post_hole import run as post_hole
@@ -110,7 +110,7 @@ class PostCut:
 class Holds:
     """What a bay stands on one kind of post: `gives` is what reaches its limit first."""
 
-    stands: Stands
+    stands: WindLoad
     holds_to_mps: float
     gives: Literal["post", "earth", "base"]
 
@@ -126,7 +126,7 @@ class BayGust:
     holds: Holds
 
     @property
-    def stands(self) -> Stands:
+    def stands(self) -> WindLoad:
         return self.holds.stands
 
     @property
@@ -215,7 +215,7 @@ class Digger:
             )
         return self._held(setting, stands)
 
-    def _wind(self, setting: Setting, width_mm: float, height_mm: float, embedment_mm: float) -> Stands:
+    def _wind(self, setting: Setting, width_mm: float, height_mm: float, embedment_mm: float) -> WindLoad:
         brief, method = self.brief, methods()[setting.method]
         return fence_wind(
             FenceWind(
@@ -232,7 +232,7 @@ class Digger:
             )
         )
 
-    def _held(self, setting: Setting, stands: Stands) -> Holds:
+    def _held(self, setting: Setting, stands: WindLoad) -> Holds:
         brief, method = self.brief, methods()[setting.method]
         if method.stands is None:
             return Holds(stands, stands.holds_to_mps, "post" if stands.governed_by == "post" else "earth")

@@ -21,7 +21,7 @@ from rowstake.core.year import Year
 
 
 @dataclass
-class Laying:
+class FenceLaying:
     """Where posts, stretches of boards and gates stand; `parts` are those that components have laid so far."""
 
     brief: Brief
@@ -59,9 +59,9 @@ class Laying:
         )
 
 
-def begun(job: FenceJob) -> Laying:
+def begun(job: FenceJob) -> FenceLaying:
     """Raises `JobFault` where the line cannot be settled."""
     brief = resolve(job)
     layout = lay_out(brief)
     levels = lay_levels(brief, layout)
-    return Laying(brief, layout, levels, courses(brief, layout, levels))
+    return FenceLaying(brief, layout, levels, courses(brief, layout, levels))

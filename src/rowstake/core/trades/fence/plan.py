@@ -15,7 +15,7 @@ from rowstake.core.trades.fence.advice import check
 from rowstake.core.trades.fence.components import components
 from rowstake.core.trades.fence.document import FenceJob
 from rowstake.core.trades.fence.laid import FencePlan, explain_weight
-from rowstake.core.trades.fence.laying import Laying, begun
+from rowstake.core.trades.fence.laying import FenceLaying, begun
 from rowstake.core.trades.fence.take_off import explain_take_off
 
 
@@ -37,7 +37,7 @@ def plan_fence(job: FenceJob, trade: Trade) -> FencePlan:
     return replace(made, findings=check(made))
 
 
-def _lists(laying: Laying, parts: list[Part]) -> TakeOff:
+def _lists(laying: FenceLaying, parts: list[Part]) -> TakeOff:
     brief, job, digger = laying.brief, laying.brief.job, laying.digger
     spoil = sum(digger.of(post).spoil_m3 for post in laying.layout.posts)
     longest = {brief.rail.id: brief.longest_rail_mm} if brief.fence.rails.longest_mm else {}
@@ -58,7 +58,7 @@ def _lists(laying: Laying, parts: list[Part]) -> TakeOff:
     return take_off(buyer, parts, spoil)
 
 
-def _days(laying: Laying, parts: list[Part]) -> Days:
+def _days(laying: FenceLaying, parts: list[Part]) -> Days:
     brief, job = laying.brief, laying.brief.job
     waits = [(kind.method.rails_after_h, kind.method.gates_after_h) for kind in laying.digger.kinds.values()]
     stained = 0.0 if brief.finish_after_days is None else finish_m2(parts) * CATALOGUE.materials.finish.coats

@@ -8,7 +8,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.views.base import Verdict
-from rowstake.core.views.second import Ask, weigh
+from rowstake.core.views.second import QuoteAsk, weigh
 
 
 def _fence_mm(plan: FencePlan) -> float:
@@ -98,6 +98,6 @@ def screws(plan: FencePlan, theirs: float) -> Verdict:
 
 
 SECOND_LOOK = (
-    Ask("posts", "Posts", posts), Ask("centres_mm", "Centres", centres, length=True), Ask("bags", "Bags", bags),
-    Ask("boards", "Boards", boards), Ask("rails", "Rails", rails), Ask("screws", "Screws for boards", screws),
+    QuoteAsk("posts", "Posts", posts), QuoteAsk("centres_mm", "Centres", centres, length=True), QuoteAsk("bags", "Bags", bags),
+    QuoteAsk("boards", "Boards", boards), QuoteAsk("rails", "Rails", rails), QuoteAsk("screws", "Screws for boards", screws),
 )  # fmt: skip

@@ -20,7 +20,7 @@ from rowstake.core.trades.fence.on_leg import Depth, stand
 from rowstake.core.trades.fence.planes import board_planes_mm, covered_mm, rail_planes_mm, through_mm
 from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of, reach
 from rowstake.core.trades.fence.resolve import Brief
-from rowstake.core.trades.fence.styles import BoardStretch, Laid, Style, styles
+from rowstake.core.trades.fence.styles import BoardsLaid, BoardStretch, Style, styles
 
 MOST_BOARDS = 120_000
 SQUARE_CUT = 1e-3
@@ -34,7 +34,7 @@ class Course:
     leg: int
     reach: Reach
     stretch: BoardStretch
-    laid: Laid
+    laid: BoardsLaid
     feet: tuple[Foot, ...]
     bays: tuple[Bay, ...]
 
@@ -89,7 +89,7 @@ def on_centres(brief: Brief, layout: Layout, bay: Bay, depth: Depth) -> Reach:
 def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
     """Every stretch of boards. Face-fixed rails carry boards past the posts; rails between posts, bay by bay."""
     style = style_of(brief)
-    done: dict[float, tuple[BoardStretch, Laid]] = {}
+    done: dict[float, tuple[BoardStretch, BoardsLaid]] = {}
     out: list[Course] = []
     pieces = 0
     edges: Literal["gap", "board"] = brief.style.between if brief.between else "board"

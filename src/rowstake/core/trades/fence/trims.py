@@ -237,7 +237,7 @@ def _top_at(layout: Layout, levels: Levels, post: Post, leg: int) -> float | Non
 
 
 @dataclass(frozen=True, slots=True)
-class Mitre:
+class CapMitre:
     """How an end of a cap rail is cut, and by how much its front is longer there than its back."""
 
     words: str
@@ -246,12 +246,12 @@ class Mitre:
 
 def _cap_reach(
     brief: Brief, layout: Layout, levels: Levels, run: Run, cap: Section
-) -> tuple[Reach, dict[float, Mitre]]:
+) -> tuple[Reach, dict[float, CapMitre]]:
     """From end to end of a run over the middle of its posts, to the long points of its mitred corners, and those mitres.
     Where the tops of the two legs differ there is nothing to mitre with: the cap ends square over its own post."""
     first, last = run.posts[0], run.posts[-1]
     left, right = first.on(run.leg) - first.face_mm / 2, last.on(run.leg) + last.face_mm / 2
-    mitres: dict[float, Mitre] = {}
+    mitres: dict[float, CapMitre] = {}
     for post, leg, sign in ((first, run.leg, -1), (last, run.leg + 1, 1)):
         if post.kind == "corner":
             turn, side = abs(layout.legs[leg].turn_deg), brief.fence.skin.side
@@ -263,7 +263,7 @@ def _cap_reach(
             point = post.on(run.leg) + sign * cap.width_mm / 2 * half_turn
             left, right = (point, right) if sign < 0 else (left, point)
             longer = cap.width_mm * half_turn * (-1 if front_inside else 1)
-            mitres[point] = Mitre(f"mitred {turn / 2:.1f}°, to the long point", longer)
+            mitres[point] = CapMitre(f"mitred {turn / 2:.1f}°, to the long point", longer)
     return Reach(left, right), mitres
 
 
@@ -277,7 +277,7 @@ def _cuts(places: list[float], longest: float) -> list[float]:
 
 
 def _lengths(
-    pose: Pose, run: Run, cap: Section, cuts: list[float], foot: Foot, mitres: dict[float, Mitre], done: int
+    pose: Pose, run: Run, cap: Section, cuts: list[float], foot: Foot, mitres: dict[float, CapMitre], done: int
 ) -> list[Part]:
     out, half = [], cap.width_mm / 2
     for n, (left, right) in enumerate(pairwise(cuts), done + 1):

@@ -8,11 +8,11 @@ from functools import cache
 from typing import Any
 
 from rowstake.core.rooms import beside, kept_in
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 
 
 @cache
-def components(there: bool = False) -> tuple[Component, ...]:
+def components(there: bool = False) -> tuple[DeckComponent, ...]:
     """Every component in the order of the work; where the deck is there already, those that are built without it."""
     every = sorted(kept_in(__name__, "COMPONENT").values(), key=lambda c: c.order)
     return tuple(c for c in every if c.alone or not there)

@@ -45,7 +45,7 @@ def _nothing_to_tell(*_: object) -> None:
 
 
 @dataclass(frozen=True, slots=True)
-class Component:
+class DeckComponent:
     """`order` is its place in the order of the work. `demands` are made of the frame before it is laid, `blocks` once joists,
     posts and boards are settled; `lay` gives its parts of the level; `explain` writes its workings.
 

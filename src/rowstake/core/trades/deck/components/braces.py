@@ -9,7 +9,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import timber
 from rowstake.core.parts import Part
 from rowstake.core.space import Pose, Solid
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 from rowstake.core.trades.deck.demands import BlockAt
 from rowstake.core.trades.deck.level import DeckLevel
 
@@ -52,4 +52,4 @@ def _lay(level: DeckLevel) -> list[Part]:
     return out
 
 
-COMPONENT = Component(order=40, blocks=_blocks, lay=_lay)
+COMPONENT = DeckComponent(order=40, blocks=_blocks, lay=_lay)

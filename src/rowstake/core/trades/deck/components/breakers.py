@@ -3,6 +3,6 @@
 from __future__ import annotations
 
 from rowstake.core.trades.deck.breakers import nailers
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 
-COMPONENT = Component(order=52, demands=nailers)
+COMPONENT = DeckComponent(order=52, demands=nailers)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 from rowstake.core.trades.deck.demands import DoubledEnds
 
 
@@ -14,4 +14,4 @@ def _demands(brief: DeckBrief) -> Iterator[DoubledEnds]:
         yield DoubledEnds()
 
 
-COMPONENT = Component(order=21, demands=_demands)
+COMPONENT = DeckComponent(order=21, demands=_demands)

@@ -7,7 +7,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fasteners import sold_mm
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 from rowstake.core.trades.deck.components.steps.on_edge import runs
 from rowstake.core.trades.deck.fascia import fascia_edges
 from rowstake.core.trades.deck.level import DeckLevel
@@ -38,4 +38,4 @@ def _lay(level: DeckLevel) -> list[Part]:
     ]
 
 
-COMPONENT = Component(order=87, lay=_lay, alone=True)
+COMPONENT = DeckComponent(order=87, lay=_lay, alone=True)

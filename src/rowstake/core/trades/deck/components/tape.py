@@ -6,7 +6,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.fasteners import sold_mm
 from rowstake.core.parts import Part
 from rowstake.core.reckoners.base import up
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 from rowstake.core.trades.deck.level import DeckLevel
 
 ROLL_MM = CATALOGUE.deck.tape_roll_mm
@@ -21,4 +21,4 @@ def _lay(level: DeckLevel) -> list[Part]:
     return [Part(level.place.label("joist tape"), "hardware", "frame", tape, "frame", amount=rolls, unit="each")]
 
 
-COMPONENT = Component(order=70, lay=_lay)
+COMPONENT = DeckComponent(order=70, lay=_lay)

@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from functools import partial
 
-from rowstake.core.asked import Asked
+from rowstake.core.asked import WhenAsked
 from rowstake.core.drawing.scene import Scene, Shape
 from rowstake.core.space.views import from_above
 from rowstake.core.trades.deck.components import components
@@ -20,11 +20,11 @@ def _strings(plan: DeckPlan) -> Scene:
     return setting_out_scene(deck_strings(plan), posts, plan.brief.printer)
 
 
-def deck_scenes(plan: DeckPlan) -> Asked[Scene]:
+def deck_scenes(plan: DeckPlan) -> WhenAsked[Scene]:
     """Every drawing by its name."""
     if plan.brief.deck.there:
         own: dict[str, Callable[[], Scene]] = {"plan": partial(deck_plan_scene, plan)}
-        return Asked(
+        return WhenAsked(
             own
             | {
                 name: way
@@ -48,4 +48,4 @@ def deck_scenes(plan: DeckPlan) -> Asked[Scene]:
     for level in plan.laid.levels:
         for component in components():
             ways |= component.scenes(level)
-    return Asked(ways)
+    return WhenAsked(ways)

@@ -6,7 +6,7 @@ from dataclasses import replace
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.drawing.scene import Board, Look, Scene, Shape
+from rowstake.core.drawing.scene import Look, Scene, Shape, Sketch
 from rowstake.core.drawing.solids import cut_shapes
 from rowstake.core.trades.deck.beam_line import BeamLine
 from rowstake.core.trades.deck.carried import FootingAt, footing_used, post_used
@@ -19,7 +19,7 @@ from rowstake.core.trades.deck.stack import joist_depth
 
 def ledger_scene(planned: DeckPlan, ledger: LedgerPlan) -> Scene:
     """The ledger from the front: joists on it, fixings between them in two rows."""
-    board, p = Board(), planned.brief.printer
+    board, p = Sketch(), planned.brief.printer
     high = joist_depth(planned.brief, planned.laid.main.supports)
     half = planned.laid.main.grid.thick_mm / 2
     for label, stick in planned.laid.main.sticks:
@@ -64,7 +64,7 @@ SHOWN_MM = 600.0
 
 def footing_scene(planned: DeckPlan, f: FootingAt) -> Scene:
     """One footing cut through its middle, to scale, with the post it carries; levels are over the ground beside it."""
-    board, p, brief = Board(), planned.brief.printer, planned.brief
+    board, p, brief = Sketch(), planned.brief.printer, planned.brief
     dug, post = f.dug, f.post
     level = next(each for each in planned.laid.levels if f in each.footings)
     r, top = dug.across_mm / 2, brief.footing_top_mm
@@ -91,7 +91,7 @@ def footing_scene(planned: DeckPlan, f: FootingAt) -> Scene:
 
 def load_scene(planned: DeckPlan) -> Scene:
     """The deck each post carries, darker the nearer what carries it is to its limit; figures in kN and per cent."""
-    board = Board()
+    board = Sketch()
     for level in planned.laid.levels:
         at = (level.place.x_mm, level.place.y_mm)
         for beam in level.supports.beams:
@@ -105,7 +105,7 @@ def load_scene(planned: DeckPlan) -> Scene:
     return board.scene("load", title, 250.0)
 
 
-def _beam_loads(board: Board, level: DeckLevel, beam: BeamLine, at: tuple[float, float]) -> None:
+def _beam_loads(board: Sketch, level: DeckLevel, beam: BeamLine, at: tuple[float, float]) -> None:
     """The strip of deck that each post of a beam carries, in the shade of what it works hardest."""
     own = [f for f in level.footings if f.post.beam == beam]
     near = beam.t - beam.carried_mm / 2 if not beam.outer else min(beam.t, beam.group.t1 - beam.carried_mm)

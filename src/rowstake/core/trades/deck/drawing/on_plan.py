@@ -5,7 +5,7 @@ from __future__ import annotations
 import itertools
 
 from rowstake.core.drawing.buried import draw_buried
-from rowstake.core.drawing.scene import Board, Handle, Layer, Look, Scene, Shape
+from rowstake.core.drawing.scene import Handle, Layer, Look, Scene, Shape, Sketch
 from rowstake.core.parts import Part
 from rowstake.core.space.views import from_above
 from rowstake.core.trades.deck.components.steps.on_edge import flights, runs
@@ -22,7 +22,7 @@ WALL_MM = 260.0
 
 def deck_plan_scene(planned: DeckPlan) -> Scene:
     """Everything that lies on the plan, with the house above it."""
-    board, brief, p = Board(), planned.brief, planned.brief.printer
+    board, brief, p = Sketch(), planned.brief, planned.brief.printer
     shape = brief.shape
     board.layer = "house"
     board.add(
@@ -81,7 +81,7 @@ def deck_plan_scene(planned: DeckPlan) -> Scene:
     )
 
 
-def _down(board: Board, planned: DeckPlan) -> None:
+def _down(board: Sketch, planned: DeckPlan) -> None:
     """On every flight an arrow down it, its name and its risers."""
     for level in planned.laid.levels:
         for f in flights(level.brief):
@@ -127,7 +127,7 @@ def _flip(points: list[Point]) -> tuple[Point, ...]:
     return tuple(_y(q) for q in points)
 
 
-def _part(board: Board, part: Part, look: Look) -> None:
+def _part(board: Sketch, part: Part, look: Look) -> None:
     of = part.of if look in ("concrete", "gravel") else part.label
     if part.solid:
         outer, *holes = from_above(part.solid)
@@ -136,7 +136,7 @@ def _part(board: Board, part: Part, look: Look) -> None:
             board.add(Shape("poly", hole, "label", of))
 
 
-def _dims(board: Board, planned: DeckPlan) -> None:
+def _dims(board: Sketch, planned: DeckPlan) -> None:
     p, shape = planned.brief.printer, planned.brief.shape
     for edge in edges(planned.laid.main.shape):
         if edge.hole:
@@ -188,7 +188,7 @@ ON_MM = 80.0
 
 def deck_outline(shape: DeckShape) -> Scene:
     """A small drawing for a list of jobs: the edge of the boards, and the house."""
-    board, poly = Board(), outline(shape)
+    board, poly = Sketch(), outline(shape)
     board.add(Shape("poly", _flip([(float(x), float(y)) for x, y in poly.exterior.coords][:-1]), "board"))
     board.line((-0.04 * shape.width_mm, 0.0), (1.04 * shape.width_mm, 0.0), "ground")
     return board.scene("outline", "The deck", shape.width_mm * 0.06)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import itertools
 from collections.abc import Callable
 
-from rowstake.core.drawing.scene import Board, Scene, Shape
+from rowstake.core.drawing.scene import Scene, Shape, Sketch
 from rowstake.core.drawing.solids import beyond_shapes, cut_shapes, within
 from rowstake.core.space.views import View, page
 from rowstake.core.trades.deck.frame import Group, Joist
@@ -31,7 +31,7 @@ def _depth(level: DeckLevel, view: View, at: float) -> float:
 
 def deck_section_scene(planned: DeckPlan) -> Scene:
     """Cut through the longest joist; what bears on what, from the house outwards (or from left to right)."""
-    board, brief, p = Board(), planned.brief, planned.brief.printer
+    board, brief, p = Sketch(), planned.brief, planned.brief.printer
     level = planned.laid.main
     grid = level.grid
     group = max(grid.groups, key=lambda g: g.t1 - g.t0)
@@ -85,7 +85,7 @@ def _nearest(level: DeckLevel, beam: str, s: float) -> PostAt:
     return min(own, key=lambda q: abs(level.grid.on_plan(q.at)[0] - s))
 
 
-def _cut(board: Board, level: DeckLevel, s: float, posts: list[PostAt]) -> None:
+def _cut(board: Sketch, level: DeckLevel, s: float, posts: list[PostAt]) -> None:
     """A level cut along its joists, with the posts beyond that its beams stand on and what is under them."""
     view = _view(level, along_joists=True)
     _beyond(board, level, view, posts)
@@ -93,7 +93,7 @@ def _cut(board: Board, level: DeckLevel, s: float, posts: list[PostAt]) -> None:
         board.add(shape)
 
 
-def _beyond(board: Board, level: DeckLevel, view: View, posts: list[PostAt]) -> None:
+def _beyond(board: Sketch, level: DeckLevel, view: View, posts: list[PostAt]) -> None:
     """Posts and their footings; soil put back is left out."""
     under = {f.label for f in level.footings if f.post in posts}
     parts = [part for part in level.parts if part.of in under and part.kind != "soil"]
@@ -101,7 +101,7 @@ def _beyond(board: Board, level: DeckLevel, view: View, posts: list[PostAt]) -> 
         board.add(shape)
 
 
-def _lower_levels(board: Board, planned: DeckPlan, s: float) -> None:
+def _lower_levels(board: Sketch, planned: DeckPlan, s: float) -> None:
     """The levels before it, each cut at its own joist nearest to this cut, with the step down."""
     p, above = planned.brief.printer, planned.brief.height_mm
     for low in planned.laid.lower:
@@ -112,7 +112,7 @@ def _lower_levels(board: Board, planned: DeckPlan, s: float) -> None:
         above = low.top_mm
 
 
-def _stack(board: Board, planned: DeckPlan, group: Group) -> None:
+def _stack(board: Sketch, planned: DeckPlan, group: Group) -> None:
     """What stands over what at the outer beam, one under the other."""
     p, level = planned.brief.printer, planned.laid.main
     outer = max((b for b in level.supports.beams if group in b.groups), key=lambda b: b.t, default=None)
@@ -130,7 +130,7 @@ def _stack(board: Board, planned: DeckPlan, group: Group) -> None:
         board.text((outer.t, foot - 120), f"{p.length(-post.height_mm)} short: it does not fit", "label", post.label)
 
 
-def _house(board: Board, planned: DeckPlan) -> None:
+def _house(board: Sketch, planned: DeckPlan) -> None:
     """The wall and its sill, with the step down to the boards."""
     p, brief = planned.brief.printer, planned.brief
     sill, top = brief.deck.house.sill_mm, brief.height_mm
@@ -141,7 +141,7 @@ def _house(board: Board, planned: DeckPlan) -> None:
         board.text((60.0, sill), f"sill {p.length(sill - top)} above", "quiet", "sill", towards=(61.0, sill + 1))
 
 
-def _heights(board: Board, planned: DeckPlan, x: float, ground: Callable[[float], float], top: float) -> None:
+def _heights(board: Sketch, planned: DeckPlan, x: float, ground: Callable[[float], float], top: float) -> None:
     """The whole height at the far edge, and the thresholds over the ground there."""
     p = planned.brief.printer
     foot = ground(x) + planned.brief.ground.paving_mm
@@ -156,7 +156,7 @@ def _heights(board: Board, planned: DeckPlan, x: float, ground: Callable[[float]
 
 def across_scene(planned: DeckPlan) -> Scene:
     """A section across the joists, in the middle of the way out: joists end on, the outer beams and their posts beyond."""
-    board, brief, p, level = Board(), planned.brief, planned.brief.printer, planned.laid.main
+    board, brief, p, level = Sketch(), planned.brief, planned.brief.printer, planned.laid.main
     grid, view = level.grid, _view(level, along_joists=False)
     low, near, high, far = grid.poly.bounds
     middle = (near + far) / 2
@@ -198,7 +198,7 @@ def edge_scene(planned: DeckPlan, name: str) -> Scene:
     cut = cut_shapes(level.parts, view, _depth(level, view, s))
     low, high = level.frame_top_mm - level.joist_mm - 40.0, planned.brief.height_mm + 60.0
     end, way = (group.t1, 1.0) if name == "edge" else (group.t0, -1.0)
-    board, reach = Board(), sorted((end - way * SHOWN_MM, end + way * 170.0))
+    board, reach = Sketch(), sorted((end - way * SHOWN_MM, end + way * 170.0))
     shapes = within(cut, (reach[0], low), (reach[1], high))
     for shape in shapes:
         board.add(shape)

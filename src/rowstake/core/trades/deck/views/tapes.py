@@ -9,7 +9,7 @@ import math
 from itertools import pairwise
 
 from rowstake.core.kinds import kind_of
-from rowstake.core.trades.deck.components.guard.bays import Bay
+from rowstake.core.trades.deck.components.guard.bays import GuardBay
 from rowstake.core.trades.deck.components.guard.line import lay_line
 from rowstake.core.trades.deck.components.steps.boxes import boxes
 from rowstake.core.trades.deck.components.steps.drop import stringer_of
@@ -89,12 +89,12 @@ def _of(level: DeckLevel, leg: int) -> list[Tape]:
     return out
 
 
-def _alike(level: DeckLevel) -> list[tuple[list[str], Bay]]:
+def _alike(level: DeckLevel) -> list[tuple[list[str], GuardBay]]:
     """Bays with balusters by what is clear between their posts, from the left post's face, with the names of all that are alike."""
-    line, out = lay_line(level), dict[float, tuple[list[str], Bay]]()
+    line, out = lay_line(level), dict[float, tuple[list[str], GuardBay]]()
     for number, run in enumerate(line.runs, 1):
         for n, (a, b) in enumerate(pairwise(run.posts), 1):
-            bay = Bay(level.brief, line.posts[a], line.posts[b])
+            bay = GuardBay(level.brief, line.posts[a], line.posts[b])
             if bay.upright and bay.gaps.count:
                 out.setdefault(round(bay.clear_mm, 1), ([], bay))[0].append(f"{number}.{n}")
     return list(out.values())

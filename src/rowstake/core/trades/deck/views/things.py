@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from functools import partial
 
-from rowstake.core.asked import Asked
+from rowstake.core.asked import WhenAsked
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Part
 from rowstake.core.trades.deck.beam_line import BeamLine
@@ -21,12 +21,12 @@ from rowstake.core.views.base import Line, Thing
 STAKE = {"holes": "holes", "frame": "frame", "skin": "skin", "steps": "steps"}
 
 
-def deck_things(plan: DeckPlan) -> Asked[Thing]:
+def deck_things(plan: DeckPlan) -> WhenAsked[Thing]:
     """Posts and footings, beams, joists and boards, by label."""
     ways: dict[str, Callable[[], Thing]] = {}
     if plan.brief.deck.there:
         ways = {part.label: partial(_piece, plan, part) for part in plan.parts if part.unit == "piece"}
-        return Asked(
+        return WhenAsked(
             ways | {f.steps.id: partial(_flight, plan, f) for level in plan.laid.levels for f in flights(level.brief)}
         )
     alike = footings_alike(plan)
@@ -40,7 +40,7 @@ def deck_things(plan: DeckPlan) -> Asked[Thing]:
             ways.setdefault(part.label, partial(_piece, plan, part))
     for level in plan.laid.levels:
         ways |= {flight.steps.id: partial(_flight, plan, flight) for flight in flights(level.brief)}
-    return Asked(ways | {cut.id: partial(_cut, plan, cut) for cut in plan.brief.shape.cuts})
+    return WhenAsked(ways | {cut.id: partial(_cut, plan, cut) for cut in plan.brief.shape.cuts})
 
 
 def _flight(plan: DeckPlan, flight: Flight) -> Thing:

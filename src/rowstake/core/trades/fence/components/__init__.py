@@ -8,11 +8,11 @@ from functools import cache
 from typing import Any
 
 from rowstake.core.rooms import beside, kept_in
-from rowstake.core.trades.fence.components.base import Component
+from rowstake.core.trades.fence.components.base import FenceComponent
 
 
 @cache
-def components() -> tuple[Component, ...]:
+def components() -> tuple[FenceComponent, ...]:
     """Every component in the order of the work."""
     return tuple(sorted(kept_in(__name__, "COMPONENT").values(), key=lambda c: c.order))
 

@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from functools import partial
 
-from rowstake.core.asked import Asked
+from rowstake.core.asked import WhenAsked
 from rowstake.core.drawing.scene import Scene
 from rowstake.core.trades.fence.drawing.elevation import elevation_scene
 from rowstake.core.trades.fence.drawing.joint import JOINTS, joint_scene
@@ -21,7 +21,7 @@ def _strings(plan: FencePlan) -> Scene:
     return setting_out_scene(fence_strings(plan), posts, plan.brief.printer)
 
 
-def fence_scenes(plan: FencePlan) -> Asked[Scene]:
+def fence_scenes(plan: FencePlan) -> WhenAsked[Scene]:
     """Every drawing by its name."""
     ways: dict[str, Callable[[], Scene]] = {
         "plan": partial(plan_scene, plan),
@@ -33,4 +33,4 @@ def fence_scenes(plan: FencePlan) -> Asked[Scene]:
         ways |= {name: partial(joint_scene, plan, name) for name in JOINTS}
     ways |= {f"section_{k.setting.name}": partial(section_scene, plan, k) for k in plan.laid.digger.kinds.values()}
     ways |= {f"leaf_{built.gate.id}": partial(leaf_scene, plan, built) for built in plan.laid.gates}
-    return Asked(ways)
+    return WhenAsked(ways)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.drawing.scene import Board, LegFrame, Look, Scene, Shape
+from rowstake.core.drawing.scene import LegFrame, Look, Scene, Shape, Sketch
 from rowstake.core.parts import Part
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.laid import FencePlan
@@ -61,7 +61,7 @@ def _deepest(planned: FencePlan) -> float:
 
 def elevation_scene(planned: FencePlan) -> Scene:
     """Seen from the right of the line, so that marks run from left to right; boards lie in front or behind."""
-    board, brief, p = Board(), planned.brief, planned.brief.printer
+    board, brief, p = Sketch(), planned.brief, planned.brief.printer
     offsets = leg_offsets(planned)
     in_front = brief.fence.skin.side == "right"
     _ground(board, planned, offsets)
@@ -91,7 +91,7 @@ def elevation_scene(planned: FencePlan) -> Scene:
     return board.scene("elevation", f"Elevation, seen from {side}; {word}", 150.0, legs=frames)
 
 
-def _part(board: Board, part: Part, poses: tuple[Pose, ...], offsets: Offsets, look: Look, hidden: bool) -> None:
+def _part(board: Sketch, part: Part, poses: tuple[Pose, ...], offsets: Offsets, look: Look, hidden: bool) -> None:
     if part.solid is None:
         return
     place = on_leg(part, poses)
@@ -112,7 +112,7 @@ def _part(board: Board, part: Part, poses: tuple[Pose, ...], offsets: Offsets, l
         board.add(Shape("poly", corners, look, of, hidden=hidden or look == "gravel"))
 
 
-def _again(board: Board, planned: FencePlan, offsets: Offsets) -> None:
+def _again(board: Sketch, planned: FencePlan, offsets: Offsets) -> None:
     """Corner posts stand on two legs: shown once more at the start of the second, as what is already counted."""
     for post in planned.laid.layout.posts:
         for leg, station in post.stations[1:]:
@@ -124,7 +124,7 @@ def _again(board: Board, planned: FencePlan, offsets: Offsets) -> None:
             board.rect(x - half, foot, x + half, y + planned.laid.levels.top_mm(post), "quiet", post.label, hidden=True)
 
 
-def _ground(board: Board, planned: FencePlan, offsets: Offsets) -> None:
+def _ground(board: Sketch, planned: FencePlan, offsets: Offsets) -> None:
     """The ground as it was measured, walls where it stands on one, and the frost line below it."""
     frost = planned.brief.job.site.frost_depth_mm
     for leg, (x, y) in zip(planned.laid.layout.legs, offsets, strict=True):
@@ -140,7 +140,7 @@ def _ground(board: Board, planned: FencePlan, offsets: Offsets) -> None:
             board.add(Shape("line", tuple((a, b - frost) for a, b in points), "frost", "frost", hidden=True))
 
 
-def _dimensions(board: Board, planned: FencePlan, offsets: Offsets) -> None:
+def _dimensions(board: Sketch, planned: FencePlan, offsets: Offsets) -> None:
     layout, levels, p = planned.laid.layout, planned.laid.levels, planned.brief.printer
     deepest, over = _deepest(planned), max(map(levels.top_mm, layout.posts)) + 420
     for post in layout.posts:

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import replace
 from itertools import pairwise
 
-from rowstake.core.drawing.scene import Board, Scene, Shape
+from rowstake.core.drawing.scene import Scene, Shape, Sketch
 from rowstake.core.drawing.solids import beyond_shapes, cut_shapes, within
 from rowstake.core.parts import Part
 from rowstake.core.space import Pose, Vec
@@ -66,7 +66,7 @@ def boxes(shapes: Sequence[Shape], *looks: str) -> Boxes:
 
 
 def _above(planned: FencePlan, post: Post, pose: Pose, near: list[Part]) -> Scene:
-    board, p = Board(), planned.brief.printer
+    board, p = Sketch(), planned.brief.printer
     view = page(pose.a, (-pose.a[1], pose.a[0], 0.0))
     rails = [
         part
@@ -117,7 +117,7 @@ def past_post(planned: FencePlan, post: Post, level: float, window: Window) -> t
 
 
 def _side(planned: FencePlan, post: Post) -> Scene:
-    board, p = Board(), planned.brief.printer
+    board, p = Sketch(), planned.brief.printer
     stands, cut = past_post(
         planned, post, planned.laid.levels.top_mm(post), ((-NEAR_MM / 2, -DOWN_MM), (NEAR_MM / 2, 120.0))
     )

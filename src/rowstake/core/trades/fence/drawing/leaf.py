@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from rowstake.core.drawing.scene import Board, Look, Point, Scene, Shape
+from rowstake.core.drawing.scene import Look, Point, Scene, Shape, Sketch
 from rowstake.core.parts import Part
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.gates import Built
@@ -16,7 +16,7 @@ ORDER: tuple[Look, ...] = ("board", "rail", "frame", "brace")
 
 def leaf_scene(planned: FencePlan, built: Built) -> Scene:
     """The first leaf of a gate between its posts; the second is its mirror."""
-    board, p, frame = Board(), planned.brief.printer, planned.brief.fence.gate_frame
+    board, p, frame = Sketch(), planned.brief.printer, planned.brief.fence.gate_frame
     opening = next(o for o in planned.laid.layout.openings if o.gate.id == built.gate.id)
     name = f"{built.gate.id}a" if built.gate.leaves == 2 else built.gate.id
     poses = planned.laid.layout.poses
@@ -61,7 +61,7 @@ def leaf_scene(planned: FencePlan, built: Built) -> Scene:
     return board.scene(f"leaf_{built.gate.id}", f"Gate {built.gate.id} from its frame side{leaves}{joint}", 160.0)
 
 
-def _draw(board: Board, part: Part, poses: Sequence[Pose], zero: Point, look: Look) -> None:
+def _draw(board: Sketch, part: Part, poses: Sequence[Pose], zero: Point, look: Look) -> None:
     if part.solid is None:
         return
     if look == "brace":
@@ -74,7 +74,7 @@ def _draw(board: Board, part: Part, poses: Sequence[Pose], zero: Point, look: Lo
     board.add(Shape("poly", corners, look, part.label, hidden=look == "board"))
 
 
-def _hinges(board: Board, built: Built, x: float, height: float) -> None:
+def _hinges(board: Sketch, built: Built, x: float, height: float) -> None:
     """Where the hinges go: on the rails, the third in the middle."""
     marks = [0.12, 0.88] if built.hinges_per_leaf == 2 else [0.12, 0.5, 0.88]
     for share in marks:

@@ -6,7 +6,7 @@ import itertools
 import math
 
 from rowstake.core.drawing.buried import draw_buried
-from rowstake.core.drawing.scene import Board, Handle, LegFrame, Point, Scene, Shape
+from rowstake.core.drawing.scene import Handle, LegFrame, Point, Scene, Shape, Sketch
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.layout import Opening
 from rowstake.core.trades.fence.line import LegLine, inner_angle_deg
@@ -18,7 +18,7 @@ MANY_BAYS = 40
 
 def plan_scene(planned: FencePlan) -> Scene:
     """Shapes of the plan; each bay is dimensioned while there are few, each leg always."""
-    board, layout, p = Board(), planned.laid.layout, planned.brief.printer
+    board, layout, p = Sketch(), planned.laid.layout, planned.brief.printer
     fence = planned.brief.fence
     aside = 1 if fence.skin.side == "left" else -1
     outside = -1 if sum(leg.turn_deg for leg in layout.legs[1:]) > 0 else 1
@@ -65,7 +65,7 @@ def plan_scene(planned: FencePlan) -> Scene:
     return board.scene("plan", "Plan", 200.0, handles=tuple(_handles(planned)), legs=frames)
 
 
-def _walls(board: Board, planned: FencePlan, aside: int) -> None:
+def _walls(board: Sketch, planned: FencePlan, aside: int) -> None:
     """Walls the line runs on, where they lie beside or under its posts."""
     posts = planned.brief.fence.posts
     half, thick = planned.brief.post.width_mm / 2, posts.wall_thick_mm
@@ -80,12 +80,12 @@ def _walls(board: Board, planned: FencePlan, aside: int) -> None:
                 board.add(Shape("poly", (leg.at(a, low), leg.at(b, low), leg.at(b, high), leg.at(a, high)), "concrete"))
 
 
-def _name(board: Board, leg: LegLine, station: float, side: int, words: str, of: str) -> None:
+def _name(board: Sketch, leg: LegLine, station: float, side: int, words: str, of: str) -> None:
     """A label beside the line, clear of it on the side given."""
     board.text(leg.at(station), words, "label", of, towards=leg.at(station, side * 1.0))
 
 
-def _skin(board: Board, planned: FencePlan, aside: int) -> None:
+def _skin(board: Sketch, planned: FencePlan, aside: int) -> None:
     """Each stretch of boards as a strip of its true thickness, on its side of the line."""
     brief = planned.brief
     back, front = board_planes_mm(brief)
@@ -114,7 +114,7 @@ def _arc(leg: LegLine, hinge: float, width: float, towards_end: bool, aside: int
     return tuple(points)
 
 
-def _gate(board: Board, planned: FencePlan, opening: Opening, aside: int) -> None:
+def _gate(board: Sketch, planned: FencePlan, opening: Opening, aside: int) -> None:
     """Leaves closed, and the arc they sweep."""
     gate, leg = opening.gate, planned.laid.layout.legs[opening.leg]
     built = next(b for b in planned.laid.gates if b.gate.id == gate.id)
@@ -150,7 +150,7 @@ def _handles(planned: FencePlan) -> list[Handle]:
 
 def outline(planned_legs: list[LegLine], gates: list[tuple[int, float, float]], face: float = 0.0) -> Scene:
     """A small drawing for a list of jobs: the line with its gates left open."""
-    board = Board()
+    board = Sketch()
     for leg in planned_legs:
         cuts = sorted((a, b) for index, a, b in gates if index == leg.index)
         at = 0.0

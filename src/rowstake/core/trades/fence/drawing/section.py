@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.drawing.scene import Board, Scene, Shape
+from rowstake.core.drawing.scene import Scene, Shape, Sketch
 from rowstake.core.drawing.solids import cut_shapes
 from rowstake.core.space.solid import dot
 from rowstake.core.space.views import page
@@ -37,7 +37,7 @@ def section_scene(planned: FencePlan, kind: HoleKind) -> Scene:
     """One kind of hole, to scale, from below the gravel to the top of the post."""
     if not kind.dug:
         return _base_scene(planned, kind)
-    board, brief, p = Board(), planned.brief, planned.brief.printer
+    board, brief, p = Sketch(), planned.brief, planned.brief.printer
     hole, radius, half = kind.hole, kind.diameter_mm / 2, kind.post.thickness_mm / 2
     above, wide = kind.above_mm, max(kind.diameter_mm * 1.15, 420.0)
     top = min(above, max(700.0, hole.hole_depth_mm * 0.5)) if above > hole.hole_depth_mm else above
@@ -85,7 +85,7 @@ def section_scene(planned: FencePlan, kind: HoleKind) -> Scene:
 def _base_scene(planned: FencePlan, kind: HoleKind) -> Scene:
     """A post without a hole: on its base over a slab or wall, or bolted to the back of a wall; seen along the line, with the bay
     beside it cut, so that the gap it drips through stands in sight."""
-    board, p, posts = Board(), planned.brief.printer, planned.brief.fence.posts
+    board, p, posts = Sketch(), planned.brief.printer, planned.brief.fence.posts
     deep, reach, above = kind.post.width_mm, kind.hole.embedment_mm, kind.above_mm
     low, wall = -posts.wall_over_soil_mm, posts.wall_thick_mm
     top = min(above, 900.0)
@@ -110,7 +110,7 @@ def _base_scene(planned: FencePlan, kind: HoleKind) -> Scene:
     return board.scene(f"section_{kind.setting.name}", f"{kind.plural.capitalize()}: {kind.method.name}", 90.0)
 
 
-def _stands(board: Board, planned: FencePlan, kind: HoleKind, back_mm: float, top: float) -> None:
+def _stands(board: Sketch, planned: FencePlan, kind: HoleKind, back_mm: float, top: float) -> None:
     """The post, and the boards and rails of its bay with the gap that they leave over the wall or slab."""
     p, digger = planned.brief.printer, planned.laid.digger
     own = [q for q in planned.laid.layout.posts if digger.of(q) is kind]

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import defaultdict
 
-from rowstake.core.drawing.scene import Board, Look, Scene
+from rowstake.core.drawing.scene import Look, Scene, Sketch
 from rowstake.core.trades.fence.laid import FencePlan
 
 TALL_MM = 1500.0
@@ -13,7 +13,7 @@ TALL_MM = 1500.0
 
 def wind_scene(planned: FencePlan) -> Scene:
     """A bar for every bay and gate, as wide as it is along the line and as high as the gust it stands."""
-    board, p, site = Board(), planned.brief.printer, planned.brief.job.site.gust_mps
+    board, p, site = Sketch(), planned.brief.printer, planned.brief.job.site.gust_mps
     stands = {where: g.holds.holds_to_mps for g in planned.laid.gusts for where in g.where}
     offset = 0.0
     spans: dict[int, list[tuple[str, float, float]]] = defaultdict(list)

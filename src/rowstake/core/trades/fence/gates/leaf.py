@@ -14,7 +14,7 @@ from rowstake.core.goods import Good, timber
 from rowstake.core.measure import Printer
 from rowstake.core.parts import Hold, Joint, Part
 from rowstake.core.reckoners.base import up
-from rowstake.core.reckoners.gate_leaf import GateLeaf, Leaf
+from rowstake.core.reckoners.gate_leaf import GateLeaf, LeafTold
 from rowstake.core.reckoners.gate_leaf import run as gate_leaf
 from rowstake.core.reckoners.picket_gaps import PicketGaps
 from rowstake.core.reckoners.picket_gaps import run as picket_gaps
@@ -77,7 +77,7 @@ class Built:
     """A gate worked out: its figures and its parts. Weights are of soaked timber, kg."""
 
     gate: Gate
-    leaf: Leaf
+    leaf: LeafTold
     leaf_height_mm: float
     brace_mm: float
     brace_deg: float
@@ -97,7 +97,7 @@ class Built:
         return [s for s in self.swings if s.swing == self.gate.swing and s.hinge in sides]
 
 
-def _leaf_left(b: LeafBrief, leaf: Leaf, number: int) -> float:
+def _leaf_left(b: LeafBrief, leaf: LeafTold, number: int) -> float:
     """Near edge of a leaf. The hinge gap is at the hinge post, the latch gap at the other side."""
     if b.gate.leaves == 2:
         return b.left_mm + b.hinge_gap_mm + number * (leaf.leaf_width_mm + b.latch_gap_mm)
@@ -143,7 +143,7 @@ def panels(b: LeafBrief, leaf_width_mm: float, boards: tuple[tuple[float, float]
     return Panels(height, tuple(out.marks_mm), cut, out.gap_mm)
 
 
-def _leaf_parts(b: LeafBrief, leaf: Leaf, number: int, name: str) -> list[Part]:
+def _leaf_parts(b: LeafBrief, leaf: LeafTold, number: int, name: str) -> list[Part]:
     """Stiles full height, rails between them or half-lapped, one brace, the boards and the bars of one leaf."""
     left, right = _leaf_left(b, leaf, number), _leaf_left(b, leaf, number) + leaf.leaf_width_mm
     low, high, face = b.bottom_mm, b.bottom_mm + b.height_mm, b.frame.width_mm
@@ -220,7 +220,7 @@ def _frame_screws(b: LeafBrief, name: str, joints: int) -> list[Part]:
 
 
 def _covering(
-    b: LeafBrief, leaf: Leaf, left: float, name: str, boards: Sequence[tuple[float, float]], top: float
+    b: LeafBrief, leaf: LeafTold, left: float, name: str, boards: Sequence[tuple[float, float]], top: float
 ) -> tuple[list[Part], int]:
     """The boards of one leaf up to `top` over its foot, on each face, and how many screws hold them."""
     low = b.bottom_mm

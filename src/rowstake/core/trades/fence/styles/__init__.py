@@ -5,9 +5,9 @@ from __future__ import annotations
 from functools import cache
 
 from rowstake.core.rooms import kept_in
-from rowstake.core.trades.fence.styles.base import BoardStretch, Laid, Style
+from rowstake.core.trades.fence.styles.base import BoardsLaid, BoardStretch, Style
 
-__all__ = ["BoardStretch", "Laid", "Style", "styles"]
+__all__ = ["BoardStretch", "BoardsLaid", "Style", "styles"]
 
 
 @cache

@@ -26,7 +26,7 @@ class BoardStretch:
 
 
 @dataclass(frozen=True, slots=True)
-class Laid:
+class BoardsLaid:
     """Boards as (left edge, width) from the stretch's start, with the one gap or lap between them."""
 
     boards: tuple[tuple[float, float], ...]
@@ -44,10 +44,10 @@ class Style:
     """`ways_out` gives other (fit, gap, lap, words) that end better than a sliver."""
 
     id: str
-    lay: Callable[[BoardStretch], Laid]
-    solidity: Callable[[float, Laid], float]
+    lay: Callable[[BoardStretch], BoardsLaid]
+    solidity: Callable[[float, BoardsLaid], float]
     ways_out: Callable[[BoardStretch], list[tuple[str, float, float, str]]]
-    jig: Callable[[float, Laid], tuple[str, float] | None]
+    jig: Callable[[float, BoardsLaid], tuple[str, float] | None]
     """(What the spacer or jig is, its width) for boards of a width laid so; None where none is used."""
 
 
@@ -56,12 +56,12 @@ def in_a_row(count: int, width: float, pitch: float, first: float = 0.0) -> tupl
     return tuple((first + pitch * i, width) for i in range(count))
 
 
-def gap_spacer(_: float, laid: Laid) -> tuple[str, float] | None:
+def gap_spacer(_: float, laid: BoardsLaid) -> tuple[str, float] | None:
     """A spacer as thick as the gap; none where boards touch."""
     return ("spacer between boards", laid.gap_mm) if laid.gap_mm >= NOTHING_MM else None
 
 
-def no_jig(_: float, __: Laid) -> tuple[str, float] | None:
+def no_jig(_: float, __: BoardsLaid) -> tuple[str, float] | None:
     return None
 
 

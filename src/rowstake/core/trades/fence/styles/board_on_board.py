@@ -4,10 +4,10 @@ meet edge to edge."""
 from __future__ import annotations
 
 from rowstake.core.trades.fence.styles import lapped
-from rowstake.core.trades.fence.styles.base import Laid, Style
+from rowstake.core.trades.fence.styles.base import BoardsLaid, Style
 
 
-def jig(board_mm: float, laid: Laid) -> tuple[str, float] | None:
+def jig(board_mm: float, laid: BoardsLaid) -> tuple[str, float] | None:
     """Between two boards of one face: what the board on the other face covers, less its two laps."""
     return ("spacer between boards of one face", max(0.0, board_mm - 2 * laid.lap_mm))
 

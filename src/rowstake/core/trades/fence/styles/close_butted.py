@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from rowstake.core.reckoners.base import whole
 from rowstake.core.reckoners.deck_boards import whole_gap
-from rowstake.core.trades.fence.styles.base import NOTHING_MM, BoardStretch, Laid, Style, gap_spacer, in_a_row
+from rowstake.core.trades.fence.styles.base import NOTHING_MM, BoardsLaid, BoardStretch, Style, gap_spacer, in_a_row
 
 
-def exact(s: BoardStretch, gap: float) -> Laid:
+def exact(s: BoardStretch, gap: float) -> BoardsLaid:
     """The gap as given; what is left over is the last rip."""
     pitch = s.board_mm + gap
     full = whole((s.length_mm + gap) / pitch)
@@ -15,10 +15,10 @@ def exact(s: BoardStretch, gap: float) -> Laid:
     boards = in_a_row(full, s.board_mm, pitch)
     if rip >= NOTHING_MM:
         boards = (*boards, (full * pitch, rip))
-    return Laid(boards, gap)
+    return BoardsLaid(boards, gap)
 
 
-def _balanced(s: BoardStretch, gap: float) -> Laid:
+def _balanced(s: BoardStretch, gap: float) -> BoardsLaid:
     """Both end boards ripped to the same width e, with 2e + (n − 2) boards + (n − 1) gaps = length: at least half a board
     less half a gap each. Gaps wider than boards may leave no rip: then whole boards are spread over the length."""
     plain = exact(s, gap)
@@ -30,24 +30,24 @@ def _balanced(s: BoardStretch, gap: float) -> Laid:
         return plain
     if end < NOTHING_MM:
         gap = (s.length_mm - (count - 1) * s.board_mm) / (count - 2)
-        return Laid(in_a_row(count - 1, s.board_mm, s.board_mm + gap), gap)
+        return BoardsLaid(in_a_row(count - 1, s.board_mm, s.board_mm + gap), gap)
     inner = in_a_row(count - 2, s.board_mm, s.board_mm + gap, end + gap)
-    return Laid(((0.0, end), *inner, (s.length_mm - end, end)), gap)
+    return BoardsLaid(((0.0, end), *inner, (s.length_mm - end, end)), gap)
 
 
-def lay(s: BoardStretch) -> Laid:
+def lay(s: BoardStretch) -> BoardsLaid:
     """`exact`: the gap as set, the last board ripped. `balanced`: a rip at each end. `whole`: gaps opened, where
     the limit allows it, so that the last board is whole; else as `balanced`."""
     if s.fit == "whole":
         gap = whole_gap(s.length_mm, s.board_mm, s.gap_mm, 0.0, s.most_gap_mm)
         if gap is not None:
             count = round((s.length_mm + gap) / (s.board_mm + gap))
-            return Laid(in_a_row(count, s.board_mm, s.board_mm + max(0.0, gap)), max(0.0, gap))
+            return BoardsLaid(in_a_row(count, s.board_mm, s.board_mm + max(0.0, gap)), max(0.0, gap))
         return _balanced(s, s.gap_mm)
     return _balanced(s, s.gap_mm) if s.fit == "balanced" else exact(s, s.gap_mm)
 
 
-def solidity(board_mm: float, laid: Laid) -> float:
+def solidity(board_mm: float, laid: BoardsLaid) -> float:
     return board_mm / (board_mm + laid.gap_mm)
 
 

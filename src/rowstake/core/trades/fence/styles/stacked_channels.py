@@ -3,18 +3,18 @@
 from __future__ import annotations
 
 from rowstake.core.reckoners.base import whole
-from rowstake.core.trades.fence.styles.base import BoardStretch, Laid, Style, in_a_row, no_jig
+from rowstake.core.trades.fence.styles.base import BoardsLaid, BoardStretch, Style, in_a_row, no_jig
 from rowstake.core.trades.fence.styles.close_butted import exact
 
 
-def lay(s: BoardStretch) -> Laid:
+def lay(s: BoardStretch) -> BoardsLaid:
     """`whole`: as many whole boards as the height takes, the stack ending below it; `exact`: the top one ripped."""
     if s.fit == "whole":
-        return Laid(in_a_row(max(1, whole(s.length_mm / s.board_mm)), s.board_mm, s.board_mm))
+        return BoardsLaid(in_a_row(max(1, whole(s.length_mm / s.board_mm)), s.board_mm, s.board_mm))
     return exact(s, 0.0)
 
 
-def solidity(board_mm: float, laid: Laid) -> float:
+def solidity(board_mm: float, laid: BoardsLaid) -> float:
     return 1.0
 
 

@@ -9,7 +9,7 @@ from rowstake.core.trades.fence.laid import FencePlan
 
 
 @dataclass(frozen=True, slots=True)
-class Leaf:
+class LeafHung:
     """One leaf as it swings; `hinge_mm` is where its hinges are, from the near side of the opening."""
 
     hinge_mm: float
@@ -27,7 +27,7 @@ class Hanging:
     opens: bool
     chosen: bool
     opening_mm: float
-    leaves: tuple[Leaf, ...]
+    leaves: tuple[LeafHung, ...]
 
 
 def hangings(plan: FencePlan, built: Built) -> list[Hanging]:
@@ -48,7 +48,7 @@ def hangings(plan: FencePlan, built: Built) -> list[Hanging]:
             )
             where = "both leaves" if gate.leaves > 1 else f"at the {'near' if hinge == 'start' else 'far'} post"
             chosen = gate.swing == way and (gate.leaves > 1 or gate.hinge == hinge)
-            leaves = tuple(Leaf(place[s.hinge], s) for s in swings)
+            leaves = tuple(LeafHung(place[s.hinge], s) for s in swings)
             out.append(
                 Hanging(hinge, way, f"{where}, to the {way}", told, swept.opens, chosen, gate.opening_mm, leaves)
             )

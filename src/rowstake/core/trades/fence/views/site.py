@@ -17,10 +17,10 @@ from rowstake.core.views.site import (
     BayTold,
     CornerTold,
     HoleTold,
+    MarkStretch,
     RowsTold,
     SiteTold,
     SizeAsked,
-    Stretch,
     corner_told,
     filled,
 )
@@ -119,10 +119,10 @@ def _bays(plan: FencePlan, ids: dict[str, str], reads: dict[str, Read], along: d
     ]  # fmt: skip
 
 
-def _stretches(plan: FencePlan) -> list[Stretch]:
+def _stretches(plan: FencePlan) -> list[MarkStretch]:
     pitch = pitch_mm(plan.brief)
     return [
-        Stretch(run.leg, run.stations[0], run.stations[-1], pitch)
+        MarkStretch(run.leg, run.stations[0], run.stations[-1], pitch)
         for run in plan.laid.layout.runs
         if plan.brief.fence.bays.way == "equal"
     ]

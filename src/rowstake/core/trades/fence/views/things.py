@@ -7,7 +7,7 @@ from collections import defaultdict
 from collections.abc import Callable, Sequence
 from functools import partial
 
-from rowstake.core.asked import Asked
+from rowstake.core.asked import WhenAsked
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Part
 from rowstake.core.trades.fence.document import Obstacle
@@ -87,7 +87,7 @@ def _over_ground(plan: FencePlan, bay: Bay, after: Bay | None) -> list[Line]:
     return lines
 
 
-def things(plan: FencePlan) -> Asked[Thing]:
+def things(plan: FencePlan) -> WhenAsked[Thing]:
     """Everything that can be picked, by the label drawings and lists use."""
     layout, laid = plan.laid.layout, plan.laid
     gusts = {where: g for g in laid.gusts for where in g.where}
@@ -107,7 +107,7 @@ def things(plan: FencePlan) -> Asked[Thing]:
     for part in plan.parts:
         if part.unit == "piece" and part.solid is not None:
             ways.setdefault(part.label, partial(_piece, plan, part))
-    return Asked(ways)
+    return WhenAsked(ways)
 
 
 def _bay(plan: FencePlan, bay: Bay, follows: Bay | None, gust: BayGust, courses: Sequence[Course]) -> Thing:

@@ -16,11 +16,11 @@ from rowstake.core.kinds import kind_of
 from rowstake.core.parts import Notebook, Part, letters
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.base import TRADE, Component
-from rowstake.core.trades.deck.demands import SisterAt, Stands, of
+from rowstake.core.trades.deck.components.base import TRADE, DeckComponent
+from rowstake.core.trades.deck.demands import SisterAt, StandsThrough, of
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.fixings import board_fixings
-from rowstake.core.trades.deck.laying import DeckBoard, Laying, polygons
+from rowstake.core.trades.deck.laying import BoardLaying, DeckBoard, polygons
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.rows import INSTALL_C
 from rowstake.core.trades.deck.shape import Point
@@ -58,7 +58,7 @@ SLIVER_MM = 20.0
 def _round_posts(level: DeckLevel) -> Iterator[tuple[DeckBoard, Polygon, str]]:
     """Every board, notched where a post goes up through it; in pieces with letters where one takes all of its width."""
     free = CATALOGUE.steps.notch_free_mm
-    posts = [Polygon(q.ring).buffer(free, join_style="mitre") for q in of(Stands, level.asked)]
+    posts = [Polygon(q.ring).buffer(free, join_style="mitre") for q in of(StandsThrough, level.asked)]
     for b in level.laying.boards:
         met = [post for post in posts if post.intersection(b.shape).area > 1]
         if not met:
@@ -136,7 +136,7 @@ def _ends(level: DeckLevel, turn: Year, book: Notebook) -> None:
         )  # fmt: skip
 
 
-def _through_the_year(brief: DeckBrief, laying: Laying, turn: Year) -> str:
+def _through_the_year(brief: DeckBrief, laying: BoardLaying, turn: Year) -> str:
     """The end gap in the coldest and the hottest month, by the growth of the longest board."""
     p = brief.printer
     alpha = CATALOGUE.movement.heat_per_million[brief.product.moves] / 1e6
@@ -171,4 +171,4 @@ def _choices(job: DeckJob) -> dict[str, list[Choice]]:
     }
 
 
-COMPONENT = Component(order=50, blocks=_blocks, lay=_lay, explain=_explain, choices=_choices)
+COMPONENT = DeckComponent(order=50, blocks=_blocks, lay=_lay, explain=_explain, choices=_choices)

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 from rowstake.core.trades.deck.components.cuts.edits import EDITS
 from rowstake.core.trades.deck.demands import KeepClear
 
@@ -23,4 +23,4 @@ def _demands(brief: DeckBrief) -> Iterator[KeepClear]:
         yield KeepClear(cut.id, s0, s1, t0, t1, facts.roots_mm if grows else facts.beside_hole_mm)
 
 
-COMPONENT = Component(order=0, demands=_demands, edits=EDITS)
+COMPONENT = DeckComponent(order=0, demands=_demands, edits=EDITS)

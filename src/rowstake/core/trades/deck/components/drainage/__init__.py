@@ -10,7 +10,7 @@ from rowstake.core.cutting.plan import Saw, Stock, cut_plan
 from rowstake.core.fasteners import sold_mm
 from rowstake.core.parts import Notebook, Part
 from rowstake.core.reckoners.base import up
-from rowstake.core.trades.deck.components.base import TRADE, Component
+from rowstake.core.trades.deck.components.base import TRADE, DeckComponent
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.sag import deepest_mm
 from rowstake.core.trades.deck.shape import SQUARE, Edge, rings
@@ -119,4 +119,4 @@ def _explain(level: DeckLevel, _: Year, book: Notebook) -> None:
     )  # fmt: skip
 
 
-COMPONENT = Component(order=72, lay=_lay, explain=_explain)
+COMPONENT = DeckComponent(order=72, lay=_lay, explain=_explain)

@@ -9,7 +9,7 @@ from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Joint, Part, letters
 from rowstake.core.reckoners.base import up
 from rowstake.core.space import Solid
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 from rowstake.core.trades.deck.fascia import PACKER_MM, open_edge, stands_mm
 from rowstake.core.trades.deck.frame import frame_outline
 from rowstake.core.trades.deck.level import DeckLevel
@@ -70,4 +70,4 @@ def _fixings(level: DeckLevel, pieces: list[Part], thick: float) -> list[Part]:
     ] if pieces else []  # fmt: skip
 
 
-COMPONENT = Component(order=60, lay=_lay, sections={"deck.boards.fascia": "fascia"})
+COMPONENT = DeckComponent(order=60, lay=_lay, sections={"deck.boards.fascia": "fascia"})

@@ -10,7 +10,7 @@ from rowstake.core.space import Pose, Solid
 from rowstake.core.space.outlines import disc, rectangle
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.carried import FootingAt, seat
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.dug import bearing_of
 from rowstake.core.trades.deck.level import DeckLevel
@@ -103,4 +103,4 @@ def _choices(job: DeckJob) -> dict[str, list[Choice]]:
     }
 
 
-COMPONENT = Component(order=10, lay=_lay, explain=_explain, sections={"deck.posts.size": "post"}, choices=_choices)
+COMPONENT = DeckComponent(order=10, lay=_lay, explain=_explain, sections={"deck.posts.size": "post"}, choices=_choices)

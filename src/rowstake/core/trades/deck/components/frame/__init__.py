@@ -10,7 +10,7 @@ from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Notebook, Part
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.carried import seat
-from rowstake.core.trades.deck.components.base import TABLES, TRADE, Component
+from rowstake.core.trades.deck.components.base import TABLES, TRADE, DeckComponent
 from rowstake.core.trades.deck.components.ledger import fixing_label
 from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.frame import Stick
@@ -100,7 +100,7 @@ def _choices(_: DeckJob) -> dict[str, list[Choice]]:
     return {"deck.species": [Choice(s.id, s.name) for s in CATALOGUE.species.values()]}
 
 
-COMPONENT = Component(
+COMPONENT = DeckComponent(
     order=20,
     lay=_lay,
     explain=_explain,

@@ -11,8 +11,8 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Part
 from rowstake.core.space import Solid
-from rowstake.core.trades.deck.components.base import Component
-from rowstake.core.trades.deck.components.guard.bays import Bay
+from rowstake.core.trades.deck.components.base import DeckComponent
+from rowstake.core.trades.deck.components.guard.bays import GuardBay
 from rowstake.core.trades.deck.components.guard.caps import caps
 from rowstake.core.trades.deck.components.guard.drawing import scenes
 from rowstake.core.trades.deck.components.guard.explain import explain
@@ -20,19 +20,19 @@ from rowstake.core.trades.deck.components.guard.fill import fill, hardware
 from rowstake.core.trades.deck.components.guard.gate import gates
 from rowstake.core.trades.deck.components.guard.line import PostPlace, lay_line, post_of
 from rowstake.core.trades.deck.components.guard.posts import posts
-from rowstake.core.trades.deck.demands import BlockAt, Stands
+from rowstake.core.trades.deck.demands import BlockAt, StandsThrough
 from rowstake.core.trades.deck.level import DeckLevel
 
 FACTS = CATALOGUE.steps
 
 
-def _blocks(level: DeckLevel) -> Iterator[BlockAt | Stands]:
+def _blocks(level: DeckLevel) -> Iterator[BlockAt | StandsThrough]:
     """Room in the frame and the boards for every post, and a block behind it: along the end joists one on either side."""
     line, half, grid = lay_line(level), post_of(level.brief).width_mm / 2, level.grid
     for post in line.posts:
         if post.mount != "surface":
             ring = tuple((float(x), float(y)) for x, y in post.square(half).exterior.coords[:-1])
-            yield Stands(ring, post.mount == "inside")
+            yield StandsThrough(ring, post.mount == "inside")
     for post in line.posts:
         yield from _behind(post, half, grid.thick_mm, level)
 
@@ -69,11 +69,11 @@ def _lay(level: DeckLevel) -> list[Part]:
     out = posts(level, line)
     for number, run in enumerate(line.runs, 1):
         for n, (a, b) in enumerate(pairwise(run.posts), 1):
-            out += _bay(level, Bay(level.brief, line.posts[a], line.posts[b]), f"{number}.{n}")
+            out += _bay(level, GuardBay(level.brief, line.posts[a], line.posts[b]), f"{number}.{n}")
     return out + caps(level, line) + [part for gate in gates(level) for part in gate.parts()]
 
 
-def _bay(level: DeckLevel, bay: Bay, name: str) -> list[Part]:
+def _bay(level: DeckLevel, bay: GuardBay, name: str) -> list[Part]:
     """Both rails, what fills them, and the fixings of each."""
     place, rail, of, guard = level.place, bay.rail, level.place.label(f"guard {name}"), level.brief.deck.guard
     half, clear, sold = rail.thickness_mm / 2, bay.clear_mm, level.brief.sold
@@ -105,6 +105,6 @@ def _bay(level: DeckLevel, bay: Bay, name: str) -> list[Part]:
     return [*out, *fill(bay, name, of), *hardware(bay, of, held)]
 
 
-COMPONENT = Component(
+COMPONENT = DeckComponent(
     order=86, blocks=_blocks, lay=_lay, explain=explain, sections={"deck.guard.post": "post"}, scenes=scenes
 )

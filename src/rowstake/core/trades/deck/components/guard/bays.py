@@ -19,7 +19,7 @@ FACTS = CATALOGUE.steps
 
 
 @dataclass(frozen=True)
-class Bay:
+class GuardBay:
     """Between two posts, of a level: `left` and `right` as one looks along the edge with the deck on the left."""
 
     brief: DeckBrief
@@ -119,9 +119,9 @@ class Bay:
         return balusters(Balusters(clear_mm=clear, baluster_mm=across, max_gap_mm=self.most_gap_mm))
 
 
-def bays_of(level: DeckLevel) -> list[Bay]:
+def bays_of(level: DeckLevel) -> list[GuardBay]:
     line = lay_line(level)
-    return [Bay(level.brief, line.posts[a], line.posts[b]) for run in line.runs for a, b in pairwise(run.posts)]
+    return [GuardBay(level.brief, line.posts[a], line.posts[b]) for run in line.runs for a, b in pairwise(run.posts)]
 
 
 def high_mm(brief: DeckBrief) -> float:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.structure.timber import bending_mpa, read_stick
-from rowstake.core.trades.deck.components.guard.bays import Bay
+from rowstake.core.trades.deck.components.guard.bays import GuardBay
 from rowstake.core.trades.deck.components.guard.line import post_of
 
 FACTS = CATALOGUE.steps
@@ -21,7 +21,7 @@ class Pulled:
     most_mpa: float
 
 
-def pulled(bay: Bay, post: Section | None = None) -> Pulled:
+def pulled(bay: GuardBay, post: Section | None = None) -> Pulled:
     """F = n·T, spread over the length L between the rails that prop the post: M = F·L / 8, σ = M / W with the lesser section modulus W."""
     stick = read_stick((post or post_of(bay.brief)).id)
     pull = bay.gaps.count * FACTS.cable_kn

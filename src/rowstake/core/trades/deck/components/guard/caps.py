@@ -9,14 +9,14 @@ from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Part
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.components.guard.bays import cap_section, high_mm
-from rowstake.core.trades.deck.components.guard.line import Line, PostPlace, Run, post_of
+from rowstake.core.trades.deck.components.guard.line import GuardLine, GuardRun, PostPlace, post_of
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.shape import Point, set_in
 
 FACTS = CATALOGUE.steps
 
 
-def caps(level: DeckLevel, line: Line) -> list[Part]:
+def caps(level: DeckLevel, line: GuardLine) -> list[Part]:
     """In lengths that meet over posts; none where none is chosen."""
     section = cap_section(level.brief)
     if section is None:
@@ -62,18 +62,18 @@ def caps(level: DeckLevel, line: Line) -> list[Part]:
     ]
 
 
-def _on(run: Run, at: Point) -> float:
+def _on(run: GuardRun, at: Point) -> float:
     (ax, ay) = run.edge.along
     return at[0] * ax + at[1] * ay
 
 
-def _across(base: Point, run: Run, along: float, inwards: float) -> Point:
+def _across(base: Point, run: GuardRun, along: float, inwards: float) -> Point:
     (ax, ay), (nx, ny) = run.edge.along, run.edge.inward
     return base[0] + ax * along + nx * inwards, base[1] + ay * along + ny * inwards
 
 
 def _cap_end(
-    run: Run, posts: list[PostPlace], first: bool, mitred: list[Point], half: float, post: float
+    run: GuardRun, posts: list[PostPlace], first: bool, mitred: list[Point], half: float, post: float
 ) -> list[Point]:
     """The two corners of a cap's end, the outer one first: at the mitre, or square just past the end post."""
     if run.corners[0 if first else 1]:

@@ -7,12 +7,12 @@ from dataclasses import replace
 from functools import partial
 from itertools import pairwise
 
-from rowstake.core.drawing.scene import Board, Scene
+from rowstake.core.drawing.scene import Scene, Sketch
 from rowstake.core.drawing.solids import beyond_shapes
 from rowstake.core.space.views import page
-from rowstake.core.trades.deck.components.guard.bays import Bay, high_mm
+from rowstake.core.trades.deck.components.guard.bays import GuardBay, high_mm
 from rowstake.core.trades.deck.components.guard.gate import gate_scenes
-from rowstake.core.trades.deck.components.guard.line import Line, Run, lay_line
+from rowstake.core.trades.deck.components.guard.line import GuardLine, GuardRun, lay_line
 from rowstake.core.trades.deck.level import DeckLevel
 
 
@@ -23,8 +23,8 @@ def scenes(level: DeckLevel) -> dict[str, Callable[[], Scene]]:
     return own | gate_scenes(level)
 
 
-def _elevation(level: DeckLevel, line: Line, run: Run, number: int, name: str) -> Scene:
-    board, p, brief = Board(), level.brief.printer, level.brief
+def _elevation(level: DeckLevel, line: GuardLine, run: GuardRun, number: int, name: str) -> Scene:
+    board, p, brief = Sketch(), level.brief.printer, level.brief
     (ax, ay), place = run.edge.along, level.place
     view = page((ax, -ay, 0.0), (0.0, 0.0, 1.0))
     posts = [place.label(f"Y{n + 1}") for n in run.posts]
@@ -42,7 +42,7 @@ def _elevation(level: DeckLevel, line: Line, run: Run, number: int, name: str) -
     if len(marks) > 2:
         board.dim((marks[0], -250.0), (marks[-1], -250.0), p.length(marks[-1] - marks[0]), -2.0)
     board.dim((marks[-1] + 180, 0.0), (marks[-1] + 180, high), p.length(high), -1.0)
-    bay = Bay(brief, line.posts[run.posts[0]], line.posts[run.posts[1]])
+    bay = GuardBay(brief, line.posts[run.posts[0]], line.posts[run.posts[1]])
     board.dim(
         (marks[0] - 120, 0.0), (marks[0] - 120, brief.deck.guard.under_mm), p.bare(brief.deck.guard.under_mm), 1.0
     )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Notebook
 from rowstake.core.trades.deck.components.base import TRADE
-from rowstake.core.trades.deck.components.guard.bays import Bay, bays_of, high_mm
+from rowstake.core.trades.deck.components.guard.bays import GuardBay, bays_of, high_mm
 from rowstake.core.trades.deck.components.guard.cables import pulled
 from rowstake.core.trades.deck.components.guard.gate import explain_gates
 from rowstake.core.trades.deck.components.guard.line import lay_line, post_of, usual_most_mm
@@ -48,7 +48,7 @@ def explain(level: DeckLevel, _: Year, book: Notebook) -> None:
     _push(level, book)
 
 
-def _pull(level: DeckLevel, book: Notebook, bay: Bay) -> None:
+def _pull(level: DeckLevel, book: Notebook, bay: GuardBay) -> None:
     p, brief = level.brief.printer, level.brief
     made = pulled(bay)
     book.note(

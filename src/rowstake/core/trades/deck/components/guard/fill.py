@@ -9,7 +9,7 @@ from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Hold, Joint, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.space import Solid
-from rowstake.core.trades.deck.components.guard.bays import Bay
+from rowstake.core.trades.deck.components.guard.bays import GuardBay
 
 FACTS = CATALOGUE.steps
 FILLS = ("baluster", "guard board", "cable", "pane")
@@ -17,12 +17,12 @@ FILLS = ("baluster", "guard board", "cable", "pane")
 Bought = tuple[str, Good, int]
 
 
-def hardware(bay: Bay, of: str, *bought: Bought) -> list[Part]:
+def hardware(bay: GuardBay, of: str, *bought: Bought) -> list[Part]:
     """What is bought by number, of which there is any."""
     return [Part(f"{of} {what}", "hardware", "steps", good, of, amount=n, unit="each") for what, good, n in bought if n]
 
 
-def _between(bay: Bay, name: str, of: str) -> list[Part]:
+def _between(bay: GuardBay, name: str, of: str) -> list[Part]:
     """Balusters upright from rail to rail, less what the sockets of both ends take."""
     filling, wide, socket = bay.filling, bay.filling.width_mm, bay.brief.deck.guard.socket_mm
     (_, low), (high, _) = bay.rails
@@ -35,7 +35,7 @@ def _between(bay: Bay, name: str, of: str) -> list[Part]:
     return out + hardware(bay, of, ("connectors", bay.brief.sold.good("baluster_connector"), 2 * len(out)))
 
 
-def _faced(bay: Bay, name: str, of: str) -> list[Part]:
+def _faced(bay: GuardBay, name: str, of: str) -> list[Part]:
     """Balusters on the outer faces of both rails, two screws at each."""
     filling, wide = bay.filling, bay.filling.width_mm
     (low, _), (_, high) = bay.rails
@@ -52,7 +52,7 @@ def _faced(bay: Bay, name: str, of: str) -> list[Part]:
     return out + [Part(by, "rail screw", "steps", screw, of, amount=count, unit="each", joint=joint)] * bool(count)
 
 
-def _boards(bay: Bay, name: str, of: str) -> list[Part]:
+def _boards(bay: GuardBay, name: str, of: str) -> list[Part]:
     """Boards along, one over the other."""
     filling, wide, clear, low = bay.filling, bay.filling.width_mm, bay.clear_mm, bay.rails[0][1]
     half, by = filling.thickness_mm / 2, f"{of} connectors"
@@ -65,7 +65,7 @@ def _boards(bay: Bay, name: str, of: str) -> list[Part]:
     return out + hardware(bay, of, ("connectors", bay.brief.sold.good("baluster_connector"), 2 * len(out)))
 
 
-def _cables(bay: Bay, name: str, of: str) -> list[Part]:
+def _cables(bay: GuardBay, name: str, of: str) -> list[Part]:
     """Cables from post to post, each with a tensioner at one end; bought a little longer, cut as they are drawn tight."""
     sold, wide, clear, low = bay.brief.sold, FACTS.cable_mm, bay.clear_mm, bay.rails[0][1]
     step = FACTS.cable_step_in if sold.units == "ft-in" else FACTS.cable_step_mm
@@ -84,7 +84,7 @@ def _cables(bay: Bay, name: str, of: str) -> list[Part]:
     )
 
 
-def _pane(bay: Bay, name: str, of: str) -> list[Part]:
+def _pane(bay: GuardBay, name: str, of: str) -> list[Part]:
     """A pane between posts and rails, ordered when they stand."""
     sold, off, (_, low), (high, _) = bay.brief.sold, FACTS.pane_off_mm, *bay.rails
     a, b, low, high = off, bay.clear_mm - off, low + off, high - off
@@ -97,7 +97,7 @@ def _pane(bay: Bay, name: str, of: str) -> list[Part]:
     return [pane, *hardware(bay, of, ("clamps", sold.good("glass_clamp"), FACTS.pane_clamps))]
 
 
-FILLINGS: dict[str, Callable[[Bay, str, str], list[Part]]] = {
+FILLINGS: dict[str, Callable[[GuardBay, str, str], list[Part]]] = {
     "balusters": _between,
     "faced": _faced,
     "boards": _boards,
@@ -106,6 +106,6 @@ FILLINGS: dict[str, Callable[[Bay, str, str], list[Part]]] = {
 }
 
 
-def fill(bay: Bay, name: str, of: str) -> list[Part]:
+def fill(bay: GuardBay, name: str, of: str) -> list[Part]:
     """What is chosen."""
     return FILLINGS[bay.brief.deck.guard.infill](bay, name, of)

@@ -9,7 +9,7 @@ from functools import cached_property, partial
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE, Section
-from rowstake.core.drawing.scene import Board, Scene
+from rowstake.core.drawing.scene import Scene, Sketch
 from rowstake.core.drawing.solids import beyond_shapes
 from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Notebook, Part
@@ -21,7 +21,7 @@ from rowstake.core.reckoners.hinge_pull import run as hinge_pull
 from rowstake.core.space import Flat, Solid
 from rowstake.core.space.views import page
 from rowstake.core.trades.deck.components.base import TRADE
-from rowstake.core.trades.deck.components.guard.bays import Bay
+from rowstake.core.trades.deck.components.guard.bays import GuardBay
 from rowstake.core.trades.deck.components.guard.fill import hardware
 from rowstake.core.trades.deck.components.guard.line import PostPlace, lay_line
 from rowstake.core.trades.deck.components.steps.flight import Flight
@@ -32,11 +32,11 @@ FACTS = CATALOGUE.steps
 
 
 @dataclass(frozen=True)
-class Gate:
+class GuardGate:
     """In the opening of a flight; measures run from the face of its bay's left post."""
 
     flight: Flight
-    bay: Bay
+    bay: GuardBay
     numbers: tuple[int, int]
     """Of its posts, from 1."""
 
@@ -142,7 +142,7 @@ class Gate:
         return out
 
 
-def gates(level: DeckLevel) -> list[Gate]:
+def gates(level: DeckLevel) -> list[GuardGate]:
     """In the openings of flights that have one, where posts stand on both sides and there is room for a leaf."""
     line, out = lay_line(level), []
     for flight in runs(level.brief):
@@ -150,7 +150,9 @@ def gates(level: DeckLevel) -> list[Gate]:
             continue
         pair = _beside(level, flight)
         if pair is not None:
-            gate = Gate(flight, Bay(level.brief, line.posts[pair[0]], line.posts[pair[1]]), (pair[0] + 1, pair[1] + 1))
+            gate = GuardGate(
+                flight, GuardBay(level.brief, line.posts[pair[0]], line.posts[pair[1]]), (pair[0] + 1, pair[1] + 1)
+            )
             if gate.wide_mm >= FACTS.leaf_least_mm:
                 out.append(gate)
     return out
@@ -194,8 +196,8 @@ def gate_scenes(level: DeckLevel) -> dict[str, Callable[[], Scene]]:
     return {f"gate_{gate.flight.steps.id}": partial(_elevation, level, gate) for gate in gates(level)}
 
 
-def _elevation(level: DeckLevel, gate: Gate) -> Scene:
-    board, p, bay = Board(), level.brief.printer, gate.bay
+def _elevation(level: DeckLevel, gate: GuardGate) -> Scene:
+    board, p, bay = Sketch(), level.brief.printer, gate.bay
     (ax, ay), place, name = bay.along, level.place, gate.flight.steps.id
     view = page((ax, -ay, 0.0), (0.0, 0.0, 1.0))
     own = {place.label(f"Y{n}") for n in gate.numbers}

@@ -52,7 +52,7 @@ class PostPlace:
 
 
 @dataclass(frozen=True, slots=True)
-class Run:
+class GuardRun:
     """A stretch of guard without a break along one edge: the posts by number in the level's list, from one end to the other.
     `corners` tells at which of its ends the next edge's guard goes on."""
 
@@ -62,11 +62,11 @@ class Run:
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class GuardLine:
     """All guard of a level. `set_off_mm` by the number of an edge: from the boards' edge to the middle of the posts."""
 
     posts: tuple[PostPlace, ...]
-    runs: tuple[Run, ...]
+    runs: tuple[GuardRun, ...]
     ring: tuple[Edge, ...] = ()
     set_off_mm: tuple[float, ...] = ()
 
@@ -116,11 +116,11 @@ def _asked_of(level: DeckLevel) -> tuple[object, ...]:
 
 
 @once(_asked_of)
-def lay_line(level: DeckLevel) -> Line:
+def lay_line(level: DeckLevel) -> GuardLine:
     """Raises `JobFault` for a post that is not on sale."""
     brief = level.brief
     if brief.deck.guard.edges == "none":
-        return Line((), ())
+        return GuardLine((), ())
     ring, half = rings(edges(brief.outline))[0], post_of(brief).width_mm / 2
     off = [_set_off(level, edge, half) for edge in ring]
     points = set_in(ring, lambda e: off[ring.index(e)])
@@ -141,7 +141,7 @@ def lay_line(level: DeckLevel) -> Line:
         if on[i]:
             ends = points[i], points[(i + 1) % len(ring)]
             runs += _runs(level, edge, ends, (corner_at.get(i), corner_at.get((i + 1) % len(ring))), posts, half)
-    return Line(tuple(posts), tuple(runs), tuple(ring), tuple(off))
+    return GuardLine(tuple(posts), tuple(runs), tuple(ring), tuple(off))
 
 
 def _gone_round(level: DeckLevel, corner: Point) -> bool:
@@ -228,7 +228,7 @@ def _runs(
     shared: tuple[int | None, int | None],
     posts: list[PostPlace],
     half: float,
-) -> list[Run]:
+) -> list[GuardRun]:
     (ax, ay), start = edge.along, ends[0]
     long = math.dist(*ends)
     if shared[0] is not None and shared[0] == shared[1]:
@@ -260,7 +260,7 @@ def _runs(
                 spot = (start[0] + ax * x, start[1] + ay * x)
                 posts.append(_held(level, PostPlace(spot, edge.along, mount, False, _behind(level, edge)), half))
             numbers.append(own)
-        out.append(Run(edge, tuple(numbers), (first is not None, last is not None)))
+        out.append(GuardRun(edge, tuple(numbers), (first is not None, last is not None)))
     return out
 
 

@@ -9,7 +9,7 @@ from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Hold, Part, letters
 from rowstake.core.space import Flat, Solid
 from rowstake.core.trades.deck.components.guard.bays import cap_mm, high_mm
-from rowstake.core.trades.deck.components.guard.line import Line, PostPlace, face_half_mm, post_of
+from rowstake.core.trades.deck.components.guard.line import GuardLine, PostPlace, face_half_mm, post_of
 from rowstake.core.trades.deck.level import DeckLevel
 
 FACTS = CATALOGUE.steps
@@ -19,7 +19,7 @@ def _square(post: PostPlace, half: float) -> tuple[Flat, ...]:
     return tuple((float(x), float(y)) for x, y in post.square(half).exterior.coords[:-1])
 
 
-def posts(level: DeckLevel, line: Line) -> list[Part]:
+def posts(level: DeckLevel, line: GuardLine) -> list[Part]:
     brief, section, place = level.brief, post_of(level.brief), level.place
     half, top = section.width_mm / 2, brief.height_mm + high_mm(brief) - cap_mm(brief)
     under = level.frame_top_mm - level.joist_mm
@@ -69,7 +69,7 @@ def _capped(level: DeckLevel) -> bool:
     return guard.post_caps and not guard.cap
 
 
-def _sleeves(level: DeckLevel, line: Line, top: float) -> list[Part]:
+def _sleeves(level: DeckLevel, line: GuardLine, top: float) -> list[Part]:
     """A sleeve over every post, cut to reach from the boards to its top."""
     brief, place = level.brief, level.place
     if not brief.deck.guard.sleeves:

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 from rowstake.core.trades.deck.demands import GuardPosts
 
 
@@ -16,4 +16,4 @@ def _demands(brief: DeckBrief) -> Iterator[GuardPosts]:
         yield GuardPosts(post, CATALOGUE.deck.guard_posts_mm, CATALOGUE.deck.guard_inside_mm)
 
 
-COMPONENT = Component(order=90, demands=_demands)
+COMPONENT = DeckComponent(order=90, demands=_demands)

@@ -8,7 +8,7 @@ from rowstake.core.goods import Good
 from rowstake.core.parts import Notebook, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 from rowstake.core.trades.deck.ledger import FLASHING_MM, LAP_MM, MEMBRANE_MM, LedgerPlan, bracketed, fixing
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.year import Year
@@ -76,4 +76,4 @@ def _explain(level: DeckLevel, _: Year, book: Notebook) -> None:
     )  # fmt: skip
 
 
-COMPONENT = Component(order=30, lay=_lay, explain=_explain)
+COMPONENT = DeckComponent(order=30, lay=_lay, explain=_explain)

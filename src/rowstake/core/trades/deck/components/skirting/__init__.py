@@ -5,7 +5,7 @@ from __future__ import annotations
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Joint, Notebook, Part
-from rowstake.core.trades.deck.components.base import TRADE, Component
+from rowstake.core.trades.deck.components.base import TRADE, DeckComponent
 from rowstake.core.trades.deck.components.skirting.run import FACTS, Skirt, board_of, skirts
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.year import Year
@@ -71,4 +71,4 @@ def _explain(level: DeckLevel, _: Year, book: Notebook) -> None:
     )  # fmt: skip
 
 
-COMPONENT = Component(order=90, lay=_lay, explain=_explain, sections={"deck.skirting.board": "board"})
+COMPONENT = DeckComponent(order=90, lay=_lay, explain=_explain, sections={"deck.skirting.board": "board"})

@@ -10,7 +10,7 @@ from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Hold, Part
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.base import Component
+from rowstake.core.trades.deck.components.base import DeckComponent
 from rowstake.core.trades.deck.components.steps.bordered import Carrier
 from rowstake.core.trades.deck.components.steps.boxes import boxes, framed, under_box
 from rowstake.core.trades.deck.components.steps.cover import counted, risers, treads
@@ -225,7 +225,7 @@ _WORDED = {
     path.removeprefix("deck.steps."): told for path, told in worded("deck").items() if path.startswith("deck.steps.")
 }
 
-COMPONENT = Component(
+COMPONENT = DeckComponent(
     order=85,
     demands=_demands,
     blocks=_blocks,

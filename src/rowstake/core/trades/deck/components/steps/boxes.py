@@ -17,7 +17,7 @@ from rowstake.core.reckoners.stringers import Stringers
 from rowstake.core.reckoners.stringers import run as spread
 from rowstake.core.space import Solid
 from rowstake.core.trades.deck.components.steps.cover import counted, pieces
-from rowstake.core.trades.deck.components.steps.flight import Flight, Mitre
+from rowstake.core.trades.deck.components.steps.flight import Flight, FlightMitre
 from rowstake.core.trades.deck.components.steps.hip import HAIR_MM, MitreLine
 from rowstake.core.trades.deck.components.steps.stringers import ACROSS, Stringer, sold_for
 
@@ -117,11 +117,11 @@ class Box:
         corner, (near, far) = flight.reach(self.front), flight.mitres
         butts = self.thick if flight.is_wing else 0.0
 
-        def front(mitre: Mitre) -> float:
+        def front(mitre: FlightMitre) -> float:
             """How far short of the corner it stops, or, below zero, past it."""
             return butts if mitre.grows > 0 else butts - self.thick
 
-        def back(mitre: Mitre | None, at: float, way: float) -> float:
+        def back(mitre: FlightMitre | None, at: float, way: float) -> float:
             """Where it begins: where the others do, but at an inside corner in that, or behind the one before it."""
             return mitre.at_mm + way * butts if mitre and mitre.grows < 0 else at
 

@@ -8,7 +8,7 @@ from dataclasses import replace
 from functools import partial
 from itertools import pairwise
 
-from rowstake.core.drawing.scene import Board, Scene, Shape
+from rowstake.core.drawing.scene import Scene, Shape, Sketch
 from rowstake.core.drawing.solids import beyond_shapes, cut_shapes, within
 from rowstake.core.space import Flat
 from rowstake.core.space.solid import dot
@@ -40,7 +40,7 @@ def scenes(level: DeckLevel) -> dict[str, Callable[[], Scene]]:
 
 
 def _section(level: DeckLevel, flight: Flight) -> Scene:
-    board, p, pose = Board(), flight.brief.printer, flight.pose
+    board, p, pose = Sketch(), flight.brief.printer, flight.pose
     view = page(pose.a, pose.b)
     stringer = stringer_of(level, flight)
     first = boxes(flight, stringer)[0] if flight.boxed and flight.treads else None
@@ -110,7 +110,7 @@ def marks(stringer: Stringer) -> list[tuple[float, str]]:
 
 def _marking(flight: Flight, stringer: Stringer, name: str) -> Scene:
     """The board lies level with the edge that the square is held to at the top; what is cut away is left white."""
-    board, p = Board(), flight.brief.printer
+    board, p = Sketch(), flight.brief.printer
     ring = tuple(along(stringer, q) for q in stringer.outline)
     low, high, deep = min(x for x, _ in ring), max(x for x, _ in ring), stringer.section.width_mm
     of = f"{flight.steps.id}-{'S1' if name == 'stringer' else 'H1'}"

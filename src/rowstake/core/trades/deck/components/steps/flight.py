@@ -22,7 +22,7 @@ MANY_TIMES = 12
 
 
 @dataclass(frozen=True, slots=True)
-class Way:
+class RiseWay:
     """One way of taking a rise: equal risers, the going, and how far it runs from nose to nose."""
 
     risers: int
@@ -37,7 +37,7 @@ class Way:
 
 
 @dataclass(frozen=True, slots=True)
-class Mitre:
+class FlightMitre:
     """Where a flight meets the one that goes on round a corner of the deck: the face that the other hangs on, by the measure along this
     one's edge, and how much further the deck's nose stands out there than here. The noses of both cross on it. `grows` is 1 at an
     outside corner, where treads get longer from one to the next, and -1 at an inside one."""
@@ -48,7 +48,7 @@ class Mitre:
 
 
 @dataclass(frozen=True, slots=True)
-class Corner:
+class RoundCorner:
     """A corner that a flight goes round, at its near or its far end, to the edge beside it: as a flight there is told."""
 
     near: bool
@@ -83,10 +83,10 @@ class Flight:
     """The finished ground, or what else the flight ends on."""
     lands_on: str
     """The level that it ends on; nothing for the ground."""
-    way: Way
-    mitres: tuple[Mitre | None, Mitre | None] = (None, None)
+    way: RiseWay
+    mitres: tuple[FlightMitre | None, FlightMitre | None] = (None, None)
     """At its near and its far end."""
-    corners: tuple[Corner, ...] = ()
+    corners: tuple[RoundCorner, ...] = ()
 
     @cached_property
     def wings(self) -> tuple[Flight, ...]:
@@ -320,7 +320,7 @@ class Flight:
         return max(self.way.run_mm, self.way.going_mm)
 
 
-def _off_corner(mitre: Mitre) -> float:
+def _off_corner(mitre: FlightMitre) -> float:
     """How far off the face of the edge beside it the last stringer keeps: it hangs beside an inside corner, and at an outside one."""
     return 0.0 if mitre.grows > 0 else FACTS.off_corner_mm + max(0.0, mitre.more_mm)
 
@@ -346,7 +346,7 @@ def placed(side: DeckSide, face_mm: float, out: float, along: float) -> Point:
     return face_mm + (out if side == "right" else -out), along
 
 
-def _wing(flight: Flight, corner: Corner) -> Flight:
+def _wing(flight: Flight, corner: RoundCorner) -> Flight:
     """The flight round a corner. A handrail on that side of the steps stands at its open end."""
     at_start = corner.begins
     chosen, side = flight.brief.deck.steps[flight.number], "near" if corner.near else "far"
@@ -357,7 +357,7 @@ def _wing(flight: Flight, corner: Corner) -> Flight:
             "width_mm": corner.width_mm, **{field: end if side in sides_of(getattr(chosen, field)) else "none" for field in ("handrail", "wall")},
         }
     )  # fmt: skip
-    mitre = Mitre(flight.face_mm, flight.nose_mm - corner.nose_mm, corner.grows)
+    mitre = FlightMitre(flight.face_mm, flight.nose_mm - corner.nose_mm, corner.grows)
     return replace(
         flight, steps=steps, side=corner.side, edge_mm=corner.edge_mm, face_mm=corner.face_mm, nose_mm=corner.nose_mm,
         mitres=(mitre, None) if at_start else (None, mitre), corners=(),

@@ -12,7 +12,7 @@ from dataclasses import dataclass, replace
 
 from rowstake.core.reckoners.base import up
 from rowstake.core.space import Pose, Solid, Vec
-from rowstake.core.trades.deck.components.steps.flight import Flight, Mitre
+from rowstake.core.trades.deck.components.steps.flight import Flight, FlightMitre
 from rowstake.core.trades.deck.components.steps.stringers import ACROSS, LEAST_SEAT_MM, Stringer
 
 HAIR_MM = 1.0
@@ -23,7 +23,7 @@ class MitreLine:
     """The mitre of a flight at its near end or its far one."""
 
     flight: Flight
-    mitre: Mitre
+    mitre: FlightMitre
     near: bool
 
     @property

@@ -8,7 +8,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.once import once
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.steps.flight import Corner, Flight, Mitre, Way, named, sides_of
+from rowstake.core.trades.deck.components.steps.flight import Flight, FlightMitre, RiseWay, RoundCorner, named, sides_of
 from rowstake.core.trades.deck.components.steps.rise import grounded
 from rowstake.core.trades.deck.document import Steps
 from rowstake.core.trades.deck.fascia import open_edge, stands_mm
@@ -59,22 +59,22 @@ def _solved(brief: DeckBrief, n: int, steps: Steps) -> Flight:
         run = steps.round_near_mm if near else steps.round_far_mm
         if run is not None:
             corners.append(_corner(brief, n, steps, edge, near, run))
-    mitres: list[Mitre | None] = [None, None]
+    mitres: list[FlightMitre | None] = [None, None]
     low, high = steps.at_mm, steps.at_mm + steps.width_mm
     for corner in corners:
         low, high = (corner.face_mm, high) if corner.near else (low, corner.face_mm)
-        mitres[not corner.near] = Mitre(corner.face_mm, corner.nose_mm - nose, corner.grows)
+        mitres[not corner.near] = FlightMitre(corner.face_mm, corner.nose_mm - nose, corner.grows)
     ends = [end for end, mitre in zip(("near", "far"), mitres, strict=True) if mitre is None]
     beside = {field: named([e for e in ends if e in sides_of(getattr(steps, field))]) for field in ("handrail", "wall")}
     placed_ = steps.model_copy(update={"at_mm": low, "width_mm": high - low, **beside})
     flight = Flight(
-        brief, placed_, n, edge.side, _off(edge), face, nose, brief.height_mm, 0.0, "", Way(1, 1.0, 1.0, 0.0),
+        brief, placed_, n, edge.side, _off(edge), face, nose, brief.height_mm, 0.0, "", RiseWay(1, 1.0, 1.0, 0.0),
         (mitres[0], mitres[1]), tuple(replace(c, at_mm=face if c.begins else face - c.width_mm) for c in corners),
     )  # fmt: skip
     return grounded(flight)
 
 
-def _corner(brief: DeckBrief, n: int, steps: Steps, edge: Edge, near: bool, run: float) -> Corner:
+def _corner(brief: DeckBrief, n: int, steps: Steps, edge: Edge, near: bool, run: float) -> RoundCorner:
     """The edge round the corner at an end. Raises `JobFault` where there is no open outside corner, or too short an edge."""
     field = f"deck.steps.{n}.round_{'near' if near else 'far'}_mm"
     ring, axis = rings(edges(brief.outline))[0], 0 if edge.side in ("far", "house") else 1
@@ -95,7 +95,7 @@ def _corner(brief: DeckBrief, n: int, steps: Steps, edge: Edge, near: bool, run:
         )
     face, nose = _faced(brief, n, steps, beside)
     at, other = (beside.a, beside.b) if ahead else (beside.b, beside.a)
-    return Corner(
+    return RoundCorner(
         near, beside.side, _off(beside), face, nose, 0.0, run, 1 if turn > 0 else -1, other[1 - axis] > at[1 - axis]
     )
 

@@ -12,7 +12,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.steps.flight import Flight, Way, treads_of
+from rowstake.core.trades.deck.components.steps.flight import Flight, RiseWay, treads_of
 from rowstake.core.trades.deck.document import Level
 from rowstake.core.trades.deck.shape import outline
 from rowstake.core.trades.deck.stack import ground_at
@@ -80,7 +80,7 @@ def risers_of(flight: Flight) -> int:
     return count
 
 
-def way_of(flight: Flight, risers: int) -> Way:
+def way_of(flight: Flight, risers: int) -> RiseWay:
     """Equal risers; the going as chosen, else that of stringers bought ready cut, or what the fewest whole boards make that reaches the
     region's least."""
     going = flight.steps.going_mm or (flight.limits.ready_going_mm if flight.ready else None)
@@ -88,7 +88,7 @@ def way_of(flight: Flight, risers: int) -> Way:
         pitch = flight.tread.width_mm + flight.gap_mm
         least = flight.limits.going_mm + flight.steps.nosing_mm
         going = max(1, up(least / pitch)) * pitch - flight.steps.nosing_mm
-    return Way(risers, flight.rise_mm / risers, going, treads_of(risers, flight.level_top) * going)
+    return RiseWay(risers, flight.rise_mm / risers, going, treads_of(risers, flight.level_top) * going)
 
 
 def with_risers(flight: Flight, risers: int) -> Flight | None:

@@ -8,10 +8,10 @@ from functools import cached_property
 
 from rowstake.core.catalogue import CATALOGUE, Section, pick
 from rowstake.core.faults import refuse
-from rowstake.core.reckoners.stringers import Spread, Stringers
+from rowstake.core.reckoners.stringers import Stringers, StringerSpread
 from rowstake.core.reckoners.stringers import run as spread
 from rowstake.core.space import Flat
-from rowstake.core.trades.deck.components.steps.flight import Flight, Way
+from rowstake.core.trades.deck.components.steps.flight import Flight, RiseWay
 
 FACTS = CATALOGUE.steps
 
@@ -21,7 +21,7 @@ ACROSS = math.sqrt(2.0)
 LEAST_SEAT_MM = 40.0
 
 
-def notch_mm(way: Way, turn: float = 1.0) -> float:
+def notch_mm(way: RiseWay, turn: float = 1.0) -> float:
     """What a notch takes of the board, square to its edge: riser · going / √(riser² + going²); under a mitre going · √2."""
     going = way.going_mm * turn
     return way.riser_mm * going / math.hypot(way.riser_mm, going)
@@ -81,7 +81,7 @@ class Stringer:
         return self.section.width_mm - self.notch_mm
 
     @property
-    def spread(self) -> Spread:
+    def spread(self) -> StringerSpread:
         low, high = self.flight.stringer_room
         thick = self.section.thickness_mm
         try:

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from rowstake.core.parts import Notebook
 from rowstake.core.trades.fence.gates import Built
-from rowstake.core.trades.fence.laying import Laying
+from rowstake.core.trades.fence.laying import FenceLaying
 from rowstake.core.trades.fence.openings import leaf_pull
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.trims import covers_mm
 
 
-def explain(laying: Laying, book: Notebook) -> None:
+def explain(laying: FenceLaying, book: Notebook) -> None:
     """A working for each leaf and for what it asks of its post."""
     brief, built = laying.brief, laying.gates
     p, frame = brief.printer, brief.fence.gate_frame
@@ -31,7 +31,7 @@ def explain(laying: Laying, book: Notebook) -> None:
     _pull(laying, book)
 
 
-def _pull(laying: Laying, book: Notebook) -> None:
+def _pull(laying: FenceLaying, book: Notebook) -> None:
     """What each leaf asks of its post."""
     p, digger, layout, built = laying.brief.printer, laying.digger, laying.layout, laying.gates
     for gate in built:

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from rowstake.core.trades.fence.components.base import Component
+from rowstake.core.trades.fence.components.base import FenceComponent
 from rowstake.core.trades.fence.components.ground.edits import EDITS
 from rowstake.core.trades.fence.components.ground.explain import explain
 
-COMPONENT = Component(order=20, explain=explain, edits=EDITS)
+COMPONENT = FenceComponent(order=20, explain=explain, edits=EDITS)

@@ -5,10 +5,10 @@ from __future__ import annotations
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Notebook
 from rowstake.core.trades.fence.components.base import TRADE
-from rowstake.core.trades.fence.laying import Laying
+from rowstake.core.trades.fence.laying import FenceLaying
 
 
-def explain(laying: Laying, book: Notebook) -> None:
+def explain(laying: FenceLaying, book: Notebook) -> None:
     """How the fence goes over the ground; nothing on level ground."""
     brief, levels = laying.brief, laying.levels
     if levels.flat:

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from rowstake.core.trades.fence.components.base import Component
+from rowstake.core.trades.fence.components.base import FenceComponent
 from rowstake.core.trades.fence.components.line.edits import EDITS
 from rowstake.core.trades.fence.components.line.explain import explain
 
-COMPONENT = Component(order=10, explain=explain, edits=EDITS)
+COMPONENT = FenceComponent(order=10, explain=explain, edits=EDITS)

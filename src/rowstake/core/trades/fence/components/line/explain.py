@@ -7,7 +7,7 @@ from collections import Counter
 from rowstake.core.measure import Printer
 from rowstake.core.parts import Notebook
 from rowstake.core.trades.fence.components.base import TRADE
-from rowstake.core.trades.fence.laying import Laying
+from rowstake.core.trades.fence.laying import FenceLaying
 from rowstake.core.trades.fence.layout import Layout, pitch_mm
 from rowstake.core.trades.fence.resolve import face_mm
 
@@ -24,7 +24,7 @@ def _run_sum(p: Printer, layout: Layout, limit: int = 4) -> str:
     return "; ".join(rows) + more
 
 
-def explain(laying: Laying, book: Notebook) -> None:
+def explain(laying: FenceLaying, book: Notebook) -> None:
     brief, layout = laying.brief, laying.layout
     p, bays = brief.printer, brief.fence.bays
     kinds = Counter("gate" if post.gate else post.kind for post in layout.posts)

@@ -6,7 +6,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Notebook
 from rowstake.core.reckoners.post_hole import WORDS
 from rowstake.core.trades.fence.holes import BayGust, Digger, HoleKind
-from rowstake.core.trades.fence.laying import Laying
+from rowstake.core.trades.fence.laying import FenceLaying
 from rowstake.core.trades.fence.resolve import Brief
 
 PARTS = {
@@ -16,7 +16,7 @@ PARTS = {
 }
 
 
-def explain(laying: Laying, book: Notebook) -> None:
+def explain(laying: FenceLaying, book: Notebook) -> None:
     """Depth and post for each kind of post in use, and the gust that the weakest bay stands."""
     digger = laying.digger
     for kind in digger.kinds.values():

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Notebook
-from rowstake.core.trades.fence.laying import Laying
+from rowstake.core.trades.fence.laying import FenceLaying
 from rowstake.core.trades.fence.rails import row_offsets_mm
 from rowstake.core.trades.fence.skin import board_screw
 
 
-def explain(laying: Laying, book: Notebook) -> None:
+def explain(laying: FenceLaying, book: Notebook) -> None:
     """Their rows, and what holds the boards on them."""
     brief, p, facts = laying.brief, laying.brief.printer, CATALOGUE.materials
     heights = ", ".join(p.length(h) for h in row_offsets_mm(brief, brief.fence.skin.height_mm)) if brief.rows else ""

@@ -7,13 +7,13 @@ import math
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Notebook
 from rowstake.core.trades.fence.components.base import TRADE
-from rowstake.core.trades.fence.laying import Laying
+from rowstake.core.trades.fence.laying import FenceLaying
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.skin import Course, style_of
 from rowstake.core.year import Year
 
 
-def explain(laying: Laying, book: Notebook) -> None:
+def explain(laying: FenceLaying, book: Notebook) -> None:
     brief, courses = laying.brief, laying.courses
     _boards(laying, book)
     _year(brief, laying.year, book)
@@ -21,7 +21,7 @@ def explain(laying: Laying, book: Notebook) -> None:
     _jig(brief, courses, book)
 
 
-def _boards(laying: Laying, book: Notebook) -> None:
+def _boards(laying: FenceLaying, book: Notebook) -> None:
     brief, laid = laying.brief, laying.courses
     p, width = brief.printer, brief.board.width_mm
     pieces = sum(part.kind == "board" for part in laying.parts)

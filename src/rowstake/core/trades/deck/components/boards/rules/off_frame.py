@@ -14,7 +14,7 @@ from rowstake.core.advice.base import found, put_deck
 from rowstake.core.parts import Finding, Fix
 from rowstake.core.trades.deck.boards import lay_boards
 from rowstake.core.trades.deck.hardware import beam_outline
-from rowstake.core.trades.deck.laying import DeckBoard, Laying
+from rowstake.core.trades.deck.laying import BoardLaying, DeckBoard
 from rowstake.core.trades.deck.level import DeckLevel
 
 STEP_MM = 0.5
@@ -22,7 +22,7 @@ HAIR_MM = 4.0
 """A board of which most lies past the frame, and the rest less than this over its edge, lies on nothing."""
 
 
-def _loose(planned: DeckLevel, laying: Laying) -> list[DeckBoard]:
+def _loose(planned: DeckLevel, laying: BoardLaying) -> list[DeckBoard]:
     """Those that lie past the frame, and those that lie on none of its pieces."""
     grid, frame = planned.grid, _frame(planned)
     well_in = prep(frame.buffer(-HAIR_MM, join_style="mitre"))
