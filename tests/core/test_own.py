@@ -232,6 +232,21 @@ def test_a_book_with_own_goods_is_read_before_any_job_that_has_them_and_near_sal
     assert [line.item for line in plan(job).lists.buy if "Band hinge" in line.item] == ["Band hinge, stainless"]
 
 
+def test_own_bolts_carry_a_ledger_where_their_maker_gives_them_as_much():
+    """They are as many, as long and as far apart as the published ones, whose capacity is told: 3172 N of a bolt, 1681 of a lag screw."""
+    bolt = own_good("bolt", "Forged bolt", carries=True, kg=0.3)
+    was, made = plan(deck(4000, 3600)), plan(edited(deck(4000, 3600), bolt))
+    asked = {one.id: one.rated for one in desk(was).stands_in}
+    assert asked["bolt"] == "what a bolt of its size carries: 3.2 kN"
+    assert asked["joist_tie"] == "what it holds down"
+    assert asked["deck_screw"] == ""
+    before, after = ([line for line in p.lists.buy if line.good.of == "bolt"] for p in (was, made))
+    assert [(b.buy, b.good.sizes) for b in before] == [(a.buy, a.good.sizes) for a in after] != []
+    assert {a.good.words for a in after} == {f"Forged bolt, {a.good.sizes[0]:g} mm" for a in after}
+    assert made.laid.main.ledger.spacing_mm == was.laid.main.ledger.spacing_mm
+    check_solids(made)
+
+
 def test_an_own_hinge_swings_the_leaf_it_is_made_for():
     """A leaf of boards is hung on the lightest hinge that carries it: one of its own for 40 kg goes before the catalogue's for 45, and where none of them is
     made for more than 5 kg, that is said."""
@@ -247,7 +262,8 @@ def test_an_own_hinge_swings_the_leaf_it_is_made_for():
 
 
 @pytest.mark.parametrize(("told", "why"), [
-    (own_good("bolt", "Ours"), "what a bolt of its size carries"), (own_good("concrete", "Ours"), "nothing stands in"), (own_good("travel", "Ours"), "nothing stands in"),
+    (own_good("bolt", "Ours"), "what a bolt of its size carries: its maker has to give it as much"), (own_good("latch", "Ours", carries=True), "and of nothing else"),
+    (own_good("precast_block", "Ours", carries=True), "its own height and width"), (own_good("concrete", "Ours"), "nothing stands in"), (own_good("travel", "Ours"), "nothing stands in"),
     (own_good("screw", "Ours"), "lengths are told of screws"), (own_good("screw", "Ours", lengths="50"), "packs are told"),
     (own_good("latch", "Ours", lengths="50"), "lengths are told"), (own_good("latch", "Ours", up_to_kg=9), "hinges"), (own_good("strap_hinge", "Ours"), "hinges"),
     (own_good("screw", "Ours", lengths="50", packs="ten"), "“ten” is not how many"), (own_good("screw", "Ours", lengths="5 m", packs="10"), "lengths_mm"),

@@ -1695,6 +1695,11 @@ export interface components {
             kg?: number | null;
             /** Up To Kg */
             up_to_kg?: number | null;
+            /**
+             * Carries
+             * @default false
+             */
+            carries?: boolean;
         };
         /**
          * AddSteps
@@ -4629,7 +4634,8 @@ export interface components {
         };
         /**
          * StandsIn
-         * @description `lengths`, `packs`, `leaf`: whether the lengths it comes in, its packs, the leaf it is made for are told.
+         * @description `lengths`, `packs`, `leaf`: whether the lengths it comes in, its packs, the leaf it is made for are told; `rated`: what its maker
+         *     has to give it, in words.
          */
         StandsIn: {
             /** Id */
@@ -4642,6 +4648,8 @@ export interface components {
             packs: boolean;
             /** Leaf */
             leaf: boolean;
+            /** Rated */
+            rated: string;
         };
         /** Start */
         Start: {
@@ -5898,8 +5906,8 @@ export interface components {
         /**
          * OwnGood
          * @description A fixing or a piece of hardware that the crew buys wherever the catalogue has `instead_of`. Screws and nails say the lengths they come in and
-         *     their packs, and are taken where one of those is long enough and does not come out behind; hinges the leaf they are made for; `kg` is what one weighs, the other's where it is not told. What carries by a table or a rating is not
-         *     replaced.
+         *     their packs, and are taken where one of those is long enough and does not come out behind; hinges the leaf they are made for; `kg` is what one weighs, the other's where it is not told. What carries by a table or a rating is
+         *     replaced by what `carries` as much at least, by its maker's word.
          */
         OwnGood: {
             /** Instead Of */
@@ -5926,6 +5934,11 @@ export interface components {
              * @default null
              */
             up_to_kg: number | null;
+            /**
+             * Carries
+             * @default false
+             */
+            carries: boolean;
         };
         /**
          * OwnLaid

@@ -209,6 +209,7 @@ class AddOwnGood(Change):
     packs: str = ""
     kg: float | None = None
     up_to_kg: float | None = None
+    carries: bool = False
 
 
 class RemoveOwnGood(Change):
@@ -274,7 +275,7 @@ def add_own_good(job: Job, edit: AddOwnGood) -> dict[str, Any]:
         )
     document["own_goods"].append({
         "instead_of": edit.instead_of, "name": edit.name, "lengths_mm": [mm(job, text, "own_goods.lengths_mm") for text in _parted(edit.lengths)],
-        "packs": [int(text) for text in packs], "kg": edit.kg, "up_to_kg": edit.up_to_kg,
+        "packs": [int(text) for text in packs], "kg": edit.kg, "up_to_kg": edit.up_to_kg, "carries": edit.carries,
     })  # fmt: skip
     return document
 

@@ -52,8 +52,8 @@ class OwnBag(Block):
 
 class OwnGood(Block):
     """A fixing or a piece of hardware that the crew buys wherever the catalogue has `instead_of`. Screws and nails say the lengths they come in and
-    their packs, and are taken where one of those is long enough and does not come out behind; hinges the leaf they are made for; `kg` is what one weighs, the other's where it is not told. What carries by a table or a rating is not
-    replaced."""
+    their packs, and are taken where one of those is long enough and does not come out behind; hinges the leaf they are made for; `kg` is what one weighs, the other's where it is not told. What carries by a table or a rating is
+    replaced by what `carries` as much at least, by its maker's word."""
 
     instead_of: Annotated[str, Field(max_length=40)]
     name: Annotated[str, Field(min_length=1, max_length=40, pattern=r"\S")]
@@ -61,12 +61,13 @@ class OwnGood(Block):
     packs: Annotated[tuple[Annotated[int, Field(ge=1, le=10_000)], ...], Field(max_length=10)] = ()
     kg: Annotated[float, Field(ge=0, le=500)] | None = None
     up_to_kg: Annotated[float, Field(ge=1, le=1000)] | None = None
+    carries: bool = False
 
     @model_validator(mode="after")
     def _told(self) -> OwnGood:
         entry = GOODS.get(self.instead_of)
         if entry is None or not may_stand_in(entry):
-            told = f": the rules count on {entry.rated}" if entry and entry.rated else ""
+            told = f": the rules count on {entry.shaped}" if entry and entry.shaped else ""
             raise ValueError(f"nothing stands in for “{self.instead_of}”{told}")
         for told_of, wanted, what in (
             (self.lengths_mm, entry.driven, "lengths are told of screws and nails"), (self.packs, bool(entry.packs), "packs are told of what comes in packs"),
@@ -74,6 +75,12 @@ class OwnGood(Block):
         ):  # fmt: skip
             if bool(told_of) != wanted:
                 raise ValueError(f"{what}, and of nothing else")
+        if self.carries != bool(entry.rated):
+            raise ValueError(
+                f"the rules count on {entry.rated}: its maker has to give it as much"
+                if entry.rated
+                else "what it carries is told of what the rules count on, and of nothing else"
+            )
         return self
 
     def entry(self) -> GoodEntry:
@@ -93,11 +100,11 @@ class OwnGood(Block):
 
 
 def may_stand_in(entry: GoodEntry) -> bool:
-    """Whether a crew's own may be bought for it: fixings and hardware by the piece that no table or rating is counted on of."""
+    """Whether a crew's own may be bought for it: fixings and hardware by the piece that nothing of its shape is counted on of."""
     return (
         entry.bought
         and entry.unit == "each"
-        and not entry.rated
+        and not entry.shaped
         and not entry.id.startswith(OWN)
         and entry.id not in ASKED_FOR
     )

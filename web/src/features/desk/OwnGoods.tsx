@@ -4,6 +4,7 @@ import { useDesk, valueAt } from "./state";
 
 type Problem = Awaited<ReturnType<ReturnType<typeof useDesk.getState>["edit"]>>;
 const NOTHING = { name: "", lengths: "", packs: "", kg: "", leaf: "" };
+type Blank = keyof typeof NOTHING;
 
 /** Fixings and hardware of the crew's own, each bought instead of one that is on the list. */
 export function OwnGoods({ say, box }: { say: (problem: Problem) => boolean; box: string }) {
@@ -14,19 +15,20 @@ export function OwnGoods({ say, box }: { say: (problem: Problem) => boolean; box
   const { edit } = useDesk.getState();
   const [of, setOf] = useState("");
   const [told, setTold] = useState(NOTHING);
+  const [carries, setCarries] = useState("");
   const free = may.filter((one) => !own.some((each) => each.instead_of === one.id));
   const asked = free.find((one) => one.id === of) ?? free[0];
   const number = (text: string) => (text.trim() ? Number(text.replace(",", ".")) : null);
-  const blank = (key: keyof typeof NOTHING, words: string, wide: string, like = "") => (
+  const blank = (key: Blank, words: string, wide: string, like = "") => (
     <label>
       {words} <input aria-label={`Own hardware ${words}`} value={told[key]} placeholder={like} onChange={(e) => setTold({ ...told, [key]: e.target.value })} maxLength={key === "name" ? 40 : 200} className={`${box} ${wide}`} />
     </label>
   );
-  const lacks = !asked || !told.name.trim() || (asked.lengths && !told.lengths) || (asked.packs && !told.packs) || (asked.leaf && !(number(told.leaf)! > 0));
+  const lacks = !asked || !told.name.trim() || (asked.lengths && !told.lengths) || (asked.packs && !told.packs) || (asked.leaf && !(number(told.leaf)! > 0)) || (asked.rated && carries !== asked.id);
   return (
     <section aria-label="Our own fixings and hardware">
       <h3 className="mt-4 font-bold">Our own fixings and hardware</h3>
-      <p>Bought instead of what is on the list. What carries by a table is not replaced: bolts, anchors, ties. What carries by its rating is: screws of a ledger, piles, veneer brackets, each with its rating told where it is chosen.</p>
+      <p>Bought instead of what is on the list. What carries by a table or a rating is replaced by what its maker gives as much; a rating of its own for the screws of a ledger, piles, hangers and brackets is told where they are chosen.</p>
       <ul>
         {own.map((good) => (
           <li key={good.name} data-own-good={good.name} className="flex items-center gap-3 border-b border-rule py-1">
@@ -40,7 +42,7 @@ export function OwnGoods({ say, box }: { say: (problem: Problem) => boolean; box
           className="mt-2 flex flex-wrap items-end gap-3"
           onSubmit={(e) => {
             e.preventDefault();
-            const more = { lengths: asked.lengths ? told.lengths : "", packs: asked.packs ? told.packs : "", kg: number(told.kg), up_to_kg: asked.leaf ? number(told.leaf) : null };
+            const more = { lengths: asked.lengths ? told.lengths : "", packs: asked.packs ? told.packs : "", kg: number(told.kg), up_to_kg: asked.leaf ? number(told.leaf) : null, carries: asked.rated !== "" };
             void edit([{ do: "add_own_good", instead_of: asked.id, name: told.name, ...more }], `own hardware: ${told.name}`).then((problem) => {
               if (say(problem)) setTold(NOTHING);
             });
@@ -61,7 +63,12 @@ export function OwnGoods({ say, box }: { say: (problem: Problem) => boolean; box
           {asked.packs && blank("packs", "in packs of", "w-24", "100; 500")}
           {asked.leaf && blank("leaf", "for a leaf of at most, kg", "w-16")}
           {!asked.packs && blank("kg", "one weighs, kg", "w-16", "as listed")}
-          <Strong type="submit" disabled={lacks}>
+          {asked.rated && (
+            <label className="flex w-full items-center gap-2">
+              <input type="checkbox" checked={carries === asked.id} onChange={(e) => setCarries(e.target.checked ? asked.id : "")} className="h-4 w-4 accent-[var(--signal)]" /> Its maker gives it at least {asked.rated}
+            </label>
+          )}
+          <Strong type="submit" disabled={Boolean(lacks)}>
             Add the hardware
           </Strong>
         </form>

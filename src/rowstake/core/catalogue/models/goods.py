@@ -24,7 +24,11 @@ class GoodEntry(Fact):
     """Of what is made to a size: by the last two that it takes."""
 
     rated: str = ""
-    """What the rules count on of it, where it carries: a crew's own cannot stand in for it."""
+    """What the rules count on that it carries: a crew's own does so too, by its maker's word."""
+    rated_as: str = ""
+    """Whose published capacity that is, where there is one."""
+    shaped: str = ""
+    """What the rules count on of its shape: a crew's own cannot stand in for it."""
     swings: bool = False
     """A hinge: a crew's own says what leaf it is made for."""
     lengths_mm: list[float] = []
