@@ -57,10 +57,10 @@ def blanks(
     reach_mm: Callable[[str], float] | None = None,
 ) -> dict[str, list[Blank]]:
     """What timber is cut from, by section, in the order of the parts. Best fit, the longest first: never more lengths than pieces, none longer
-    than its piece. Alone stay what is whole, cut at an angle, tapered, or cut to a measure that is not taken yet. With `reach_mm`, the longest
+    than its piece. What is whole stays alone; what is cut to a measure that is not taken yet lies beside its like only. With `reach_mm`, the longest
     piece that a section gives, pieces of a run come from one length one behind the other, as many as it reaches."""
     out: dict[str, list[Blank]] = defaultdict(list)
-    narrow: dict[str, list[Part]] = defaultdict(list)
+    narrow: dict[tuple[str, bool], list[Part]] = defaultdict(list)
     shared: dict[str, float] = {}  # what is narrower may share its length
     for run in _runs([p for p in parts if p.unit == "piece"], kerf_mm, reach_mm):
         part = run[0]
@@ -71,11 +71,11 @@ def blanks(
         if key not in shared:
             section = CATALOGUE.sections[key]
             shared[key] = 0.0 if section.thin_mm is not None else measured_mm.get(key, section.width_mm) - kerf_mm
-        if part.width_mm < shared[key] and _may_share(part):
-            narrow[key].append(part)
+        if part.width_mm < shared[key]:
+            narrow[key, part.sort.fitted].append(part)
         else:
             out[key].append(Blank(((part,),), round(part.length_mm, 3)))
-    for key, some in narrow.items():
+    for (key, _), some in narrow.items():
         section = CATALOGUE.sections[key]
         wide = measured_mm.get(key, section.width_mm)
         most = SHEETS_AT_MOST if section.use == "sheet" else BOARDS_AT_MOST
@@ -110,7 +110,8 @@ def _runs(parts: list[Part], kerf_mm: float, reach_mm: Callable[[str], float] | 
     return out
 
 
-def _may_share(part: Part) -> bool:
+def _squarely(part: Part) -> bool:
+    """Whether it is cut across as soon as its strip is ripped: not at an angle, and not to a measure that is still to be taken."""
     return "°" not in part.ends and "mitre" not in part.ends and not part.sort.fitted
 
 
@@ -124,7 +125,7 @@ class _Open:
 
 
 def _fitted(some: list[Part], wide_mm: float, most: int, kerf_mm: float) -> list[Blank]:
-    """Each piece behind others of its width where there is room, or else beside others, where least is left over; or else on a blank of its own."""
+    """Each piece behind others of its width where there is room and all are cut squarely, or else beside others, where least is left over; or else on a blank of its own."""
     open_: list[_Open] = []
     for part in some:
         took = part.length_mm + kerf_mm
@@ -132,7 +133,10 @@ def _fitted(some: list[Part], wide_mm: float, most: int, kerf_mm: float) -> list
             (left - took, made, n)
             for made in open_
             for n, left in enumerate(made.long_mm)
-            if took <= left and abs(made.strips[n][0].width_mm - part.width_mm) < SAME_MM
+            if took <= left
+            and abs(made.strips[n][0].width_mm - part.width_mm) < SAME_MM
+            and _squarely(part)
+            and _squarely(made.strips[n][-1])
         ]
         beside = [m for m in open_ if len(m.strips) < most and part.width_mm + kerf_mm <= m.wide_mm]
         if behind:
