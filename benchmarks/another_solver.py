@@ -11,7 +11,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 from typing import Any
 
-from rowstake.core.cutting.proven import CutOrder
+from rowstake.core.cutting.order import CutOrder
 
 
 @dataclass(frozen=True)

@@ -14,8 +14,9 @@ from collections import Counter
 from another_solver import answer, there
 from timing import best
 
+from rowstake.core.cutting.order import CutOrder
 from rowstake.core.cutting.plan import SAW, Stock, by_length, cut_plan
-from rowstake.core.cutting.proven import CutOrder, proven
+from rowstake.core.cutting.proven import proven
 
 
 def asked(pieces: list[int], lengths: tuple[int, ...]) -> CutOrder:
@@ -45,7 +46,9 @@ def quick_cost(given: CutOrder) -> float:
 
 
 def main() -> None:
-    print(f"{'pieces':>7} {'kinds':>6} {'gap to the bound':>17} {'longest first':>14} {'proven':>7} {'time':>6}")
+    print(
+        f"{'pieces':>7} {'kinds':>6} {'gap to the bound':>17} {'in boards':>10} {'longest first':>14} {'proven':>7} {'time':>6}"
+    )
     first = None
     for many, kinds, lengths in (
         (20, 8, (4800,)),
@@ -53,16 +56,19 @@ def main() -> None:
         (60, 60, (4800,)),
         (500, 30, (3000, 3600, 4200, 4800)),
     ):
-        gaps, quick, sure, took = [], [], 0, []
+        gaps, boards, quick, sure, took = [], [], [], 0, []
         for seed in range(10):
             given = asked(random_pieces(many, kinds, seed), lengths)
             made = proven(given)
             gaps.append(made.cost / made.bound - 1)
+            boards.append((made.cost - made.bound) / min(s.price for s in given.stock))
             quick.append(quick_cost(given) / made.bound - 1)
             sure += made.optimal
             took.append(best(lambda given=given: proven(given), 1))
         first = first or sum(took)
-        print(f"{many:>7} {kinds:>6} {max(gaps):>16.3%} {max(quick):>14.3%} {sure:>4}/10 {sum(took) / first:>6.1f}")
+        print(
+            f"{many:>7} {kinds:>6} {max(gaps):>16.3%} {max(boards):>10.2f} {max(quick):>14.3%} {sure:>4}/10 {sum(took) / first:>6.1f}"
+        )
     hard = [asked(just_miss(60, seed), (4800,)) for seed in range(10)]
     made = [proven(given) for given in hard]
     worst = max(m.cost / m.bound - 1 for m in made)

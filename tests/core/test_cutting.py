@@ -7,9 +7,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from rowstake.core.cutting.bettered import bettered
 from rowstake.core.cutting.knapsack import Sack, best_pattern
+from rowstake.core.cutting.order import BoardCut, CutOrder
 from rowstake.core.cutting.plan import Saw, Stock
-from rowstake.core.cutting.proven import CutOrder, proven
+from rowstake.core.cutting.proven import proven
 
 
 def asked(pieces, *stock, kerf=3.0, trim=0.0):
@@ -92,6 +94,22 @@ def test_a_plan_that_is_stopped_still_holds_and_tells_its_bound():
     check(given, whole)
     assert stopped.bound <= whole.bound + 1e-6
     assert whole.cost <= stopped.cost
+
+
+def test_boards_are_cut_anew_a_few_at_a_time_and_never_dearer():
+    """Six of 1598, each on a board of its own, come to two boards; at 12 for one piece and 9.5 for the shorter board the cheaper ones are taken."""
+    given = asked([1598] * 6, (4800, 12.0))
+    alone = [BoardCut(0, (1598.0,))] * 6
+    made = bettered(given, alone, 24.0, lambda few: proven(few).boards, lambda: False)
+    assert sorted(b.pieces_mm for b in made) == [(1598.0,) * 3] * 2
+    assert bettered(given, alone, 24.0, lambda few: proven(few).boards, lambda: True) == alone
+    many = asked([317 * k % 2600 + 300 for k in range(1, 60)], (4800, 12.0), (3600, 9.5))
+    worse = [BoardCut(0, (float(p),)) for p in many.lengths for _ in range(many.counts[many.lengths.index(p)])]
+    better = bettered(many, worse, 0.0, lambda few: proven(few, seconds=0.05).boards, lambda: False)
+    assert Counter(p for b in better for p in b.pieces_mm) == Counter(p for b in worse for p in b.pieces_mm)
+    whole = proven(many)
+    check(many, whole)
+    assert whole.bound <= many.cost(better) <= 1.05 * whole.cost < many.cost(worse)
 
 
 @given(st.lists(st.sampled_from([417, 600, 803, 1150, 1499.5, 1800, 2399]), min_size=1, max_size=7),

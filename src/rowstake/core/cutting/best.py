@@ -7,11 +7,12 @@ from collections import Counter
 from collections.abc import Sequence
 from functools import lru_cache
 
+from rowstake.core.cutting.order import CutOrder
 from rowstake.core.cutting.plan import SAW, CutPlan, CutProof, Pattern, Saw, Stock, apart, cut_plan
-from rowstake.core.cutting.proven import CutOrder, proven
+from rowstake.core.cutting.proven import proven
 
-SECONDS = 1.0
-"""After so long the best so far is taken, with its bound."""
+SECONDS, EACH_S = 1.0, 0.004
+"""After so long, or so long for each piece where that is longer, the best so far is taken, with its bound."""
 MOST_KEPT = 2000
 
 
@@ -28,9 +29,10 @@ def best_plan(pieces_mm: Counter[float], stock: Sequence[Stock], saw: Saw = SAW)
 @lru_cache(maxsize=MOST_KEPT)
 def _solved(pieces: tuple[tuple[float, int], ...], stock: tuple[Stock, ...], saw: Saw) -> CutPlan:
     asked = CutOrder(tuple(mm for mm, _ in pieces), tuple(n for _, n in pieces), stock, saw)
-    until = time.monotonic() + SECONDS
+    seconds = max(SECONDS, EACH_S * sum(asked.counts))
+    until = time.monotonic() + seconds
     try:
-        made = proven(asked, lambda: time.monotonic() > until, SECONDS)
+        made = proven(asked, lambda: time.monotonic() > until, seconds)
     except ValueError:
         cheapest = {s.length_mm: s.price for s in sorted(stock, key=lambda s: -s.price) if not s.racked}
         endless = (*(s for s in stock if s.racked), *(Stock(mm, price) for mm, price in sorted(cheapest.items())))

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
 HAIR = 1e-6
-MOST_NODES = 60_000
+MOST_NODES, FEW_NODES = 60_000, 200
 """After so many places of the search the best so far is taken; the bound stays right."""
 
 
@@ -19,11 +20,14 @@ class Sack:
     counts: tuple[int, ...]
 
 
-def best_pattern(room: Sack, worths: Sequence[float]) -> tuple[float, tuple[int, ...], float]:
+def best_pattern(
+    room: Sack, worths: Sequence[float], enough: float = math.inf, nodes_at_most: int = MOST_NODES
+) -> tuple[float, tuple[int, ...], float]:
     """(what the best pattern is worth, how many of each piece, and what no pattern is worth more than).
 
     Depth first, pieces by worth for their size; a branch is left where filling all that is free with the next piece would not better
     the best. Σ w·n is then proven most, unless the search is cut short: then the bound at its root stands.
+    That is after `nodes_at_most`; and after `FEW_NODES` where what is found is worth over `enough`.
     """
     order = sorted((i for i, w in enumerate(worths) if w > HAIR), key=lambda i: -worths[i] / room.sizes[i])
     if not order:
@@ -48,7 +52,7 @@ def best_pattern(room: Sack, worths: Sequence[float]) -> tuple[float, tuple[int,
         k -= 1
         while k >= 0 and not uses[k]:
             k -= 1
-        if k < 0 or nodes > MOST_NODES:
+        if k < 0 or nodes > (FEW_NODES if best > enough else nodes_at_most):
             break
         uses[k] -= 1
         worth -= values[k]
@@ -59,4 +63,4 @@ def best_pattern(room: Sack, worths: Sequence[float]) -> tuple[float, tuple[int,
     out = [0] * len(room.sizes)
     for i, n in zip(order, best_uses, strict=True):
         out[i] = n
-    return best, tuple(out), best if nodes <= MOST_NODES else root
+    return best, tuple(out), best if k < 0 else root

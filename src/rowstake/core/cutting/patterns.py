@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from rowstake.core.cutting.knapsack import HAIR, Sack
 
 Uses = tuple[int, ...]
-MOST_NODES = 200_000
+MOST_NODES = 30_000
 
 
 def full_patterns(room: Sack, worths: Sequence[float], least: float, most: int) -> list[Uses] | None:

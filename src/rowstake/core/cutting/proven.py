@@ -15,23 +15,15 @@ from typing import Any
 import highspy
 import numpy as np
 
-from rowstake.core.cutting.knapsack import Sack, best_pattern
+from rowstake.core.cutting.bettered import bettered
+from rowstake.core.cutting.knapsack import FEW_NODES, HAIR, MOST_NODES, best_pattern
+from rowstake.core.cutting.order import BoardCut, CutOrder
 from rowstake.core.cutting.patterns import full_patterns
-from rowstake.core.cutting.plan import Saw, Stock
 
 SOLVER: Any = highspy.Highs.__base__
 """The solver without its callbacks, whose setting up prints a line."""
-HAIR = 1e-6
 MOST_ROUNDS = 600
 """More patterns than this are not asked for; the bound then is what it is."""
-
-
-@dataclass(frozen=True, slots=True)
-class BoardCut:
-    """One board and what is cut from it, longest first."""
-
-    stock: int
-    pieces_mm: tuple[float, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,48 +36,43 @@ class Proven:
     optimal: bool
 
 
-@dataclass(frozen=True, slots=True)
-class CutOrder:
-    """Pieces by length, what they are cut from, and what the saw takes. Both ends of every board are trimmed."""
-
-    lengths: tuple[float, ...]
-    counts: tuple[int, ...]
-    stock: tuple[Stock, ...]
-    saw: Saw
-
-    def room(self, j: int) -> Sack:
-        """What a board holds: pieces with a kerf each, and a kerf more than its usable length, since n pieces take n − 1 between them."""
-        kerf, usable = self.saw.kerf_mm, self.saw.usable_mm(self.stock[j].length_mm)
-        return Sack(usable + kerf, tuple(length + kerf for length in self.lengths), self.counts)
-
-    def offcut_mm(self, board: BoardCut) -> float:
-        """What is left, less the kerf that parts it."""
-        return self.saw.offcut_mm(board.pieces_mm, self.stock[board.stock].length_mm)
-
-
 def proven(asked: CutOrder, stop: Callable[[], bool] = lambda: False, seconds: float = 0.5) -> Proven:
-    """The least cost; of the patterns found the fewest boards at it; then pieces are moved so that one offcut grows. `stop` is asked between patterns: what is there by then
+    """The least cost; of the patterns found the fewest boards at it; a few boards at a time are cut anew where that is cheaper; then pieces are moved so that
+    one offcut grows. `stop` is asked between patterns: what is there by then
     is answered with its bound. Raises `ValueError` where a piece fits no board, or the boards on sale do not hold all pieces."""
     longest = max((asked.saw.usable_mm(s.length_mm) for s in asked.stock), default=0.0)
     if any(length > longest + HAIR for length in asked.lengths):
         raise ValueError(f"a piece of {max(asked.lengths):g} mm fits no board")
-    columns = _first(asked)
-    linear = _generated(asked, columns, stop)
-    bound, fractions = linear.bound, linear.taken
-    plans, least = [_boards(asked, plan) for plan in _rounded(asked, columns, fractions)], _least(asked, bound)
-    if not plans or _cost(asked, plans[0]) > least + HAIR:
-        plans += [_boards(asked, plan) for plan in _dived(asked, columns, stop)]
-    # One length at the least cost is the fewest boards as well; of several, another plan may cost as little and be fewer.
-    if len(asked.stock) > 1 or not plans or min(_cost(asked, boards) for boards in plans) > least + HAIR:
-        plans += [_boards(asked, plan) for plan in _whole(asked, columns, least, seconds)[0]]
-    best = min(plans, key=lambda boards: _worth(asked, boards), default=None)
-    if best is not None and linear.whole and _cost(asked, best) > least + HAIR:
-        best, bound = _narrowed(asked, linear, best, stop, seconds)
-        least = max(least, bound)
+    seconds = min(seconds, LEAST_S + EACH_S * sum(asked.counts))
+    linear, best = _found(asked, stop, seconds)
     if best is None:
         raise ValueError("the boards that are there do not hold all pieces")
-    cost = _cost(asked, best)
+    bound, least = linear.bound, _least(asked, linear.bound)
+    if not any(s.available is not None for s in asked.stock):
+        best = bettered(asked, best, least, lambda few: _found(few, stop, LEAST_S)[1] or [], stop)
+    if linear.whole and asked.cost(best) > least + HAIR:
+        best, bound = _narrowed(asked, linear, best, stop, seconds)
+        least = max(least, bound)
+    cost = asked.cost(best)
     return Proven(tuple(_gathered(asked, best)), cost, bound, cost <= least + HAIR)
+
+
+LEAST_S, EACH_S = 0.05, 0.001
+"""So long, and so much longer for each piece, whole boards are looked for."""
+
+
+def _found(asked: CutOrder, stop: Callable[[], bool], seconds: float) -> tuple[Linear, list[BoardCut] | None]:
+    """The linear plan, and the best of whole boards over its patterns; None where the boards that are there do not hold all pieces."""
+    columns = _first(asked)
+    linear = _generated(asked, columns, stop)
+    plans = [_boards(asked, plan) for plan in _rounded(asked, columns, linear.taken)]
+    least = _least(asked, linear.bound)
+    if not plans or asked.cost(plans[0]) > least + HAIR:
+        plans += [_boards(asked, plan) for plan in _dived(asked, columns, stop)]
+    # One length at the least cost is the fewest boards as well; of several, another plan may cost as little and be fewer.
+    if len(asked.stock) > 1 or not plans or min(asked.cost(boards) for boards in plans) > least + HAIR:
+        plans += [_boards(asked, plan) for plan in _whole(asked, columns, least, seconds)[0]]
+    return linear, min(plans, key=lambda boards: _worth(asked, boards), default=None)
 
 
 MOST_PATTERNS, ROUNDS = 5000, 4
@@ -100,13 +87,13 @@ def _narrowed(
     many, over those that waste least something better may be found, which narrows the gap."""
     step, share = _step(asked), 1.0
     for _ in range(ROUNDS):
-        slack = _cost(asked, best) - step - linear.bound
+        slack = asked.cost(best) - step - linear.bound
         if slack < -HAIR:
-            return best, _cost(asked, best)
+            return best, asked.cost(best)
         if stop():
             break
         near = _near(asked, linear, slack * share)
-        while near is None and share > 0.05:
+        while near is None and share > 0.2:
             share /= 2
             near = _near(asked, linear, slack * share)
         if near is None:
@@ -114,15 +101,15 @@ def _narrowed(
         found, sure = _whole(asked, near, _least(asked, linear.bound), seconds)
         better = min([best, *(_boards(asked, plan) for plan in found)], key=lambda boards: _worth(asked, boards))
         if sure and share == 1.0:
-            return better, _cost(asked, better)
-        if _cost(asked, better) > _cost(asked, best) - HAIR:
+            return better, asked.cost(better)
+        if asked.cost(better) > asked.cost(best) - HAIR:
             return better, linear.bound
         best, share = better, 1.0
     return best, linear.bound
 
 
 def _worth(asked: CutOrder, boards: Sequence[BoardCut]) -> tuple[float, int]:
-    return round(_cost(asked, boards), 6), len(boards)
+    return round(asked.cost(boards), 6), len(boards)
 
 
 def _near(asked: CutOrder, linear: Linear, slack: float) -> list[Column] | None:
@@ -135,10 +122,6 @@ def _near(asked: CutOrder, linear: Linear, slack: float) -> list[Column] | None:
             return None
         out += [(j, uses) for uses in found]
     return out
-
-
-def _cost(asked: CutOrder, boards: Sequence[BoardCut]) -> float:
-    return sum(asked.stock[b.stock].price for b in boards)
 
 
 def _least(asked: CutOrder, bound: float) -> float:
@@ -219,7 +202,9 @@ class Linear:
     whole: bool
 
 
-def _generated(asked: CutOrder, columns: list[Column], stop: Callable[[], bool]) -> Linear:
+def _generated(
+    asked: CutOrder, columns: list[Column], stop: Callable[[], bool], nodes_at_most: int = MOST_NODES
+) -> Linear:
     """Adds patterns until none is worth more than its board, whose value then is the bound. Before that Farley's: value ÷ the most that
     a pattern is worth of its board's price."""
     master, pieces, known, bound = Master(asked), len(asked.counts), set(columns), 0.0
@@ -236,7 +221,9 @@ def _generated(asked: CutOrder, columns: list[Column], stop: Callable[[], bool])
         fresh, ratio = list[Column](), 1.0
         for j, stock in enumerate(asked.stock):
             spare = duals[master.rows[j]] if j in master.rows else 0.0  # below zero where there are too few
-            worth, uses, ceiling = best_pattern(asked.room(j), duals[:pieces])
+            worth, uses, ceiling = best_pattern(
+                asked.room(j), duals[:pieces], stock.price - spare + HAIR, nodes_at_most
+            )
             ratio = max(ratio, ceiling / stock.price)
             if worth + spare > stock.price + HAIR and (j, uses) not in known:
                 fresh.append((j, uses))
@@ -310,17 +297,15 @@ def _rounded(asked: CutOrder, columns: Sequence[Column], fractions: Sequence[flo
 
 def _dived(asked: CutOrder, columns: list[Column], stop: Callable[[], bool]) -> list[Counter[Column]]:
     """The pattern that the linear plan takes most of as often as it does, then the linear plan of what is left, and so on; its patterns
-    join the others. Nothing where boards may run out, or where it is stopped."""
+    join the others. Where it is stopped no more patterns are looked for. Nothing where boards may run out."""
     if any(s.available is not None for s in asked.stock):
         return []
     plan, left, known = Counter[Column](), list(asked.counts), set(columns)
     while any(left):
-        if stop():
-            return []
         rest = replace(asked, counts=tuple(left))
         own = [c for c in columns if all(n <= have for n, have in zip(c[1], left, strict=True))]
         own = list(dict.fromkeys([*own, *_first(rest)]))
-        most, column = max(zip(_generated(rest, own, stop).taken, own, strict=False))
+        most, column = max(zip(_generated(rest, own, stop, FEW_NODES).taken, own, strict=False))
         times = max(1, math.floor(most + HAIR))
         times = min([times, *(have // n for n, have in zip(column[1], left, strict=True) if n)])
         plan[column] += times

@@ -8,8 +8,9 @@ from typing import Annotated, Any
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from rowstake.core.cutting.order import CutOrder
 from rowstake.core.cutting.plan import Saw, Stock
-from rowstake.core.cutting.proven import CutOrder, proven
+from rowstake.core.cutting.proven import proven
 from rowstake.core.faults import refuse
 from rowstake.core.measure import Printer, parse_length
 from rowstake.core.reckoners.base import Inputs, Length, Outputs, Reckoner, Written
