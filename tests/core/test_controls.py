@@ -129,6 +129,7 @@ def test_every_choice_of_a_deck_does_something(support):
         "deck.guard.sides": [put("deck.guard.edges", "chosen")],
         "deck.guard.post_caps": [put("deck.guard.cap", False)],
         "deck.steps.0.held_by": [put("deck.steps.0.build", "boxes")],
+        "deck.steps.0.boxes_way": [put("deck.steps.0.build", "boxes")],
         "deck.steps.0.boxes_of": [put("deck.steps.0.build", "boxes"), put("deck.joists.size", "uk_47x200")],
         **{
             f"deck.skirting.{own}": [put("deck.skirting.sides", ["left", "right"])]

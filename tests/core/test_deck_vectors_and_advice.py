@@ -154,6 +154,7 @@ TROUBLE = {
     "handrail": deck(4000, 3000, 590, STEPS),
     "door_riser": deck(4000, 3000, 590, STEPS, put("deck.house.sill_mm", 700)),
     "flight_guard": deck(4000, 3000, 1300, STEPS),
+    "box_legs": deck(4000, 3000, 900, STEPS, put("deck.steps.0.build", "boxes"), put("deck.steps.0.boxes_way", "stepped")),
     "box_soil": deck(4000, 3000, 600, STEPS, put("deck.steps.0.build", "boxes"), put("deck.steps.0.foot", "slab"), put("deck.ground.fall_out_mm", 400)),
     "riser_lights": deck(4000, 3000, 500, STEPS, put("deck.steps.0.closed", False), put("deck.steps.0.lights", 1)),
     "groove_out": deck(4000, 3000, 600, put("deck.boards.product", "uk_composite")),

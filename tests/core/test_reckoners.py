@@ -264,8 +264,11 @@ def test_steps_as_boxes_by_hand():
     ]
     assert out.timber_mm == 4 * 1500 + 5 * 461 + 5 * 171
     back = box_steps(BoxSteps(**given, way="stepped"))
-    assert [(b.depth_mm, b.legs, b.leg_mm) for b in back.boxes] == [(265, 0, 0), (265, 10, 152)]
-    assert back.timber_mm == 4 * 1500 + 10 * 171 + 10 * 152
+    # Stepped back the lower is 290 deep, with a strip behind it; the upper stands on that and on a leg of 152 under each rung.
+    assert [(b.depth_mm, b.legs, b.leg_mm, b.strip_mm) for b in back.boxes] == [
+        (290, None, None, 1500), (265, 5, 152, None),
+    ]  # fmt: skip
+    assert back.timber_mm == 4 * 1500 + 5 * 196 + 5 * 171 + 5 * 152 + 1500
     assert box_steps(BoxSteps(**given | {"total_rise_mm": 180})).boxes == []
     for field, value in (("going_mm", 100), ("tread_mm", 185), ("width_mm", 40)):
         with pytest.raises(JobFault) as refused:

@@ -246,6 +246,7 @@ def decks_with_steps(draw):
             put(f"{path}.wall", draw(st.sampled_from(["none", "near", "both"]))),
             put(f"{path}.handrail", draw(st.sampled_from(["none", "near", "far", "both"]))),
             put(f"{path}.build", draw(st.sampled_from(["stringers", "stringers", "boxes"]))),
+            put(f"{path}.boxes_way", draw(st.sampled_from(["stacked", "stepped"]))),
             put(f"{path}.filled", draw(st.booleans())),
             put(f"{path}.made", draw(st.sampled_from(["cut", "cut", "bought"]))),
             put(f"{path}.framed", draw(st.booleans())),
@@ -806,6 +807,32 @@ def test_stringers_bought_ready_cut_by_hand():
     assert "5 make 900 mm, 50 mm over what S1 needs" in told.title
     (line,) = [line for line in made.lists.buy if line.good and line.good.id == "ready_stringer"]
     assert line.item == "stringer ready cut for 4 treads, 180 mm up and 250 mm out"
+
+
+def test_boxes_stepped_back_by_hand():
+    """700 in four risers of 175, treads 277 deep: 700 - 175 - 28 = 497 is the seat of the first. Its box begins at the face, 2975 out, and ends 233
+    further, 175 high; those below are 277 deep. Strips 70 high lie behind the lower two, their tops where the box above begins: at 322 and 147. Legs
+    stand on 10 of packing: 322 - 10 = 312 under the first, 147 - 10 = 137 under the second. Five rungs each."""
+    way = [put("deck.steps.0.build", "boxes"), put("deck.steps.0.boxes_way", "stepped")]
+    made = plan(deck(4000, 3000, 700, FAR, FASCIA, *way))
+    parts = {
+        p.label: p for p in own(made, "box rail") + own(made, "rung") + own(made, "box strip") + own(made, "box leg")
+    }
+    depth = {k: parts[f"S1-K{k}F"].solid.box[0][1] - parts[f"S1-K{k}B"].solid.box[1][1] for k in (1, 2, 3)}
+    assert {k: round(-d) for k, d in depth.items()} == {1: 233, 2: 277, 3: 277}
+    assert {p.label: (p.width_mm, round(p.solid.box[1][2])) for p in own(made, "box strip")} == {
+        "S1-K2T": (70, 322), "S1-K3T": (70, 147),
+    }  # fmt: skip
+    assert sorted(round(p.length_mm) for p in own(made, "box leg")) == [137] * 5 + [312] * 5
+    count = {p.label: p.amount for p in made.parts if p.kind == "hardware"}
+    # Three in both ends of 15 rungs, in every leg, and in the strips at every rung; two packers under the lowest rungs and one under a leg, as many anchors.
+    assert count["S1-box screws"] == 3 * (2 * 15 + 10 + 2 * 5)
+    assert count["S1-packers"] == 2 * 5 + 10
+    assert count["S1-anchors"] == 5 + 10
+    assert "box_legs" not in [f.rule for f in made.findings]
+    check_solids(made)
+    with pytest.raises(JobFault, match="go round a corner"):
+        plan(deck(4800, 3600, 540, FAR, *way, put("deck.steps.0.round_far_mm", 1500)))
 
 
 def test_the_lowest_box_is_anchored_pinned_or_glued():

@@ -6230,6 +6230,12 @@ export interface components {
              */
             held_by: "anchors" | "pins" | "glue";
             /**
+             * Boxes Way
+             * @default stacked
+             * @enum {string}
+             */
+            boxes_way: "stacked" | "stepped";
+            /**
              * Boxes Of
              * @default least
              * @enum {string}

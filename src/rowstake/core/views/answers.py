@@ -19,7 +19,7 @@ class AnswerRow:
     text: str
 
 
-NOT_ASKED = ("count", "throat_mm")
+NOT_ASKED = ("count", "throat_mm", "legs", "leg_mm", "strip_mm")
 """Outputs of what may be left empty: none of them is no answer. Of others it is: no length on sale is long enough."""
 
 
@@ -48,6 +48,10 @@ def _words(name: str, value: Any, p: Printer) -> AnswerRow:
     return AnswerRow(name.replace("_", " "), f"{value:g}" if isinstance(value, float) else words)
 
 
+def _asked(name: str, value: Any) -> bool:
+    return value is not None or name not in NOT_ASKED
+
+
 def rows(out: Outputs, p: Printer) -> list[AnswerRow]:
     """Every output in order; what was not asked for has no row, and of several things alike each has one."""
     made: list[AnswerRow] = []
@@ -55,8 +59,8 @@ def rows(out: Outputs, p: Printer) -> list[AnswerRow]:
         if isinstance(value, list) and value and isinstance(value[0], dict):
             one = name.removesuffix("es" if name.endswith("xes") else "s").replace("_", " ")
             for n, item in enumerate(value[:MOST_ROWS], 1):
-                told = (_words(key, inner, p) for key, inner in item.items())
+                told = (_words(key, inner, p) for key, inner in item.items() if _asked(key, inner))
                 made.append(AnswerRow(f"{one} {n}", ", ".join(f"{row.name} {row.text}" for row in told)))
-        elif value is not None or name not in NOT_ASKED:
+        elif _asked(name, value):
             made.append(_words(name, value, p))
     return made

@@ -87,7 +87,7 @@ export function StepsSlip() {
           on <Pick path={`${at}.foot`} name="Foot" />
           {flight.build === "boxes" && (
             <>
-              , framed from <Pick path={`${at}.boxes_of`} name="Boxes framed from" />, <Pick path={`${at}.held_by`} name="Lowest box held" />
+              , <Pick path={`${at}.boxes_way`} name="Boxes stand" />, framed from <Pick path={`${at}.boxes_of`} name="Boxes framed from" />, <Pick path={`${at}.held_by`} name="Lowest box held" />
             </>
           )}
           {flight.build === "stringers" && (

@@ -59,6 +59,9 @@ class StepFacts(Fact):
     box_screws: int
     box_screw_mm: float
     box_least_mm: float
+    box_strip_mm: float
+    box_leg_mm: float
+    box_leg_most_mm: float
     """What the lowest box is packed off the ground by; what holds a rung's end, and ties boxes; nothing shorter is cut for one."""
     packer_bead_m: float
     """Of glue, under and over a packer."""

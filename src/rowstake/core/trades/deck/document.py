@@ -234,6 +234,8 @@ class Steps(Block):
     """On stringers that hang on the frame, or as boxes that stand on each other and on the ground."""
     held_by: Literal["anchors", "pins", "glue"] = "anchors"
     """What holds the lowest box where it stands."""
+    boxes_way: Literal["stacked", "stepped"] = "stacked"
+    """Each box on the whole of the one below it, or stepped back behind it, on legs at its back."""
     boxes_of: Literal["least", "joists"] = "least"
     """Boxes framed from the narrowest boards that serve, or from the deck's own joists, whose offcuts are used up so."""
     stringer: str | None = None

@@ -168,10 +168,14 @@ def _flight(plan: DeckPlan, flight: Flight) -> Iterator[BuildStep]:
         yield BuildStep(
             "steps",
             f"Boxes of {name} from the ground up, packed off it, each level and tied to the one below",
-            told(counted(many["box rail"], "rail"), counted(many["rung"], "rung")),
+            told(
+                counted(many["box rail"], "rail"),
+                counted(many["rung"], "rung"),
+                counted(many["box leg"], "leg") if many["box leg"] else "",
+            ),
             "",
             "the ground under them: level, drained, clear of roots",
-            ("box rail", "rung"),
+            ("box rail", "rung", "box strip", "box leg"),
             (name,),
         )
     else:

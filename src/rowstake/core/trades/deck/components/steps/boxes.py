@@ -1,5 +1,5 @@
 """Steps as boxes: a frame on edge under every tread, as deep as all the treads above it, each on the one below and the lowest packed off
-the ground. Two rails, rungs between them no further apart than the treads reach; at a corner one across it, and shorter ones on both
+the ground; or stepped back, each under its own tread alone, its front on a strip behind the one below and its back on legs. Two rails, rungs between them no further apart than the treads reach; at a corner one across it, and shorter ones on both
 sides of that."""
 
 from __future__ import annotations
@@ -16,7 +16,7 @@ from rowstake.core.reckoners.base import up
 from rowstake.core.reckoners.stringers import Stringers
 from rowstake.core.reckoners.stringers import run as spread
 from rowstake.core.space import Solid
-from rowstake.core.trades.deck.components.steps.cover import counted, pieces
+from rowstake.core.trades.deck.components.steps.cover import counted, lying_box, pieces
 from rowstake.core.trades.deck.components.steps.flight import Flight, FlightMitre
 from rowstake.core.trades.deck.components.steps.hip import HAIR_MM, MitreLine
 from rowstake.core.trades.deck.components.steps.stringers import ACROSS, Stringer, sold_for
@@ -41,6 +41,16 @@ class Box:
     @property
     def high(self) -> float:
         return self.flight.seat(self.k)
+
+    @property
+    def leg_mm(self) -> float:
+        """How long its legs are: from what it is packed off the ground up to it; nothing where it stands on another or on the ground."""
+        return self.low - self.flight.foot_mm - FACTS.box_air_mm if stepped(self.flight) else 0.0
+
+    @property
+    def strip_mm(self) -> float:
+        """How high the strip behind it is, on which the box above stands; nothing behind the uppermost, or where boxes are stacked."""
+        return min(FACTS.box_strip_mm, self.high - self.low) if stepped(self.flight) and self.k > 1 else 0.0
 
     @property
     def front(self) -> float:
@@ -133,14 +143,24 @@ class Box:
         yield "B", self.behind_mm, (back(near, room[0], 1.0), back(far, room[1], -1.0))
 
 
+def stepped(flight: Flight) -> bool:
+    return flight.steps.boxes_way == "stepped"
+
+
 def boxes(flight: Flight, stringer: Stringer) -> list[Box]:
-    """From the top down; each begins past what stands out of the face at its height. Raises `JobFault` for one with nothing in it."""
+    """From the top down; each begins past what stands out of the face at its height, or, stepped back, under the front of the one above it.
+    Raises `JobFault` for one with nothing in it."""
+    if stepped(flight) and any(flight.mitres):
+        raise refuse(f"{flight.path}.boxes_way", "stepped", "stacked, or a flight that goes round no corner",
+                     f"The boxes of {flight.of} go round a corner")  # fmt: skip
     out = []
     for k in range(1, flight.treads + 1):
         made = Box(flight, k, stringer.past_mm, stringer.joist)
         poured, up_to = stringer.over
-        if poured and made.low < up_to:
+        if poured and made.low - made.leg_mm < up_to:
             made = replace(made, behind_mm=max(poured, stringer.past_mm))
+        if stepped(flight) and k > 1:
+            made = replace(made, behind_mm=flight.face(k - 1))
         if made.behind_mm > 0 and any(m.grows < 0 for m in flight.mitres if m):
             raise refuse(f"{flight.path}.build", "boxes", "stringers, or a corner where nothing stands out of the deck's face",
                          f"The boxes of {flight.of} meet what stands out at the corner")  # fmt: skip
@@ -154,7 +174,12 @@ def boxes(flight: Flight, stringer: Stringer) -> list[Box]:
 def under_box(made: list[Box], k: int, out: float) -> list[float]:
     """The middles of the rungs under a tread that are there so far out."""
     box = made[k - 1]
-    return sorted(at for at, start, end in box.laid if start < out and (out < end or end >= box.inside[1]))
+    back, front = box.inside
+    return sorted(
+        at
+        for at, start, end in box.laid
+        if (start if start > back + HAIR_MM else box.behind_mm) < out and (out < end or end >= front)
+    )
 
 
 def framed(flight: Flight, made: list[Box]) -> list[Part]:
@@ -167,14 +192,15 @@ def framed(flight: Flight, made: list[Box]) -> list[Part]:
     if not made:
         return []
     lowest, screw = made[-1], sold.screw("structural_screw", FACTS.box_screw_mm)[0]
+    legs, strips = (sum(p.kind == kind for p in out) for kind in ("box leg", "box strip"))
     rungs = len(lowest.laid)
     return out + counted(flight, [
-        ("box screws", screw, FACTS.box_screws * ends),
+        ("box screws", screw, FACTS.box_screws * (ends + legs + strips * rungs)),
         ("ties", screw, sum(len(box.laid) - len(box.beside) for box in made)),
-        ("packers", sold.good("packer", FACTS.box_air_mm), 2 * rungs),
+        ("packers", sold.good("packer", FACTS.box_air_mm), 2 * rungs + legs),
         ("vents", sold.good("vent_mesh"), len(made) if flight.steps.closed else 0),
-        *([] if flight.lands_on or flight.steps.held_by == "glue" else [(flight.steps.held_by, sold.good(HELD[flight.steps.held_by]), rungs)]),
-    ]) + _glued(flight, 2 * rungs)  # fmt: skip
+        *([] if flight.lands_on or flight.steps.held_by == "glue" else [(flight.steps.held_by, sold.good(HELD[flight.steps.held_by]), rungs + legs)]),
+    ]) + _glued(flight, 2 * rungs + legs)  # fmt: skip
 
 
 HELD = {"anchors": "masonry_anchor", "pins": "ground_pin"}
@@ -200,10 +226,12 @@ def _box(box: Box) -> list[Part]:
     own = [at + thick / 2 for at in box.rungs]
     held = on_ground if box.k == flight.treads else None
 
+    screwed = Hold(flight.part("box screws"), thick + HAIR_MM)
+
     def piece(label: str, kind: str, long: float, solid: Solid, told: str = "") -> Part:
         name = flight.part(f"K{box.k}{label}")
         words = ", ".join(w for w in ("" if ends == "square" and told else ends, told) if w)
-        hold = held or Hold(flight.part("box screws"), thick + HAIR_MM)
+        hold = held or screwed
         return Part(name, kind, "steps", timber(box.section.id), flight.of, long, wide, words, solid=solid, hold=hold)
 
     out = []
@@ -220,4 +248,35 @@ def _box(box: Box) -> list[Part]:
         a, b = thick / 2 + max(HAIR_MM, past), (box.front - thick - line.from_mm) * ACROSS - thick / 2
         ring = ((a, low), (b, low), (b, high), (a, high))
         out.append(piece(f"D{n}", "rung", b - a, Solid(line.pose, ring, -thick / 2, thick / 2), "across the corner"))
-    return out
+    return out + _strips(box, screwed) + _legs(box, on_ground)
+
+
+def _strips(box: Box, hold: Hold) -> list[Part]:
+    """What the front rail of the box above stands on, screwed to the back of this one."""
+    wide, flight = box.strip_mm, box.flight
+    if not wide:
+        return []
+    (a, b), section = flight.stringer_room, box.section
+    ends = f"ripped to {flight.brief.printer.length(wide)}" if wide < section.width_mm - 0.5 else "square"
+    out, up = (box.behind_mm - box.thick, box.behind_mm), (box.high - wide, box.high)
+    cuts = list(pieces(a, b, section, [at + box.thick / 2 for at in box.rungs]))
+    return [
+        Part(flight.part(f"K{box.k}T{f'.{n}' if len(cuts) > 1 else ''}"), "box strip", "steps", timber(section.id), flight.of, y - x, wide, ends,
+             solid=lying_box(flight, out, (x, y), up), hold=hold)
+        for n, (x, y) in enumerate(cuts, 1)
+    ]  # fmt: skip
+
+
+def _legs(box: Box, hold: Hold) -> list[Part]:
+    """One under the back end of every rung, and under the rail behind it."""
+    long, flight, section, thick = box.leg_mm, box.flight, box.section, box.thick
+    if long <= 0:
+        return []
+    wide = min(FACTS.box_leg_mm, section.width_mm)
+    ends = f"ripped to {flight.brief.printer.length(wide)}" if wide < section.width_mm - 0.5 else "square"
+    out, up = (box.behind_mm, box.behind_mm + wide), (box.low - long, box.low)
+    return [
+        Part(flight.part(f"K{box.k}L{n}"), "box leg", "steps", timber(section.id), flight.of, long, wide, ends,
+             solid=lying_box(flight, out, (at, at + thick), up), hold=hold)
+        for n, at in enumerate(box.rungs, 1)
+    ]  # fmt: skip

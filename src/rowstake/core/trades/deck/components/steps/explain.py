@@ -5,7 +5,7 @@ from __future__ import annotations
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Notebook
 from rowstake.core.trades.deck.components.base import TRADE
-from rowstake.core.trades.deck.components.steps.boxes import boxes
+from rowstake.core.trades.deck.components.steps.boxes import boxes, stepped
 from rowstake.core.trades.deck.components.steps.drop import bears, stringer_of
 from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.components.steps.handrail import handrails
@@ -81,18 +81,25 @@ def _filled(level: DeckLevel, flight: Flight, book: Notebook) -> None:
     )  # fmt: skip
 
 
+def _stand(flight: Flight) -> str:
+    """How its boxes stand on each other."""
+    if stepped(flight):
+        return "and no deeper: its front rail stands on a strip screwed to the back of the one below, its back on a leg under every rung."
+    return "each as deep as all the treads above it, so that the upper one stands on all of the lower."
+
+
 def _boxes(flight: Flight, stringer: Stringer, book: Notebook) -> None:
     p, made = flight.brief.printer, boxes(flight, stringer)
     if not made:
         return
     told = "; ".join(
         f"{box.k}: {p.length(box.high - box.low)} high, {p.length(box.front - box.behind_mm)} deep, {len(box.rungs)} rungs of "
-        f"{p.length(box.inside[1] - box.inside[0])}"
+        f"{p.length(box.inside[1] - box.inside[0])}" + (f" on legs of {p.length(box.leg_mm)}" if box.leg_mm > 0 else "")
         for box in reversed(made)
     )
     book.note(
         f"boxes_{flight.steps.id}", f"Boxes of {flight.steps.id}", f"{len(made)} of {made[-1].section.name}",
-        rule="One under every tread, each as deep as all the treads above it, so that the upper one stands on all of the lower. One riser "
+        rule=f"One under every tread, {_stand(flight)} One riser "
         f"high, the lowest less its tread and the {p.length(FACTS.box_air_mm)} that it is packed off the ground. Rungs no further apart than "
         f"the treads reach, {p.length(flight.tread_reach_mm)}; one across every corner, shorter ones beside it.",
         formula=f"from the ground up, by the tread: {told}",
