@@ -246,3 +246,15 @@ def test_a_new_job_has_the_own_values_of_another(client):
     other = client.post("/api/jobs/deck", json={**deck, "name": "Third", "region": "north_america", "like": made["id"]})
     assert (other.status_code, other.json()["errors"][0]["field"]) == (422, "like")
     assert client.post("/api/jobs", json={**NEW, "like": "nowhere"}).status_code == 404
+
+
+def test_a_drag_is_followed_by_the_drawing_alone(client):
+    job = client.post("/api/jobs", json=NEW).json()["held"]
+    edits = [{"do": "move_corner", "corner": 1, "x_mm": 8000, "y_mm": 500}]
+    asked = {"document": job["document"], "edits": edits, "scenes": ["plan", "elevation"]}
+    told = client.post("/api/plan/passing", json=asked).json()
+    whole = client.post("/api/plan", json={"document": job["document"], "edits": edits}).json()
+    assert told == {"document": whole["document"], "scenes": {"plan": whole["desk"]["scenes"]["plan"]}}
+    refused = client.post("/api/plan/passing", json=asked | {"edits": [edits[0] | {"corner": 9}]})
+    assert refused.status_code == 422
+    assert client.post("/api/plan/passing", json=asked | {"scenes": ["x" * 81]}).status_code == 422

@@ -60,6 +60,8 @@ class Desk:
     scenes: dict[str, Scene]
     panels: dict[str, list[Panel]]
     """By step: what its desk shows, the drawing that matters for it first."""
+    sketches: list[str]
+    """Drawings that may be asked for in passing, while something is dragged."""
     schedules: list[Schedule]
     chosen: dict[str, str]
     """What the rules chose, by the path that leaves it to them."""
@@ -87,17 +89,18 @@ class Desk:
 def desk(plan: AnyPlan, sight: Sight | None = None) -> Desk:
     """The whole page; with a sight only the views that it names."""
     always: Any = CATALOGUE.cautions["always"]
-    trade, shown = plan.trade, seen(plan, sight)
+    trade, shown, business = plan.trade, seen(plan, sight), business_stakes(plan)
     return Desk(
         name=plan.brief.job.name,
         region=plan.brief.region.name,
-        stakes=[*trade.stakes(plan), *business_stakes(plan)],
+        stakes=[*trade.stakes(plan), *business],
         needs=trade.needs(plan),
         figures=trade.figures(plan),
         findings=list(plan.findings),
         workings=plan.workings,
         scenes=shown.scenes,
-        panels={**trade.panels(plan), **{stake.key: [] for stake in business_stakes(plan)}},
+        panels={**trade.panels(plan), **{stake.key: [] for stake in business}},
+        sketches=list(trade.sketches),
         schedules=shown.schedules,
         chosen=trade.chosen(plan),
         tapes=shown.tapes,

@@ -32,7 +32,7 @@ class Trade:
 
     `stages` are the steps of its work, in order. Of a plan: `figures` that plans are compared by, `stakes` of the steps,
     `needs` of later choices, `things` by label, `tapes` with their marks, `scenes` by name, `strips` at full size,
-    `schedules` for paper, `panels` of the steps, the one that matters for each first, what the rules have
+    `schedules` for paper, of a job alone `sketches`, those of its scenes that are made long before its plan, `panels` of the steps, the one that matters for each first, what the rules have
     `chosen` by the path that leaves it to them, and `year` of its boards and their width, and `own`, what
     only its page shows, of the type `own_type`. Of a job: `choices` by the path they
     set, `card` for the list. On site: the `order` of its work, step by step; a job as it is `built` by its record; what `site` mode
@@ -56,6 +56,7 @@ class Trade:
     strips: Callable[[Any], list[Any]] = _none
     schedules: Callable[[Any], list[Any]] = _none
     panels: Callable[[Any], dict[str, list[Any]]] = _by_name
+    sketches: Mapping[str, Callable[[Any], Any]] = field(default_factory=dict)
     chosen: Callable[[Any], dict[str, str]] = _by_name
     year: Callable[[Any], tuple[Any, float]] | None = None
     own: Callable[[Any], Any] = _nothing

@@ -601,6 +601,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/passing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pass By
+         * @description As `make`, of its drawings those alone that are sketched: what follows a drag.
+         */
+        post: operations["pass_by_api_plan_passing_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/try": {
         parameters: {
             query?: never;
@@ -1824,6 +1844,27 @@ export interface components {
             /** Words */
             words: string;
         };
+        /** AskInPassing */
+        AskInPassing: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /**
+             * Edits
+             * @default []
+             */
+            edits?: (components["schemas"]["Set"] | components["schemas"]["SetAside"] | components["schemas"]["TakeVariant"] | components["schemas"]["DropVariants"] | components["schemas"]["RenameVariant"] | components["schemas"]["AddOwn"] | components["schemas"]["RemoveOwn"] | components["schemas"]["AddOwnBag"] | components["schemas"]["RemoveOwnBag"] | components["schemas"]["AddOwnGood"] | components["schemas"]["RemoveOwnGood"] | components["schemas"]["SizeDeck"] | components["schemas"]["AddLevel"] | components["schemas"]["RemoveLevel"] | components["schemas"]["MoveLevel"] | components["schemas"]["AddCut"] | components["schemas"]["RemoveCut"] | components["schemas"]["MoveCut"] | components["schemas"]["AddSteps"] | components["schemas"]["RemoveSteps"] | components["schemas"]["MoveSteps"] | components["schemas"]["ChangeLeg"] | components["schemas"]["AddLeg"] | components["schemas"]["RemoveLeg"] | components["schemas"]["MoveCorner"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["SetLevels"] | components["schemas"]["ChooseStyle"] | components["schemas"]["AddGate"] | components["schemas"]["ChangeGate"] | components["schemas"]["RemoveGate"])[];
+            /** Scenes */
+            scenes: string[];
+            /**
+             * Windows
+             * @default {}
+             */
+            windows?: {
+                [key: string]: components["schemas"]["Window"];
+            };
+        };
         /**
          * AskOf
          * @description `only` names findings by their places in the plan; None asks for all.
@@ -2447,6 +2488,8 @@ export interface components {
             panels: {
                 [key: string]: components["schemas"]["Panel"][];
             };
+            /** Sketches */
+            sketches: string[];
             /** Schedules */
             schedules: components["schemas"]["Schedule"][];
             /** Chosen */
@@ -3621,6 +3664,17 @@ export interface components {
              * @default
              */
             own?: string;
+        };
+        /** Passing */
+        Passing: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            };
+            /** Scenes */
+            scenes: {
+                [key: string]: components["schemas"]["Scene"];
+            };
         };
         /**
          * Pasted
@@ -8872,6 +8926,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Planned"];
+                };
+            };
+            /** @description Refused: what is wrong, and what is allowed */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now, or a fault of the program's own */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pass_by_api_plan_passing_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskInPassing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Passing"];
                 };
             };
             /** @description Refused: what is wrong, and what is allowed */

@@ -6,6 +6,7 @@ export type Scene = S["Scene"];
 export type Shape = S["Shape"];
 export type Handle = S["Handle"];
 export type Stake = S["Stake"];
+export type Passing = S["Passing"];
 export type Edit = NonNullable<S["PlanAsk"]["edits"]>[number];
 /** The edits of fixes and sides are plain data to the server, which reads them as edits when they come back. */
 type WithEdits<T> = Omit<T, "edits"> & { edits: Edit[] };

@@ -12,6 +12,7 @@ from rowstake.core.catalogue.models import Bag
 from rowstake.core.cutting.plan import SAW, CutPlan, Saw, Stock, cut_plan
 from rowstake.core.fasteners import Sold
 from rowstake.core.goods import Good, timber
+from rowstake.core.kinds import KINDS
 from rowstake.core.measure import Printer
 from rowstake.core.measure.printer import LITRES_PER_GALLON
 from rowstake.core.parts import Part
@@ -162,14 +163,17 @@ GROUP = {
 
 def cut_lines(parts: list[Part]) -> tuple[CutLine, ...]:
     """Pieces of timber gathered by section and cut size, in the order they are first met."""
-    groups: dict[tuple[str, str, float, float, str], list[str]] = defaultdict(list)
-    for p in parts:
+    exact: dict[tuple[str, str, float, float, str], list[int]] = defaultdict(list)
+    for n, p in enumerate(parts):
         if p.unit == "piece":
-            groups[p.good.id, p.sort.name, round(p.length_mm, 1), round(p.width_mm, 1), p.ends].append(p.label)
+            exact[p.good.id, p.kind, p.length_mm, p.width_mm, p.ends].append(n)
+    groups: dict[tuple[str, str, float, float, str], list[int]] = defaultdict(list)
+    for (material, kind, length, width, ends), own in exact.items():
+        groups[material, KINDS[kind].name, round(length, 1), round(width, 1), ends] += own
     names = CATALOGUE.sections
     return tuple(
-        CutLine(names[material].name, material, kind, length, width, ends, tuple(labels))
-        for (material, kind, length, width, ends), labels in groups.items()
+        CutLine(names[material].name, material, kind, length, width, ends, tuple(parts[n].label for n in sorted(own)))
+        for (material, kind, length, width, ends), own in groups.items()
     )
 
 

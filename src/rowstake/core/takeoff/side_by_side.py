@@ -62,7 +62,8 @@ def blanks(
     out: dict[str, list[Blank]] = defaultdict(list)
     narrow: dict[tuple[str, bool], list[Part]] = defaultdict(list)
     shared: dict[str, float] = {}  # what is narrower may share its length
-    for run in _runs([p for p in parts if p.unit == "piece"], kerf_mm, reach_mm):
+    cut = [p for p in parts if p.unit == "piece"]
+    for run in _runs(cut, kerf_mm, reach_mm) if reach_mm else ([part] for part in cut):
         part = run[0]
         key = part.good.id
         if len(run) > 1:
@@ -90,12 +91,12 @@ def _blank(strips: Sequence[Sequence[Part]], kerf_mm: float) -> Blank:
     return Blank(tuple(tuple(strip) for strip in strips), round(length, 3))
 
 
-def _runs(parts: list[Part], kerf_mm: float, reach_mm: Callable[[str], float] | None) -> list[list[Part]]:
-    """Parts that come from one length one behind the other; each alone where that is not asked for."""
+def _runs(parts: list[Part], kerf_mm: float, reach_mm: Callable[[str], float]) -> list[list[Part]]:
+    """Parts that come from one length one behind the other."""
     out: list[list[Part]] = []
     last: dict[tuple[str, str], tuple[list[Part], float]] = {}
     for part in parts:
-        if not (part.run and reach_mm):
+        if not part.run:
             out.append([part])
             continue
         key = part.good.id, part.run

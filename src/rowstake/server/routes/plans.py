@@ -16,12 +16,14 @@ from rowstake.core.desk import Desk, Season, desk, seasons
 from rowstake.core.drawing import Scene
 from rowstake.core.drawing.cut import cut_between
 from rowstake.core.drawing.standing import Standing, standing
+from rowstake.core.drawing.thin import Window
 from rowstake.core.edits import Change, apply, edit_type
 from rowstake.core.faults import refuse
 from rowstake.core.job import Job, read_job, write_job
 from rowstake.core.kept import kept_plan
+from rowstake.core.passing import in_passing
 from rowstake.core.preview import Consequence, compare, consequence
-from rowstake.core.sight import Seen, Sight, seen
+from rowstake.core.sight import Names, Seen, Sight, seen
 from rowstake.core.trade import trade_of, trades
 from rowstake.core.views.base import Verdict
 from rowstake.core.views.pasted import Pasted, read_pasted
@@ -50,6 +52,13 @@ class AboutPlan(BaseModel):
     document: dict[str, Any]
 
 
+class AskInPassing(BaseModel):
+    document: dict[str, Any]
+    edits: list[Edit] = []
+    scenes: Names
+    windows: Annotated[dict[str, Window], Field(max_length=20)] = {}
+
+
 class AskToSee(AboutPlan):
     sight: Sight
 
@@ -73,13 +82,26 @@ class Tried:
     consequence: Consequence
 
 
-PLANNED, TRIED = TypeAdapter(Planned), TypeAdapter(Tried)
+@dataclass(frozen=True, slots=True)
+class Passing:
+    document: dict[str, Any]
+    scenes: dict[str, Scene]
+
+
+PLANNED, TRIED, PASSING = TypeAdapter(Planned), TypeAdapter(Tried), TypeAdapter(Passing)
 
 
 @router.post("", response_model=Planned)
 def make(body: PlanAsk) -> Response:
     job = apply(read_job(body.document), body.edits)
     return as_json(PLANNED, Planned(write_job(job), desk(kept_plan(job), body.sight)))
+
+
+@router.post("/passing", response_model=Passing)
+def pass_by(body: AskInPassing) -> Response:
+    """As `make`, of its drawings those alone that are sketched: what follows a drag."""
+    job = apply(read_job(body.document), body.edits)
+    return as_json(PASSING, Passing(write_job(job), in_passing(job, body.scenes, body.windows)))
 
 
 @router.post("/try", response_model=Tried)

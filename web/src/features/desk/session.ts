@@ -1,5 +1,5 @@
 import { get as fetchJson, post, put, Refused } from "../../api/client";
-import type { Consequence, Desk, Document, Edit, Held, Opened, Planned, Problem, Seen, Sight, Tried } from "../../api/types";
+import type { Consequence, Desk, Document, Edit, Held, Opened, Passing, Planned, Problem, Seen, Sight, Tried } from "../../api/types";
 import { FIRST, holds, withSeen } from "./sight";
 import { adopt, type Batch, forget, keep, type Unsent, WINDOW } from "./unsent";
 
@@ -56,6 +56,8 @@ export const RETRY_MS = 2000;
 /** Keeping in this browser may be slow; sending does not wait for it longer than this. */
 const WRITE_MS = 500;
 const MOST_SENT = 3;
+/** Where the whole desk takes longer than this, a drag is followed by its drawing alone. */
+const FOLLOWS_MS = 60;
 const rest = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
 const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
@@ -78,6 +80,8 @@ export class Session {
   private looking: AbortController | null = null;
   /** Where a drag has come to that is not worked out yet. */
   private dragged: Edit[] | null = null;
+  /** How long the whole desk took when it was last asked for. */
+  private took = 0;
 
   constructor(
     readonly id: string,
@@ -111,8 +115,11 @@ export class Session {
   }
 
   /** Asks for the plan after these edits, with what is looked at. */
-  private ask(document: unknown, edits: Edit[] = [], signal?: AbortSignal): Promise<Planned> {
-    return post<Planned>("/api/plan", { document, edits, sight: this.sight }, signal);
+  private async ask(document: unknown, edits: Edit[] = [], signal?: AbortSignal): Promise<Planned> {
+    const from = performance.now();
+    const planned = await post<Planned>("/api/plan", { document, edits, sight: this.sight }, signal);
+    this.took = performance.now() - from;
+    return planned;
   }
 
   /** Looks at something else: what of it is not here yet is asked for. */
@@ -263,14 +270,31 @@ export class Session {
     if (!following) await this.follow();
   }
 
+  /** The drawings in sight that follow a drag by themselves. */
+  private sketched(): string[] {
+    const { desk, trying } = this.shown;
+    if (!desk || trying) return [];
+    const seen = (desk.panels[this.sight.step ?? ""] ?? []).flatMap((panel) => panel.scenes ?? []);
+    return desk.sketches.filter((name) => seen.includes(name));
+  }
+
   private async follow(): Promise<void> {
     while (this.dragged) {
       const edits = this.dragged;
       this.dragging = new AbortController();
       try {
-        const planned = await this.ask(this.shown.document, edits, this.dragging.signal);
-        if (!this.dragged) return;
-        this.planned(planned);
+        const drawn = this.sketched();
+        if (drawn.length && this.took > FOLLOWS_MS) {
+          const { windows } = this.sight;
+          const passing = await post<Passing>("/api/plan/passing", { document: this.shown.document, edits, scenes: drawn, windows }, this.dragging.signal);
+          if (!this.dragged) return;
+          const desk = this.shown.desk!;
+          this.show({ document: passing.document as Document, desk: { ...desk, scenes: { ...desk.scenes, ...passing.scenes } }, problem: null });
+        } else {
+          const planned = await this.ask(this.shown.document, edits, this.dragging.signal);
+          if (!this.dragged) return;
+          this.planned(planned);
+        }
       } catch (error) {
         if (!(error instanceof Refused)) throw error;
         if (error.aborted) return;

@@ -8,7 +8,7 @@ type Asked = { document?: { name: string }; revision?: number; edits?: { value: 
 type Handler = (path: string, body: Asked) => Answer | Promise<Answer>;
 
 const NOTHING_SEEN = { scenes: {}, schedules: [], tapes: [], things: {}, buy: [], cuts: [] };
-const desk = (name: string) => ({ ...NOTHING_SEEN, name, findings: [], panels: {}, things: { P1: { title: "P1" } } });
+const desk = (name: string) => ({ ...NOTHING_SEEN, name, findings: [], panels: {}, sketches: [], things: { P1: { title: "P1" } } });
 const held = (revision: number, name: string, id = "j") => ({
   id,
   name,
@@ -110,6 +110,29 @@ describe("the desk's memory", () => {
     await settled("saved");
     expect(deskNow().held?.revision).toBe(2);
     await vi.waitFor(async () => expect(await kept()).toEqual([]));
+  });
+
+  it("follows a drag by the sketched drawing alone where the whole takes long, and plans the whole when it is dropped", async () => {
+    const { handler } = keeper();
+    const panels = { line: [{ scenes: ["plan"] }] };
+    serve(async (path, body) => {
+      if (path === "/api/plan/passing") return { body: { document: { name: body!.edits![0].value }, scenes: { plan: body!.edits![0].value } } };
+      if (path !== "/api/plan") return handler(path, body);
+      await new Promise((done) => setTimeout(done, 80));
+      const name = body!.edits![0]?.value ?? body!.document!.name;
+      return { body: { document: { name }, desk: { ...desk(name), panels, sketches: ["plan"], scenes: { plan: "whole" } } } };
+    });
+    await deskNow().open(id("j"));
+    await rename("long");
+    const drag = (value: string) => deskNow().edit([{ do: "set", path: "name", value }], "moved", { passing: true });
+    await drag("here");
+    expect(deskNow().desk?.scenes).toEqual({ plan: "here" });
+    expect(deskNow().desk?.name).toBe("long");
+    await rename("there");
+    expect(deskNow().desk?.scenes).toEqual({ plan: "whole" });
+    expect(deskNow().desk?.name).toBe("there");
+    expect(calls.filter((c) => c === "POST /api/plan/passing")).toHaveLength(1);
+    await settled("saved");
   });
 
   it("gives a refusal back and leaves the work as it was", async () => {

@@ -7,7 +7,7 @@ from rowstake.core.trades.fence.built import fence_built
 from rowstake.core.trades.fence.comparisons import ways_over_ground, what_the_wind_asks
 from rowstake.core.trades.fence.components import edits, sections
 from rowstake.core.trades.fence.document import FenceJob
-from rowstake.core.trades.fence.drawing import fence_scenes
+from rowstake.core.trades.fence.drawing import FENCE_SKETCHES, fence_scenes
 from rowstake.core.trades.fence.drawing.elevation import elevation_scene
 from rowstake.core.trades.fence.plan import plan_fence
 from rowstake.core.trades.fence.second_look import SECOND_LOOK
@@ -44,6 +44,7 @@ TRADE: Trade = Trade(
     strips=strips,
     schedules=fence_schedules,
     panels=fence_panels,
+    sketches=FENCE_SKETCHES,
     chosen=fence_chosen,
     year=lambda plan: (plan.laid.year, plan.brief.board.width_mm),
     own=fence_own,

@@ -6,6 +6,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.kinds import KINDS
 from rowstake.core.parts import Notebook
 from rowstake.core.planned import Plan
 from rowstake.core.trades.fence.gates import Built
@@ -53,8 +54,9 @@ FencePlan = Plan[Brief, FenceLaid]
 def bay_weights_kg(plan: FencePlan) -> tuple[float, float]:
     """Boards and rails of the widest bay, dry and soaked: what hangs between two posts and on the buyer's back."""
     hung: dict[str, float] = defaultdict(float)
+    kinds = {id for id, kind in KINDS.items() if kind.hung}
     for p in plan.parts:
-        if p.sort.hung:
+        if p.kind in kinds:
             hung[p.good.id] += p.length_mm * p.width_mm
     dry = plan.brief.species.density_kg_m3
     kg = [

@@ -7,41 +7,43 @@ import math
 
 from rowstake.core.drawing.buried import draw_buried
 from rowstake.core.drawing.scene import Handle, LegFrame, Point, Scene, Shape, Sketch
-from rowstake.core.trades.fence.laid import FencePlan
+from rowstake.core.trades.fence.laid import FenceLaid
+from rowstake.core.trades.fence.laying import FenceLaying
 from rowstake.core.trades.fence.layout import Opening
 from rowstake.core.trades.fence.line import LegLine, inner_angle_deg
 from rowstake.core.trades.fence.planes import board_planes_mm
+from rowstake.core.trades.fence.resolve import Brief
 
 SWING_STEPS = 12
 MANY_BAYS = 40
 
 
-def plan_scene(planned: FencePlan) -> Scene:
-    """Shapes of the plan; each bay is dimensioned while there are few, each leg always."""
-    board, layout, p = Sketch(), planned.laid.layout, planned.brief.printer
-    fence = planned.brief.fence
+def plan_scene(brief: Brief, laid: FenceLaid | FenceLaying) -> Scene:
+    """Shapes of the plan; each bay is dimensioned while there are few, each leg always. It asks for no parts."""
+    board, layout, p = Sketch(), laid.layout, brief.printer
+    fence = brief.fence
     aside = 1 if fence.skin.side == "left" else -1
     outside = -1 if sum(leg.turn_deg for leg in layout.legs[1:]) > 0 else 1
     for leg in layout.legs:
         board.line(leg.start, leg.end, "string", f"leg {leg.index + 1}")
-    draw_buried(board, planned.brief.job.site.buried)
+    draw_buried(board, brief.job.site.buried)
     for obstacle in fence.obstacles:
         leg, half = layout.legs[obstacle.leg], max(obstacle.width_mm / 2, 150.0)
         a, b = obstacle.at_mm, obstacle.at_mm + obstacle.width_mm
         corners = (leg.at(a, -half), leg.at(b, -half), leg.at(b, half), leg.at(a, half))
         board.add(Shape("poly", corners, "zone", obstacle.id))
         _name(board, leg, (a + b) / 2, -outside, obstacle.what, obstacle.id)
-    _walls(board, planned, aside)
-    _skin(board, planned, aside)
+    _walls(board, brief, laid, aside)
+    _skin(board, brief, laid, aside)
     for opening in layout.openings:
-        _gate(board, planned, opening, aside)
+        _gate(board, brief, laid, opening, aside)
     for post in layout.posts:
         leg, at = layout.legs[post.stations[0][0]], post.stations[0][1]
-        section = planned.brief.gate_post if post.gate else planned.brief.post
+        section = brief.gate_post if post.gate else brief.post
         h, d = post.face_mm / 2, section.width_mm / 2
         square = (leg.at(at - h, -d), leg.at(at + h, -d), leg.at(at + h, d), leg.at(at - h, d))
         board.add(Shape("poly", square, "post", post.label))
-        if planned.laid.digger.of(post).each > 1:
+        if laid.digger.of(post).each > 1:
             near, far = -aside * d, -aside * 3 * d
             second = (leg.at(at - h, near), leg.at(at + h, near), leg.at(at + h, far), leg.at(at - h, far))
             board.add(Shape("poly", second, "post", post.label))
@@ -62,19 +64,19 @@ def plan_scene(planned: FencePlan) -> Scene:
         inwards = (leg.start[0] + math.cos(middle), leg.start[1] + math.sin(middle))
         board.add(Shape("text", (leg.start, inwards), "quiet", text=f"{inner_angle_deg(turn):g}°", aside=2.2))
     frames = tuple(LegFrame(g.index, g.start, g.end, g.length_mm) for g in layout.legs)
-    return board.scene("plan", "Plan", 200.0, handles=tuple(_handles(planned)), legs=frames)
+    return board.scene("plan", "Plan", 200.0, handles=tuple(_handles(brief, laid)), legs=frames)
 
 
-def _walls(board: Sketch, planned: FencePlan, aside: int) -> None:
+def _walls(board: Sketch, brief: Brief, laid: FenceLaid | FenceLaying, aside: int) -> None:
     """Walls the line runs on, where they lie beside or under its posts."""
-    posts = planned.brief.fence.posts
-    half, thick = planned.brief.post.width_mm / 2, posts.wall_thick_mm
+    posts = brief.fence.posts
+    half, thick = brief.post.width_mm / 2, posts.wall_thick_mm
     low, high = {
         "on": (-thick / 2, thick / 2), "back": (aside * half, aside * (half + thick)),
         "behind": (aside * half, aside * (half + thick)), "front": (-aside * half, -aside * (half + thick)),
     }[posts.at_wall]  # fmt: skip
-    for leg in planned.laid.layout.legs:
-        profile = planned.laid.levels.profiles[leg.index]
+    for leg in laid.layout.legs:
+        profile = laid.levels.profiles[leg.index]
         for a, b in itertools.pairwise(profile.stations):
             if b - a > 1 and profile.on_wall((a + b) / 2):
                 board.add(Shape("poly", (leg.at(a, low), leg.at(b, low), leg.at(b, high), leg.at(a, high)), "concrete"))
@@ -85,22 +87,21 @@ def _name(board: Sketch, leg: LegLine, station: float, side: int, words: str, of
     board.text(leg.at(station), words, "label", of, towards=leg.at(station, side * 1.0))
 
 
-def _skin(board: Sketch, planned: FencePlan, aside: int) -> None:
+def _skin(board: Sketch, brief: Brief, laid: FenceLaid | FenceLaying, aside: int) -> None:
     """Each stretch of boards as a strip of its true thickness, on its side of the line."""
-    brief = planned.brief
     back, front = board_planes_mm(brief)
     if brief.style.channels:
         back, front = -brief.board.thickness_mm / 2, brief.board.thickness_mm / 2
     elif brief.between and not brief.on_posts:
-        back = planned.brief.rail.thickness_mm / 2
-        front = back + planned.brief.board.thickness_mm
-    for course in planned.laid.courses:
-        leg = planned.laid.layout.legs[course.leg]
+        back = brief.rail.thickness_mm / 2
+        front = back + brief.board.thickness_mm
+    for course in laid.courses:
+        leg = laid.layout.legs[course.leg]
         a, b = course.reach.left_mm, course.reach.right_mm
         low, high = aside * back, aside * front
         strip = (leg.at(a, low), leg.at(b, low), leg.at(b, high), leg.at(a, high))
         board.add(Shape("poly", strip, "board", course.label))
-        if planned.brief.style.faces == 2 or planned.brief.faces == 2:
+        if brief.style.faces == 2 or brief.faces == 2:
             far = (leg.at(a, -low), leg.at(b, -low), leg.at(b, -high), leg.at(a, -high))
             board.add(Shape("poly", far, "board", course.label))
 
@@ -114,13 +115,13 @@ def _arc(leg: LegLine, hinge: float, width: float, towards_end: bool, aside: int
     return tuple(points)
 
 
-def _gate(board: Sketch, planned: FencePlan, opening: Opening, aside: int) -> None:
+def _gate(board: Sketch, brief: Brief, laid: FenceLaid | FenceLaying, opening: Opening, aside: int) -> None:
     """Leaves closed, and the arc they sweep."""
-    gate, leg = opening.gate, planned.laid.layout.legs[opening.leg]
-    built = next(b for b in planned.laid.gates if b.gate.id == gate.id)
+    gate, leg = opening.gate, laid.layout.legs[opening.leg]
+    built = next(b for b in laid.gates if b.gate.id == gate.id)
     of, width = f"gate {gate.id}", built.leaf.leaf_width_mm
-    frame = planned.brief.fence.gate_frame
-    thick = planned.brief.frame.thickness_mm / 2
+    frame = brief.fence.gate_frame
+    thick = brief.frame.thickness_mm / 2
     sides = ["start", "end"] if gate.leaves == 2 else [gate.hinge]
     for side in sides:
         hinge = opening.left_mm + frame.hinge_gap_mm if side == "start" else opening.right_mm - frame.hinge_gap_mm
@@ -135,14 +136,14 @@ def _gate(board: Sketch, planned: FencePlan, opening: Opening, aside: int) -> No
     _name(board, leg, middle, aside, gate.id, of)
 
 
-def _handles(planned: FencePlan) -> list[Handle]:
-    legs = planned.laid.layout.legs
+def _handles(brief: Brief, laid: FenceLaid | FenceLaying) -> list[Handle]:
+    legs = laid.layout.legs
     out = [Handle("corner", "0", legs[0].start)]
     out += [Handle("corner", str(leg.index + 1), leg.end) for leg in legs]
-    for opening in planned.laid.layout.openings:
+    for opening in laid.layout.openings:
         leg, middle = legs[opening.leg], (opening.left_mm + opening.right_mm) / 2
         out.append(Handle("gate", opening.gate.id, leg.at(middle), opening.leg, middle - opening.left_mm))
-    for o in planned.brief.fence.obstacles:
+    for o in brief.fence.obstacles:
         middle = o.at_mm + o.width_mm / 2
         out.append(Handle("obstacle", o.id, legs[o.leg].at(middle), o.leg, o.width_mm / 2))
     return out

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Iterator
 
 from rowstake.core.trades.fence.laid import FencePlan
@@ -12,10 +13,6 @@ TRIMS = ("cap rail", "cap", "trim", "gravel board")
 
 def fence_build(plan: FencePlan) -> list[BuildStep]:
     return [*_posts(plan), *_between(plan)]
-
-
-def _number(plan: FencePlan, *kinds: str) -> int:
-    return sum(q.kind in kinds for q in plan.parts)
 
 
 def _posts(plan: FencePlan) -> Iterator[BuildStep]:
@@ -40,12 +37,12 @@ def _posts(plan: FencePlan) -> Iterator[BuildStep]:
 
 
 def _between(plan: FencePlan) -> Iterator[BuildStep]:
-    brief = plan.brief
-    if n := _number(plan, "rail"):
+    brief, many = plan.brief, Counter(q.kind for q in plan.parts)
+    if n := many["rail"]:
         yield BuildStep("frame", "Rails, level or with the ground", counted(n, "rail"), sets=("rail",))
-    skin = _number(plan, "board")
+    skin = many["board"]
     yield BuildStep("skin", "Boards, plumb: every fifth checked", counted(skin, "piece"), sets=("board",))
-    if trims := _number(plan, *TRIMS):
+    if trims := sum(many[kind] for kind in TRIMS):
         yield BuildStep(
             "skin",
             "Gravel boards, covers and caps",

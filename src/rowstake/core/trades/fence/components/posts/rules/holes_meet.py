@@ -41,7 +41,8 @@ def look(planned: FencePlan) -> Iterator[Finding]:
 
 def _dug(planned: FencePlan) -> dict[str, Polygon]:
     """Every hole on the plan, by its post: drawn out where two stand in it."""
-    rings = {part.of: part.solid.ring(part.solid.near_mm) for part in planned.parts if part.solid and part.unit == "m³"}
+    layers = {part.of: part.solid for part in planned.parts if part.solid and part.unit == "m³"}
+    rings = {of: solid.ring(solid.near_mm) for of, solid in layers.items()}
     if not rings:
         return {}
     flat = np.array([q[:2] for ring in rings.values() for q in ring])

@@ -3,6 +3,7 @@ the inside lying ones that begin beside the post."""
 
 from __future__ import annotations
 
+from collections import defaultdict
 from collections.abc import Iterable, Iterator
 
 from rowstake.core.advice.base import found, put
@@ -23,9 +24,10 @@ def look(planned: FencePlan) -> Iterator[Finding]:
     lap = max((c.laid.lap_mm for c in planned.laid.courses), default=0.0) if leans else 0.0
     if brief.style.deep > 1 and not leans:
         yield from _past_rails(planned, max((c.laid.lap_mm for c in planned.laid.courses), default=0.0))
+    ends = _ends_by_leg(planned.parts)
     for leg in sorted(rails.keys() - {0}):
         start = rails[leg][0]
-        short = [(end - lap, label) for end, label in _ends_of(planned.parts, leg) if end - lap < start + least]
+        short = [(end - lap, label) for end, label in ends[leg] if end - lap < start + least]
         if short:
             bears, label = min(short)
             more = f", and {len(short) - 1} after it find too little of them" if len(short) > 1 else ""
@@ -39,10 +41,13 @@ def look(planned: FencePlan) -> Iterator[Finding]:
             )
 
 
-def _ends_of(parts: Iterable[Part], leg: int) -> list[tuple[float, str]]:
-    """Where the boards of a leg end, and their labels."""
-    own = [q for q in parts if q.kind == "board" and q.solid and q.solid.pose.number == leg]
-    return [(max(a for a, _ in q.solid.profile), q.label) for q in own if q.solid]
+def _ends_by_leg(parts: Iterable[Part]) -> defaultdict[int, list[tuple[float, str]]]:
+    """Where the boards of every leg end, and their labels."""
+    out: defaultdict[int, list[tuple[float, str]]] = defaultdict(list)
+    for part in parts:
+        if part.kind == "board" and part.solid:
+            out[part.solid.pose.number].append((max(part.solid.profile)[0], part.label))
+    return out
 
 
 def _past_rails(planned: FencePlan, lap: float) -> Iterator[Finding]:
