@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Literal
@@ -102,8 +103,10 @@ def worded(entry: GoodEntry, units: str) -> str:
 
 
 def plainly(entry: GoodEntry, units: str) -> str:
-    """Its words without its sizes."""
-    return worded(entry, units).split("{")[0].strip(" ,")
+    """Its words before its sizes, and what it is sold with."""
+    words = worded(entry, units)
+    goes_with = re.search(r"\} (with .*)", words)
+    return re.sub(r"[ ,×]*( (for|of))?[ ,×]*$", "", words.split("{")[0]) + (f" {goes_with[1]}" if goes_with else "")
 
 
 @lru_cache(maxsize=4096)

@@ -50,7 +50,7 @@ def stands_in(plan: AnyPlan) -> list[StandsIn]:
     out: dict[str, StandsIn] = {}
     for line in plan.lists.buy:
         if line.good.section is None and may_stand_in(entry := line.good.entry):
-            name = plainly(entry, plan.brief.job.units) if entry.driven else line.good.words
+            name = plainly(entry, plan.brief.job.units)
             out.setdefault(
                 entry.id,
                 StandsIn(
