@@ -84,8 +84,11 @@ def days(
     stained (`finish_m2`, all its coats together) is done last, after whatever it dries before."""
     facts = CATALOGUE.rates.day
     hours, dig = dict.fromkeys(STAGE, 0.0), 0.0
+    known: dict[tuple[str, str, str, float, float, float], float] = {}
     for part in parts:
-        own = _hours(part, work, facts)
+        alike = part.kind, part.step, part.good.id, part.length_mm, part.width_mm, part.amount
+        if (own := known.get(alike, -1.0)) < 0:
+            own = known[alike] = _hours(part, work, facts)
         hours[part.step] += own
         if part.step == "holes" and part.sort.counted == "volume":
             dig += own * facts.dig_share

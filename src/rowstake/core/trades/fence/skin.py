@@ -10,7 +10,7 @@ from typing import Literal
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Joint, Part
+from rowstake.core.parts import Hold, Joint, Part
 from rowstake.core.space import Pose
 from rowstake.core.trades.fence.corners import past_corner
 from rowstake.core.trades.fence.covering import covering, screwed, started
@@ -188,20 +188,25 @@ def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
     out: list[Part] = []
     for course in laid:
         boards = started(brief, course.laid.boards, course.stretch.length_mm)
-        feet, at, crossings = course.feet, 0, 0
+        feet, at, crossings, last = course.feet, 0, 0, len(course.feet) - 1
         rows = brief.rows_for(feet[0].height_mm)
         held = covering(brief, layout.poses[course.leg], boards, rail_planes_mm(brief)[0])
+        bought, start, number = (
+            (timber(brief.board.id), screwed(brief, course.label)),
+            course.reach.left_mm,
+            numbers[course.leg],
+        )
         for n, (left, wide) in enumerate(boards):
-            numbers[course.leg] += 1
-            x = course.reach.left_mm + left
+            x = start + left
             middle = x + wide / 2
-            while at < len(feet) - 1 and middle > feet[at].end_mm:
+            while at < last and middle > feet[at].end_mm:
                 at += 1
                 rows = brief.rows_for(feet[at].height_mm)
             crossings += rows
-            label = f"{course.leg + 1}B{numbers[course.leg]}"
-            beside = feet[at - 1] if x < feet[at].start_mm and at else feet[min(at + 1, len(feet) - 1)]
-            out.append(upright(brief, levels, course, (feet[at], beside), x, wide, label, held(n, x, wide)))
+            label = f"{course.leg + 1}B{number + n + 1}"
+            beside = feet[at - 1] if at and x < feet[at].start_mm else feet[at + 1 if at < last else last]
+            out.append(upright(brief, levels, course, (feet[at], beside), x, wide, label, held(n, x, wide), bought))
+        numbers[course.leg] = number + len(boards)
         out += fixings(course.label, crossings)
     return out
 
@@ -215,8 +220,10 @@ def upright(
     wide: float,
     label: str,
     where: tuple[Pose, Depth],
+    bought: tuple[Good, Hold | None],
 ) -> Part:
-    """One upright board: square, raked with its bay, or cut down to the ground; `where` is its leg, and how far off the line.
+    """One upright board: square, raked with its bay, or cut down to the ground; `where` is its leg, and how far off the line;
+    `bought` what it is, and what holds it.
 
     `feet` are its own bay's and that of the bay beside it, into which it may reach: it stands clear of both.
     """
@@ -239,8 +246,8 @@ def upright(
         if abs(foot_rise) > SQUARE_CUT * wide:
             ends += f", foot cut at {math.degrees(math.atan(abs(foot_rise) / wide)):.1f}°"
     return Part(
-        label, "board", "skin", timber(brief.board.id), course.label, length, wide, ends,
-        solid=stand(*where, x, x + wide, low, low + height, rise, foot_rise), hold=screwed(brief, course.label),
+        label, "board", "skin", bought[0], course.label, length, wide, ends,
+        solid=stand(*where, x, x + wide, low, low + height, rise, foot_rise), hold=bought[1],
     )  # fmt: skip
 
 
