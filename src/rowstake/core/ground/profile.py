@@ -34,14 +34,22 @@ class Profile:
 
     def at(self, station_mm: float, from_left: bool = True) -> float:
         """The level at a station; at a step, the level on its left or right side. Beyond the ends it goes on level."""
-        s, v = self.stations, self.levels
-        i = bisect_left(s, station_mm - 1e-6) if from_left else bisect_right(s, station_mm + 1e-6) - 1
         if from_left:
-            if i >= len(s):
-                return v[-1]
-            if i == 0 or abs(s[i] - station_mm) <= 1e-6:
-                return v[i]
-            return self._between(i - 1, station_mm)
+            return self._up_to(bisect_left(self.stations, station_mm - 1e-6), station_mm)
+        return self._from(bisect_right(self.stations, station_mm + 1e-6) - 1, station_mm)
+
+    def _up_to(self, i: int, station_mm: float) -> float:
+        """The level at a station, the i-th of the profile the first that is not before it."""
+        s, v = self.stations, self.levels
+        if i >= len(s):
+            return v[-1]
+        if i == 0 or abs(s[i] - station_mm) <= 1e-6:
+            return v[i]
+        return self._between(i - 1, station_mm)
+
+    def _from(self, i: int, station_mm: float) -> float:
+        """The level at a station, the i-th of the profile the last that is not past it."""
+        s, v = self.stations, self.levels
         if i < 0:
             return v[0]
         if i == len(s) - 1 or abs(s[i] - station_mm) <= 1e-6:
@@ -57,8 +65,8 @@ class Profile:
     def corners(self, start_mm: float, end_mm: float) -> list[tuple[float, float]]:
         """(station, level) of the ground from start to end, both ends and every change of grade between."""
         first, last = bisect_right(self.stations, start_mm + 1e-6), bisect_left(self.stations, end_mm - 1e-6)
-        inner = list(zip(self.stations[first:last], self.levels[first:last], strict=True))
-        return [(start_mm, self.at(start_mm, from_left=False)), *inner, (end_mm, self.at(end_mm))]
+        inner = zip(self.stations[first:last], self.levels[first:last], strict=True)
+        return [(start_mm, self._from(first - 1, start_mm)), *inner, (end_mm, self._up_to(last, end_mm))]
 
     def highest(self, start_mm: float, end_mm: float) -> float:
         return max(level for _, level in self.corners(start_mm, end_mm))
