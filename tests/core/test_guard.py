@@ -6,6 +6,7 @@ import math
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from shapely.geometry import box
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.desk import desk
@@ -15,7 +16,7 @@ from rowstake.core.trades.deck.components.guard.bays import bays_of
 from rowstake.core.trades.deck.components.guard.cables import pulled
 from rowstake.core.trades.deck.components.guard.gate import gates
 from rowstake.core.trades.deck.components.guard.line import drop_mm, guarded, lay_line, usual_most_mm
-from rowstake.core.trades.deck.shape import edges
+from rowstake.core.trades.deck.shape import edges, leans
 from tests.decks import ANY, cut, deck, planned
 from tests.holds.deck import check_deck
 from tests.holds.solids import check_solids
@@ -435,4 +436,21 @@ def test_a_nailer_ends_on_a_flush_beam_that_lies_where_the_block_beside_a_post_w
     assert ended
     assert all(j.t1 in {low for low, _ in beams} or j.t0 in {high for _, high in beams} for j in ended)
     check_deck(made)
+    check_solids(made)
+
+
+def test_steps_that_begin_at_a_clipped_corner_open_the_far_edge_alone():
+    """The clip ends where the far edge begins, 153 before the steps: they lead off that edge, and the guard of the clip runs on to the post at their corner."""
+    made = plan(
+        deck(
+            2363, 2329, 371, {"do": "add_cut", "kind": "clip", "corner": "far_left"}, {"do": "add_steps", "side": "far"},
+            put("deck.steps.0.at_mm", 609.6), put("deck.steps.0.width_mm", 1219.2), put("deck.ground.fall_out_mm", 378),
+            put("deck.guard.edges", "needed"), put("deck.guard.mount", "outside"), region="north_america",
+        )
+    )  # fmt: skip
+    line = lay_line(made.laid.main)
+    (clip,) = [run for run in line.runs if leans(run.edge)]
+    assert len(clip.posts) == 2
+    boxes_ = [box(*(p.solid.box[0][:2]), *(p.solid.box[1][:2])) for p in made.parts if p.kind == "guard post"]
+    assert all(a.distance(b) > 0 for a, b in itertools.combinations(boxes_, 2))
     check_solids(made)

@@ -213,7 +213,7 @@ def _openings(level: DeckLevel, edge: Edge, start: Point, half: float) -> Iterat
     """Where flights lead off an edge, from where its guard begins, with the posts beside them kept clear."""
     (ax, ay), axis = edge.along, 1 if edge.side in ("far", "house") else 0
     for flight in runs(level.brief):
-        if flight.side == edge.side and abs(flight.edge_mm - edge.a[axis]) < 1:
+        if flight.side == edge.side and all(abs(flight.edge_mm - q[axis]) < 1 for q in (edge.a, edge.b)):
             marks = []
             for along in (flight.steps.at_mm, flight.steps.at_mm + flight.steps.width_mm):
                 x, y = flight.on_plan(0.0, along)
