@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import math
 from collections import Counter
 from decimal import Decimal
 
@@ -25,6 +26,7 @@ from rowstake.core.site.mending import mends
 from rowstake.core.site.opened import opened_again
 from rowstake.core.site.sheet import site_sheet
 from rowstake.core.site.steps import check_step, steps_told
+from rowstake.core.trades.deck.aside import stands_aside
 from rowstake.core.trades.deck.built import along_of
 from rowstake.core.trades.deck.squaring import rectangle
 from tests.core.test_record import LEG, stations
@@ -256,7 +258,7 @@ def test_every_kind_of_entry_is_told_in_words():
     ])  # fmt: skip
     log = site_sheet(LEG, record).log
     assert [line.words for line in log] == [
-        "1700 mm clear to the post before, 1000 mm deep, across −3 mm a metre, 4 mm off the string", "at 2000 mm", "10810 mm",
+        "1700 mm clear to the post before, 1000 mm deep, across −3 mm a metre, +4 mm off the line", "at 2000 mm", "10810 mm",
         "5000 mm and 4990 mm, 10 mm apart", "900 mm and 890 mm left to cover", "4 mm low", "1 × 900 mm 38×87, for 1R1-1, from offcut R3",
         "done, though something was open: late", "not right: water", "12 came, 1 damaged, 22 % moist", "wet day", "plumb P2, by 1 Apr 2026, costs 40.00",
         "could not be seen", "note of 2 Mar 06:11, wrong day",
@@ -541,3 +543,23 @@ def test_each_level_is_squared_by_its_own_diagonals():
     assert built.deck.levels[0] == low.deck.levels[0]
     push = (4010**2 - 4000**2) / (4 * frame.long_mm)
     assert f"push {push:.1f} mm to the right" in plan(built).workings["square"].value
+
+
+def test_a_footing_off_its_beams_line_leaves_the_post_nearer_an_edge_and_presses_the_ground_there():
+    """A pad 400 across with a pier of 200 under a post of 100: 50 are left to its edge, 25 asked for. So far off as e the ground is pressed by 1 + 8·e/400 of
+    what it is in the middle; from 50 on the other edge is not pressed at all."""
+    job = deck(4000, 3000, 600, put("deck.footings.kind", "pad"))
+    footing = next(f for f in plan(job).laid.footings if f.label == "F2")
+    used = footing.load_kn / (71.82039 * math.pi * 0.4**2 / 4)
+    for off, edge, asks in ((10, 40, used * 1.2 > 1), (20, 30, used * 1.4 > 1), (-30, 20, True), (60, -10, True)):
+        told = stands_aside(plan(job).brief, footing, off)
+        assert (told.edge_mm, told.lifts) == (edge, abs(off) > 50)
+        assert told.used == pytest.approx(used * (1 + 8 * abs(off) / 400))
+        sheet = site_sheet(job, Record([entry(1, "post", "footing/F2", aside_mm=off)]))
+        hole = next(h for h in sheet.site.holes if h.label == "F2")
+        assert hole.asks == asks
+        assert hole.off[0].startswith(
+            f"{abs(off)} mm off its beam's line, {hole.sides[off < 0]}: the post stands {abs(edge)} mm"
+        )
+    dug = deck(4000, 3000, 600, put("deck.footings.kind", "hole"))
+    assert stands_aside(plan(dug).brief, plan(dug).laid.footings[0], 90) is None  # the post itself stands there

@@ -16,7 +16,7 @@ from rowstake.standins.laser import serve
 from tests.decks import deck
 from tests.e2e.conftest import FLAGS, Site
 from tests.e2e.pages import add_job, open_job, stake
-from tests.jobs import fence, yard
+from tests.jobs import fence, put, yard
 
 PHONE = {"viewport": {"width": 390, "height": 844}, "has_touch": True, "is_mobile": True}
 
@@ -229,6 +229,31 @@ def test_a_level_and_a_staff_tell_how_high_supports_stand(phone, site):
     expect(hand.get_by_text("12 mm high")).to_be_visible()
     (told,) = entries(site.url, job)
     assert (told["part"], told["values"]) == ("footing/F2", {"off_mm": 12})
+
+
+def test_a_post_out_of_plumb_both_ways_and_a_footing_off_its_line(phone, site):
+    """A post leans 12 mm a metre to the right, more than it may; a pad 30 off its beam's line leaves the post 20 from its edge."""
+    hand = phone()
+    on_site(hand, site.url, add_job(site.url, fence((9000, 0))))
+    one(hand, "P2")
+    hand.get_by_role("button", name="Leans across").click()
+    hand.get_by_role("button", name="to the left").click()
+    keys(hand, "12")
+    expect(hand.get_by_text("leans 12 mm a metre to the right")).to_be_visible()
+    hand.get_by_role("button", name="Off the string").click()
+    keys(hand, "6")
+    expect(hand.get_by_text("6 mm off the string, to the left")).to_be_visible()
+    job = add_job(site.url, deck(4000, 3000, 600, put("deck.footings.kind", "pad")))
+    hand = phone()
+    on_site(hand, site.url, job)
+    one(hand, "F2")
+    hand.get_by_role("button", name="Off its line").click()
+    keys(hand, "30")
+    expect(
+        hand.get_by_text("30 mm off its beam's line, away from the house: the post stands 20 mm from the edge")
+    ).to_be_visible()
+    hand.get_by_role("button", name="What to do about it").click()
+    expect(hand.get_by_role("button", name="Put F2 right, as it was drawn")).to_be_visible()
 
 
 def test_a_fault_is_found_on_the_walk_and_another_noted_to_put_right_by_a_day(phone, site):

@@ -3009,6 +3009,17 @@ export interface components {
              * @default
              */
             row?: string;
+            /**
+             * Sides
+             * @default [
+             *       "to the left",
+             *       "to the right"
+             *     ]
+             */
+            sides?: [
+                string,
+                string
+            ];
         };
         /**
          * Inspection

@@ -91,7 +91,7 @@ class _Teller:
             if lean is not None
         ]
         if v.aside_mm is not None:
-            out.append(f"{p.fine(abs(v.aside_mm))} off the string")
+            out.append(f"{'−' if v.aside_mm < 0 else '+'}{p.fine(abs(v.aside_mm))} off the line")
         if v.met:
             out.append(f"met: {v.met}")
         return ", ".join(out) or "stands as drawn"

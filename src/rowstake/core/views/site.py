@@ -43,6 +43,8 @@ class HoleTold:
     """What its readings say together: a new one takes it along where it answers them."""
     row: str = ""
     """What it stands in a row under with others: its leg, its beam; nothing where it stands alone."""
+    sides: tuple[str, str] = ("to the left", "to the right")
+    """Where it stands when it is off that row."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,7 +11,8 @@ import { WaysOut } from "./WaysOut";
 /** Which hole it is, whatever becomes of the others. */
 const keyOf = (h: Hole | undefined) => (h ? `${h.leg}/${h.key_mm.toFixed(1)}` : "");
 
-type Ask = "at_mm" | "depth_mm" | "lean" | "met" | "";
+type Signed = "along_mm_m" | "across_mm_m" | "aside_mm";
+type Ask = "at_mm" | "depth_mm" | Signed | "met" | "";
 
 /** Hole by hole from the datum. */
 export function Holes({ sheet, part }: { sheet: SiteSheet; part: string }) {
@@ -76,7 +77,9 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
           </Big>
           <Big onClick={() => setAsk("at_mm")}>Mark measured</Big>
           <Big onClick={() => setAsk("depth_mm")}>Depth reached</Big>
-          {fence && <Big onClick={() => setAsk("lean")}>Out of plumb</Big>}
+          {fence && <Big onClick={() => setAsk("along_mm_m")}>Leans along</Big>}
+          {fence && <Big onClick={() => setAsk("across_mm_m")}>Leans across</Big>}
+          {hole.row && <Big onClick={() => setAsk("aside_mm")}>{fence ? "Off the string" : "Off its line"}</Big>}
           <Big onClick={() => setAsk("met")}>Met something</Big>
         </div>
       )}
@@ -92,15 +95,14 @@ function One({ hole, sheet, next }: { hole: Hole; sheet: SiteSheet; next: () => 
           done={(mm) => keep({ [ask]: mm })}
         />
       )}
-      {ask === "lean" && (
+      {(ask === "along_mm_m" || ask === "across_mm_m" || ask === "aside_mm") && (
         <Keys
-          title={`${hole.label}: leans along the line, ${feet ? "in 4 ft" : "a metre"}`}
-          words="High: towards the end. Low: towards the start."
+          title={`${hole.label}: ${ask === "aside_mm" ? "off the line" : `leans ${ask === "along_mm_m" ? "along" : "across"} the line, ${feet ? "in 4 ft" : "a metre"}`}`}
           units={sheet.units}
           fraction={sheet.fraction}
-          signed
+          signed={ask === "along_mm_m" ? ["towards the end", "towards the start"] : hole.sides}
           onClose={() => setAsk("")}
-          done={(mm) => keep({ along_mm_m: leanOf(mm, feet ? fromFeet(4, 0, 0, 1) : 1000) })}
+          done={(mm) => keep({ [ask]: ask === "aside_mm" ? mm : leanOf(mm, feet ? fromFeet(4, 0, 0, 1) : 1000) })}
         />
       )}
       {ask === "met" && (

@@ -16,7 +16,8 @@ export function Keys(props: {
   words?: string;
   units: "mm" | "ft-in";
   fraction: number;
-  signed?: boolean;
+  /** What it is called above and below nought. */
+  signed?: readonly string[];
   start?: string;
   laser?: "distance" | "staff";
   /** What is about to be measured, in mm. */
@@ -94,7 +95,7 @@ export function Keys(props: {
       <div className="mt-2 flex gap-1.5">
         {props.signed && (
           <button type="button" aria-pressed={below} onClick={() => (setRead(null), setBelow(!below))} className="min-h-13 flex-1 border-2 border-rule font-semibold">
-            {below ? "low" : "high"}
+            {props.signed[below ? 1 : 0]}
           </button>
         )}
         {props.laser && (

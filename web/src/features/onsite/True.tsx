@@ -240,7 +240,7 @@ function Support({ support, sheet }: { support: SupportTold; sheet: SiteSheet })
           words={staff ? `As drawn it reads ${shown(staffAt(staff.sight.mm, staff.sight.level, staff.level), sheet.units, sheet.fraction)}` : undefined}
           units={sheet.units}
           fraction={sheet.fraction}
-          signed={!staff}
+          signed={staff ? undefined : ["high", "low"]}
           laser={staff ? "staff" : undefined}
           near={staff ? staffAt(staff.sight.mm, staff.sight.level, staff.level) : undefined}
           onClose={() => ask(false)}

@@ -52,6 +52,7 @@ class DeckFacts(Fact):
     block_base_mm: float
     block_high_mm: float
     least_post_mm: float
+    post_edge_mm: float
     beside_hole_mm: float
     roots_mm: float
     growing: list[str]

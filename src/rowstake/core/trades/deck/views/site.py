@@ -9,6 +9,7 @@ from rowstake.core.reckoners.closed import cut_by
 from rowstake.core.record.question import AsBuilt
 from rowstake.core.record.read import Read, read_together
 from rowstake.core.record.record import Record
+from rowstake.core.trades.deck.aside import stands_aside
 from rowstake.core.trades.deck.built import SAME_MM, along_of
 from rowstake.core.trades.deck.carried import FootingAt
 from rowstake.core.trades.deck.dug import dig
@@ -58,6 +59,11 @@ def _hole(plan: DeckPlan, f: FootingAt, n: int, record: Record, read: Read | Non
             f"{p.length(values.depth_mm)} deep"
             + (f", {p.length(short)} less than asked" if short > may.depth_mm else "")
         )
+    sides = ("to the right", "to the left") if plan.brief.turned else ("away from the house", "towards the house")
+    if values.aside_mm and f.post.beam:
+        words, out_of = _aside(plan, f, values.aside_mm)
+        off.append(f"{p.fine(abs(values.aside_mm))} off its beam's line, {sides[values.aside_mm < 0]}{words}")
+        asks |= out_of
     if values.met:
         off.append(f"met: {values.met}")
     along, out = plan.laid.main.told_at(f.post.on_site)
@@ -68,8 +74,21 @@ def _hole(plan: DeckPlan, f: FootingAt, n: int, record: Record, read: Read | Non
         p.length(f.dug.depth_mm), p.length(f.dug.across_mm), filled(f.dug.layers, bag, p), "",
         f"{plan.brief.post.name}, {p.length(f.post.height_mm)}" if f.post.height_mm > 0 else "",
         tuple(e.id for e in reads), tuple(off), asks, values.model_dump(exclude_none=True, exclude_defaults=True),
-        f.post.beam.label if f.post.beam else "",
+        f.post.beam.label if f.post.beam else "", sides,
     )  # fmt: skip
+
+
+def _aside(plan: DeckPlan, f: FootingAt, off_mm: float) -> tuple[str, bool]:
+    """(what it means that a footing stands off its beam's line, in words; whether that is too much)."""
+    p, told = plan.brief.printer, stands_aside(plan.brief, f, off_mm)
+    if told is None:
+        return "", abs(off_mm) > plan.brief.job.tolerances.post_mm
+    edge = f"{p.length(told.edge_mm)} from the edge" if told.edge_mm > 0 else f"{p.length(-told.edge_mm)} past the edge"
+    pressed = (
+        "" if told.used is None else f"; the ground at its edge is pressed by {told.used * 100:.0f} % of what it bears"
+    )
+    lifts = ", and nothing presses the other edge" if told.lifts else ""
+    return f": the post stands {edge} of what it stands on{pressed}{lifts}", not told.holds
 
 
 def _frames(plan: DeckPlan) -> list[FrameTold]:
