@@ -20,7 +20,7 @@ from rowstake.core.trades.deck.shape import edges, leans
 from tests.decks import ANY, cut, deck, planned
 from tests.holds.deck import check_deck
 from tests.holds.solids import check_solids
-from tests.jobs import put
+from tests.jobs import edited, put
 
 FAR = [put("deck.guard.edges", "chosen"), put("deck.guard.sides", ["far"])]
 
@@ -454,3 +454,16 @@ def test_steps_that_begin_at_a_clipped_corner_open_the_far_edge_alone():
     boxes_ = [box(*(p.solid.box[0][:2]), *(p.solid.box[1][:2])) for p in made.parts if p.kind == "guard post"]
     assert all(a.distance(b) > 0 for a, b in itertools.combinations(boxes_, 2))
     check_solids(made)
+
+
+def test_posts_with_sleeves_take_their_room_beside_steps():
+    """A corner post from 70 to 160 and another that ends at the steps, at 255: 5 are left between them, and not the 6 of a sleeve on both. The post at the
+    corner stands there alone."""
+    job = deck(
+        1800, 1800, 1001, {"do": "add_steps", "side": "far"}, put("deck.steps.0.at_mm", 255), put("deck.steps.0.width_mm", 1290),
+        put("deck.guard.edges", "needed"), put("deck.guard.post", "au_90x90"), region="australia_nz",
+    )  # fmt: skip
+    plain, sleeved = plan(job), plan(edited(job, put("deck.guard.sleeves", True)))
+    assert [made.count("guard post") for made in (plain, sleeved)] == [6, 4]
+    check_solids(plain)
+    check_solids(sleeved)

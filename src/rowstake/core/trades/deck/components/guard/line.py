@@ -229,7 +229,7 @@ def _runs(
     posts: list[PostPlace],
     half: float,
 ) -> list[GuardRun]:
-    (ax, ay), start = edge.along, ends[0]
+    (ax, ay), start, face = edge.along, ends[0], face_half_mm(level.brief)
     long = math.dist(*ends)
     if shared[0] is not None and shared[0] == shared[1]:
         return []
@@ -247,7 +247,7 @@ def _runs(
     out = []
     for a, b in stretches:
         first, last = shared[0] if a == 0.0 else None, shared[1] if abs(b - long) < 0.01 else None
-        room = sum(half if own is None else posts[own].half_along(edge.along, half) for own in (first, last))
+        room = sum(face if own is None else posts[own].half_along(edge.along, face) for own in (first, last))
         if b - a < room:
             continue  # the post at the corner closes it alone
         mount = _mount(level.brief, edge)
