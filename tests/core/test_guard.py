@@ -467,3 +467,18 @@ def test_posts_with_sleeves_take_their_room_beside_steps():
     assert [made.count("guard post") for made in (plain, sleeved)] == [6, 4]
     check_solids(plain)
     check_solids(sleeved)
+
+
+def test_caps_meet_over_the_one_post_of_a_clip_too_short_for_two():
+    """A clip of 300 by 300 leaves no room for two posts: the caps of the far edge and of the left one meet over the one there is, from where their inner
+    sides cross to the middle of the clip's own outer line."""
+    clip = [{"do": "add_cut", "kind": "clip", "corner": "far_left"}, *cut(0, along_mm=300, out_mm=300)]
+    more = put("deck.joists.doubled_ends", True), put("deck.beams.way", "flush"), put("deck.guard.edges", "needed")
+    made = plan(deck(3569, 1805, 1001, *clip, *more, region="australia_nz"))
+    far, left = (labelled(made, "guard cap")[f"Q{n}.1"].solid.profile for n in (2, 3))
+    shared = [q for q in far if any(math.dist(q, r) < 1e-6 for r in left)]
+    assert len(shared) == 2
+    (x, y), inner = shared
+    assert math.dist((x, y), far[1]) == pytest.approx(math.dist((x, y), left[0]))
+    assert inner == pytest.approx((left[2][0], far[4][1]))
+    check_solids(made)

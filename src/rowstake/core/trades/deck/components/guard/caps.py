@@ -11,7 +11,7 @@ from rowstake.core.space import Solid
 from rowstake.core.trades.deck.components.guard.bays import cap_section, high_mm
 from rowstake.core.trades.deck.components.guard.line import GuardLine, GuardRun, PostPlace, post_of
 from rowstake.core.trades.deck.level import DeckLevel
-from rowstake.core.trades.deck.shape import Point, set_in
+from rowstake.core.trades.deck.shape import SQUARE, Point, set_in
 
 FACTS = CATALOGUE.steps
 
@@ -28,15 +28,10 @@ def caps(level: DeckLevel, line: GuardLine) -> list[Part]:
     out: list[Part] = []
     for number, run in enumerate(line.runs, 1):
         i = ring.index(run.edge)
+        posts = [line.posts[n] for n in run.posts]
         corners = [
-            _cap_end(
-                run,
-                [line.posts[n] for n in run.posts],
-                first,
-                [side[(i + (not first)) % len(ring)] for side in sides],
-                half,
-                post,
-            )
+            _over_one_post(line, run, first, sides)
+            or _cap_end(run, posts, first, [side[(i + (not first)) % len(ring)] for side in sides], half, post)
             for first in (True, False)
         ]
         marks = [_on(run, line.posts[n].at) for n in run.posts]
@@ -46,7 +41,7 @@ def caps(level: DeckLevel, line: GuardLine) -> list[Part]:
             start, end = _on(run, base), _on(run, base)
             left = corners[0] if n == 1 else [_across(base, run, a - start, w) for w in (-half, half)]
             right = corners[1] if n == len(cuts) - 1 else [_across(base, run, b - end, w) for w in (-half, half)]
-            shape = (left[0], right[0], right[1], left[1])
+            shape = (left[0], *right, *reversed(left[1:]))
             spread = [x * ax + y * ay for x, y in shape]
             mitred = (n == 1 and run.corners[0]) + (n == len(cuts) - 1 and run.corners[1])
             ends = ("square", "one end mitred, to the long point", "both ends mitred, to the long points")[mitred]
@@ -80,6 +75,28 @@ def _cap_end(
         return mitred
     at, past = posts[0 if first else -1].at, (-1 if first else 1) * (post + FACTS.cap_past_mm)
     return [_across(at, run, past, w) for w in (-half, half)]
+
+
+def _over_one_post(line: GuardLine, run: GuardRun, first: bool, sides: list[list[Point]]) -> list[Point]:
+    """The end of a cap at a post that also closes an edge too short for two: from its own outer corner to the middle of that edge, and from there to
+    where its inner side crosses that of the cap on the far side of the edge. Nothing where no such edge lies between, or where both run alike."""
+    ring, end = list(line.ring), 0 if first else -1
+    beyond = next(
+        (r for r in line.runs if r is not run and run.corners[end] and r.corners[-1 - end] and r.posts[-1 - end] == run.posts[end]), None
+    )  # fmt: skip
+    i = ring.index(run.edge)
+    if beyond is None or ring.index(beyond.edge) == (i + (-1 if first else 1)) % len(ring):
+        return []
+    k = ring.index(beyond.edge)
+    (outer, inner), (other, across) = (
+        [side[(n + far) % len(ring)] for side in sides] for n, far in ((i, not first), (k, first))
+    )
+    (px, py), (ux, uy), (qx, qy), (vx, vy) = inner, run.edge.along, across, beyond.edge.along
+    turn = ux * vy - uy * vx
+    if abs(turn) < SQUARE:
+        return []
+    along = ((qx - px) * vy - (qy - py) * vx) / turn
+    return [outer, ((outer[0] + other[0]) / 2, (outer[1] + other[1]) / 2), (px + ux * along, py + uy * along)]
 
 
 def _cuts(marks: list[float], longest: float) -> list[float]:
