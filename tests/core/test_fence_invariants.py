@@ -2,6 +2,7 @@
 
 import math
 import os
+from itertools import pairwise
 
 import pytest
 from hypothesis import HealthCheck, assume, given, settings
@@ -167,6 +168,25 @@ def test_lapped_boards_of_a_gate_start_at_the_end_the_fence_does():
     made = plan(edited(job, {"do": "add_gate", "leg": 0, "at_mm": 0, "opening_mm": 600}, *edits))
     boards = [p for p in made.parts if p.kind == "gate board"]
     assert [p.width_mm < 139 for p in boards] == [True, *[False] * (len(boards) - 1)]
+    check_solids(made)
+
+
+def test_a_lapped_gate_has_no_strip_that_lies_wholly_on_the_board_beside_it():
+    """The fence's boards of 90 lie 49.84 apart and run on over the leaf: strips of 10 and of 16 at its ends would each lie on a board
+    that ends where they do, the second too far out for its screw."""
+    job = fence((1500, 0), region="australia_nz", style="lapped")
+    edits = [
+        put("fence.skin.lap_mm", 37),
+        put("fence.skin.height_mm", 700),
+        put("fence.trims.end_covers", True),
+        put("fence.gate_frame.through", True),
+        put("fence.bays.max_mm", 900),
+    ]
+    made = plan(edited(job, {"do": "add_gate", "leg": 0, "at_mm": 0, "opening_mm": 600}, *edits))
+    boards = sorted(
+        (p.solid.box[0][0], p.solid.box[1][0]) for p in made.parts if p.kind == "gate board" and p.solid is not None
+    )
+    assert all(a < b and right < far for (a, right), (b, far) in pairwise(boards))
     check_solids(made)
 
 

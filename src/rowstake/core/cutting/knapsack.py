@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import accumulate
 
 HAIR = 1e-6
 MOST_NODES, FEW_NODES = 60_000, 200
@@ -33,34 +34,33 @@ def best_pattern(
     if not order:
         return 0.0, (0,) * len(room.sizes), 0.0
     sizes, values, most = [room.sizes[i] for i in order], [worths[i] for i in order], [room.counts[i] for i in order]
-    best, best_uses, nodes = 0.0, [0] * len(order), 0
-    root = values[0] / sizes[0] * room.most
-    uses = [0] * len(order)
-    worth, free, k = 0.0, room.most, 0
-    last = len(order)
-    while True:
+    rates = [v / s for v, s in zip(values, sizes, strict=True)]
+    least = list(accumulate(reversed(sizes), min))[::-1]  # the shortest of this piece and those after it
+    best, best_uses, nodes, proven = 0.0, dict[int, int](), 0, False
+    uses, held = [0] * len(order), list[int]()  # how many of each, and of which there are some, in order
+    worth, free, k = 0.0, room.most + HAIR, 0
+    while nodes <= (FEW_NODES if best > enough else nodes_at_most):
         nodes += 1
-        while k < last and worth + values[k] / sizes[k] * free > best + HAIR:
-            take = min(most[k], int((free + HAIR) // sizes[k]))
-            uses[k] = take
-            worth += take * values[k]
-            free -= take * sizes[k]
+        while k < len(order) and free >= least[k] and worth + rates[k] * free > best + HAIR:
+            if sizes[k] <= free:
+                uses[k] = min(most[k], int(free // sizes[k]))
+                worth += uses[k] * values[k]
+                free -= uses[k] * sizes[k]
+                held.append(k)
             k += 1
         if worth > best + HAIR:
-            best, best_uses = worth, [*uses[:k], *[0] * (last - k)]
-        # Back to the last piece that may be taken once less.
-        k -= 1
-        while k >= 0 and not uses[k]:
-            k -= 1
-        if k < 0 or nodes > (FEW_NODES if best > enough else nodes_at_most):
+            best, best_uses = worth, {n: uses[n] for n in held}
+        if not held:
+            proven = True
             break
+        k = held[-1]  # that piece once less, and on with those after it
         uses[k] -= 1
         worth -= values[k]
         free += sizes[k]
+        if not uses[k]:
+            held.pop()
         k += 1
-        for n in range(k, last):
-            uses[n] = 0
     out = [0] * len(room.sizes)
-    for i, n in zip(order, best_uses, strict=True):
-        out[i] = n
-    return best, tuple(out), best if k < 0 else root
+    for n, many in best_uses.items():
+        out[order[n]] = many
+    return best, tuple(out), best if proven else rates[0] * room.most

@@ -16,9 +16,9 @@ import highspy
 import numpy as np
 
 from rowstake.core.cutting.bettered import bettered
-from rowstake.core.cutting.knapsack import FEW_NODES, HAIR, MOST_NODES, best_pattern
+from rowstake.core.cutting.knapsack import FEW_NODES, HAIR, MOST_NODES, Sack, best_pattern
 from rowstake.core.cutting.order import BoardCut, CutOrder
-from rowstake.core.cutting.patterns import full_patterns
+from rowstake.core.cutting.patterns import Uses, full_patterns
 
 SOLVER: Any = highspy.Highs.__base__
 """The solver without its callbacks, whose setting up prints a line."""
@@ -140,7 +140,7 @@ FINE = 1_000_000
 """Prices are told apart to a millionth: those of a length by the metre have more than two places."""
 
 
-Column = tuple[int, tuple[int, ...]]
+Column = tuple[int, Uses]
 """A stock length by its place, and how many of every piece."""
 
 
@@ -221,12 +221,9 @@ def _generated(
         fresh, ratio = list[Column](), 1.0
         for j, stock in enumerate(asked.stock):
             spare = duals[master.rows[j]] if j in master.rows else 0.0  # below zero where there are too few
-            worth, uses, ceiling = best_pattern(
-                asked.room(j), duals[:pieces], stock.price - spare + HAIR, nodes_at_most
-            )
+            made, ceiling = _dear(asked.room(j), duals[:pieces], stock.price - spare + HAIR, nodes_at_most)
             ratio = max(ratio, ceiling / stock.price)
-            if worth + spare > stock.price + HAIR and (j, uses) not in known:
-                fresh.append((j, uses))
+            fresh += [(j, uses) for uses in made if (j, uses) not in known]
         if not master.rows:
             bound = max(bound, value / ratio)
         elif not fresh:
@@ -239,6 +236,22 @@ def _generated(
             master.add(column)
     spares = {j: duals[row] for j, row in master.rows.items()}
     return Linear(bound, taken[pieces:], duals[:pieces], spares, not fresh)
+
+
+BESIDE = 10
+"""So many patterns of other pieces are taken with each next one, so that fewer rounds are needed."""
+
+
+def _dear(room: Sack, worths: Sequence[float], price: float, nodes_at_most: int) -> tuple[list[Uses], float]:
+    """(patterns worth over a price: the best, then the best of the pieces that are in none of those, and so on; what none is worth more
+    than)."""
+    left, out = list(worths), list[Uses]()
+    worth, uses, ceiling = best_pattern(room, left, price, nodes_at_most)
+    while worth > price and len(out) <= BESIDE:
+        out.append(uses)
+        left = [0.0 if n else w for n, w in zip(uses, left, strict=True)]
+        worth, uses, _ = best_pattern(room, left, price, FEW_NODES)
+    return out, ceiling
 
 
 def _whole(

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import partial
 
@@ -12,7 +13,7 @@ from rowstake.core.setting import methods
 from rowstake.core.space import Pose
 from rowstake.core.structure import earth, wind
 from rowstake.core.structure.timber import bending_mpa, read_stick
-from rowstake.core.trades.fence.covering import covering, screwed, started
+from rowstake.core.trades.fence.covering import SAME_MM, covering, screwed, started
 from rowstake.core.trades.fence.gates import Boards, Built, Covering, LeafBrief, build
 from rowstake.core.trades.fence.holes import Digger
 from rowstake.core.trades.fence.layout import Layout, Opening
@@ -46,9 +47,20 @@ def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
             if high - low >= CATALOGUE.materials.limits.strip_mm:
                 out.append((low, high - low))
             k += 1
-        return tuple(out)
+        return _showing(out) if brief.style.deep > 1 else tuple(out)
 
     return boards
+
+
+def _showing(lapped: Sequence[tuple[float, float]]) -> Boards:
+    """Lapped boards without the strips at the ends that lie wholly on the board beside them: they cover nothing, and stand too far out
+    for their screws to reach the frame."""
+    out = list(lapped)
+    while len(out) > 1 and out[1][0] <= out[0][0] + SAME_MM:
+        out.pop(0)
+    while len(out) > 1 and sum(out[-2]) >= sum(out[-1]) - SAME_MM:
+        out.pop()
+    return tuple(out)
 
 
 def _covering(brief: Brief, pose: Pose) -> Covering:
