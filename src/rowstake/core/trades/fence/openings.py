@@ -52,7 +52,7 @@ def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
     return boards
 
 
-def _showing(lapped: Sequence[tuple[float, float]]) -> Boards:
+def _showing(lapped: Sequence[tuple[float, float]]) -> tuple[tuple[float, float], ...]:
     """Lapped boards without the strips at the ends that lie wholly on the board beside them: they cover nothing, and stand too far out
     for their screws to reach the frame."""
     out = list(lapped)
