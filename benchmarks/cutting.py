@@ -9,6 +9,7 @@ from __future__ import annotations
 
 import random
 import sys
+import time
 from collections import Counter
 
 from another_solver import answer, there
@@ -69,12 +70,28 @@ def main() -> None:
         print(
             f"{many:>7} {kinds:>6} {max(gaps):>16.3%} {max(boards):>10.2f} {max(quick):>14.3%} {sure:>4}/10 {sum(took) / first:>6.1f}"
         )
+    stopped()
     hard = [asked(just_miss(60, seed), (4800,)) for seed in range(10)]
     made = [proven(given) for given in hard]
     worst = max(m.cost / m.bound - 1 for m in made)
     print(f"sums that just miss: {worst:.3%} over the bound at most, {sum(m.optimal for m in made)} of 10 proven least")
     beside_another("random", [asked(random_pieces(60, 20, seed), (3600, 4800)) for seed in range(50)])
     beside_another("sums that just miss", hard)
+
+
+def stopped() -> None:
+    """60 pieces of 20 or 60 lengths from one, two and four lengths on sale, told to stop after 0.15 s."""
+    near, many, worst = 0, 0, 0.0
+    for lengths in ((4800,), (3600, 4800), (3000, 3600, 4200, 4800)):
+        for kinds in (20, 60):
+            for seed in range(10):
+                given, began = asked(random_pieces(60, kinds, seed), lengths), time.monotonic()
+                made = proven(given, lambda until=began + 0.15: time.monotonic() > until)
+                over = (made.cost - made.bound) / min(s.price for s in given.stock)
+                near, many, worst = near + (made.optimal or over <= 1.0), many + 1, max(worst, over)
+    print(
+        f"60 pieces, stopped after 0.15 s: {near} of {many} proven least or within a board of the bound, {worst:.2f} over at most"
+    )
 
 
 def beside_another(words: str, questions: list[CutOrder]) -> None:

@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.cutting.bettered import bettered
+from rowstake.core.cutting.filled import filled
 from rowstake.core.cutting.knapsack import Sack, best_pattern
 from rowstake.core.cutting.order import BoardCut, CutOrder
 from rowstake.core.cutting.plan import Saw, Stock
@@ -126,12 +127,33 @@ def test_no_plan_is_cheaper_than_the_least(pieces, stock, kerf):
 
 
 @given(
-    st.floats(500, 5000),
-    st.lists(st.tuples(st.floats(90, 2000), st.integers(1, 3), st.floats(0, 5)), min_size=1, max_size=5),
+    st.lists(st.integers(280, 2900), min_size=8, max_size=40),
+    st.sampled_from([((4800, 12.0),), ((4800, 12.0), (3600, 9.5))]),
+    st.integers(0, 12),
 )
-def test_the_best_pattern_is_the_best_of_all(most, items):
+def test_plans_hold_wherever_they_are_stopped(pieces, stock, after):
+    """And those that are made at once hold every piece as often as it is asked for, in boards that are not over-full."""
+    given, asked_so_often = asked(pieces, *stock), itertools.count()
+    check(given, proven(given, lambda: next(asked_so_often) >= after, 0.02))
+    for plan in filled(given):
+        cut = [sum(times * uses[i] for (_, uses), times in plan.items()) for i in range(len(given.counts))]
+        assert cut == list(given.counts)
+        for j, uses in plan:
+            assert sum(n * size for n, size in zip(uses, given.room(j).sizes, strict=True)) <= given.room(j).most + 1e-5
+
+
+@given(
+    st.floats(500, 5000),
+    st.lists(st.tuples(st.floats(90, 2000), st.integers(0, 3), st.floats(0, 5)), min_size=1, max_size=5),
+    st.floats(0, 20),
+)
+def test_the_best_pattern_is_the_best_of_all(most, items, price):
     sizes, counts, worths = zip(*items, strict=True)
     worth, uses, ceiling = best_pattern(Sack(most, sizes, counts), worths)
+    assert all(0 <= n <= many for n, many in zip(uses, counts, strict=True))
+    dear, over, none_over = best_pattern(Sack(most, sizes, counts), worths, price)
+    assert (dear, over) == ((worth, uses) if worth > price + 1e-6 else (0, (0,) * len(sizes)))
+    assert none_over == pytest.approx(max(worth, price))
     assert sum(n * s for n, s in zip(uses, sizes, strict=True)) <= most + 1e-5
     assert worth == pytest.approx(sum(n * w for n, w in zip(uses, worths, strict=True)))
     every = (

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import accumulate
@@ -22,24 +21,26 @@ class Sack:
 
 
 def best_pattern(
-    room: Sack, worths: Sequence[float], enough: float = math.inf, nodes_at_most: int = MOST_NODES
+    room: Sack, worths: Sequence[float], over: float | None = None, nodes_at_most: int = MOST_NODES
 ) -> tuple[float, tuple[int, ...], float]:
-    """(what the best pattern is worth, how many of each piece, and what no pattern is worth more than).
+    """(what the best pattern is worth, how many of each piece, and what no pattern is worth more than); of those alone that are worth
+    over so much, or (0, none of any, that).
 
     Depth first, pieces by worth for their size; a branch is left where filling all that is free with the next piece would not better
     the best. Σ w·n is then proven most, unless the search is cut short: then the bound at its root stands.
-    That is after `nodes_at_most`; and after `FEW_NODES` where what is found is worth over `enough`.
+    That is after `nodes_at_most`; and after `FEW_NODES` where one is found that is worth over so much.
     """
-    order = sorted((i for i, w in enumerate(worths) if w > HAIR), key=lambda i: -worths[i] / room.sizes[i])
+    wanted = (i for i, (w, n) in enumerate(zip(worths, room.counts, strict=True)) if w > HAIR and n)
+    order = sorted(wanted, key=lambda i: -worths[i] / room.sizes[i])
     if not order:
-        return 0.0, (0,) * len(room.sizes), 0.0
+        return 0.0, (0,) * len(room.sizes), over or 0.0
     sizes, values, most = [room.sizes[i] for i in order], [worths[i] for i in order], [room.counts[i] for i in order]
     rates = [v / s for v, s in zip(values, sizes, strict=True)]
     least = list(accumulate(reversed(sizes), min))[::-1]  # the shortest of this piece and those after it
-    best, best_uses, nodes, proven = 0.0, dict[int, int](), 0, False
+    best, best_uses, nodes, proven = over or 0.0, dict[int, int](), 0, False
     uses, held = [0] * len(order), list[int]()  # how many of each, and of which there are some, in order
     worth, free, k = 0.0, room.most + HAIR, 0
-    while nodes <= (FEW_NODES if best > enough else nodes_at_most):
+    while nodes <= (FEW_NODES if best_uses and over is not None else nodes_at_most):
         nodes += 1
         while k < len(order) and free >= least[k] and worth + rates[k] * free > best + HAIR:
             if sizes[k] <= free:
@@ -63,4 +64,4 @@ def best_pattern(
     out = [0] * len(room.sizes)
     for n, many in best_uses.items():
         out[order[n]] = many
-    return best, tuple(out), best if proven else rates[0] * room.most
+    return best if best_uses else 0.0, tuple(out), best if proven else max(best, rates[0] * room.most)

@@ -9,21 +9,16 @@ from __future__ import annotations
 import math
 from collections import Counter
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass, replace
-from typing import Any
+from dataclasses import dataclass
 
 import highspy
-import numpy as np
 
 from rowstake.core.cutting.bettered import bettered
-from rowstake.core.cutting.knapsack import FEW_NODES, HAIR, MOST_NODES, Sack, best_pattern
+from rowstake.core.cutting.filled import filled
+from rowstake.core.cutting.knapsack import FEW_NODES, HAIR
 from rowstake.core.cutting.order import BoardCut, CutOrder
-from rowstake.core.cutting.patterns import Uses, full_patterns
-
-SOLVER: Any = highspy.Highs.__base__
-"""The solver without its callbacks, whose setting up prints a line."""
-MOST_ROUNDS = 600
-"""More patterns than this are not asked for; the bound then is what it is."""
+from rowstake.core.cutting.patterns import full_patterns
+from rowstake.core.cutting.programme import Column, Growing, Linear, Master
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,9 +32,8 @@ class Proven:
 
 
 def proven(asked: CutOrder, stop: Callable[[], bool] = lambda: False, seconds: float = 0.5) -> Proven:
-    """The least cost; of the patterns found the fewest boards at it; a few boards at a time are cut anew where that is cheaper; then pieces are moved so that
-    one offcut grows. `stop` is asked between patterns: what is there by then
-    is answered with its bound. Raises `ValueError` where a piece fits no board, or the boards on sale do not hold all pieces."""
+    """The least cost; of the patterns found the fewest boards at it; a few boards at a time are cut anew where that is cheaper; then
+    pieces are moved so that one offcut grows. `stop` is asked between patterns: what is there by then is answered with its bound. Raises `ValueError` where a piece fits no board, or the boards on sale do not hold all pieces."""
     longest = max((asked.saw.usable_mm(s.length_mm) for s in asked.stock), default=0.0)
     if any(length > longest + HAIR for length in asked.lengths):
         raise ValueError(f"a piece of {max(asked.lengths):g} mm fits no board")
@@ -63,15 +57,16 @@ LEAST_S, EACH_S = 0.05, 0.001
 
 def _found(asked: CutOrder, stop: Callable[[], bool], seconds: float) -> tuple[Linear, list[BoardCut] | None]:
     """The linear plan, and the best of whole boards over its patterns; None where the boards that are there do not hold all pieces."""
-    columns = _first(asked)
-    linear = _generated(asked, columns, stop)
-    plans = [_boards(asked, plan) for plan in _rounded(asked, columns, linear.taken)]
+    at_once = filled(asked)
+    growing = Growing(asked, [column for plan in at_once for column in plan])
+    linear = growing.grown(stop)
+    plans = [_boards(asked, plan) for plan in [*at_once, *_rounded(asked, growing.columns, linear.taken)]]
     least = _least(asked, linear.bound)
-    if not plans or asked.cost(plans[0]) > least + HAIR:
-        plans += [_boards(asked, plan) for plan in _dived(asked, columns, stop)]
+    if not plans or min(asked.cost(boards) for boards in plans) > least + HAIR:
+        plans += [_boards(asked, plan) for plan in _dived(asked, growing, stop)]
     # One length at the least cost is the fewest boards as well; of several, another plan may cost as little and be fewer.
     if len(asked.stock) > 1 or not plans or min(asked.cost(boards) for boards in plans) > least + HAIR:
-        plans += [_boards(asked, plan) for plan in _whole(asked, columns, least, seconds)[0]]
+        plans += [_boards(asked, plan) for plan in _whole(asked, growing.columns, least, seconds)[0]]
     return linear, min(plans, key=lambda boards: _worth(asked, boards), default=None)
 
 
@@ -140,120 +135,6 @@ FINE = 1_000_000
 """Prices are told apart to a millionth: those of a length by the metre have more than two places."""
 
 
-Column = tuple[int, Uses]
-"""A stock length by its place, and how many of every piece."""
-
-
-def _first(asked: CutOrder) -> list[Column]:
-    """Of every piece as many as a board of each length holds; so every piece is in a pattern."""
-    out = set()
-    for j in range(len(asked.stock)):
-        room = asked.room(j)
-        for i, (size, count) in enumerate(zip(room.sizes, room.counts, strict=True)):
-            fits = min(count, int((room.most + HAIR) // size))
-            if fits:
-                out.add((j, tuple(fits if k == i else 0 for k in range(len(room.sizes)))))
-    return sorted(out)
-
-
-class Master:
-    """The programme over patterns: every piece at least as often as asked for, every length at most as often as it is there."""
-
-    def __init__(self, asked: CutOrder) -> None:
-        self.asked, self.pieces = asked, len(asked.counts)
-        self.model: Any = SOLVER()
-        self.model.setOptionValue("output_flag", False)
-        self.model.setOptionValue("threads", 1)
-        limited = [(j, s.available) for j, s in enumerate(asked.stock) if s.available is not None]
-        self.rows = {j: self.pieces + n for n, (j, _) in enumerate(limited)}
-        bounds = [(float(c), highspy.kHighsInf) for c in asked.counts] + [
-            (-highspy.kHighsInf, float(n)) for _, n in limited
-        ]
-        for low, high in bounds:
-            self.model.addRow(low, high, 0, np.array([], dtype=np.int32), np.array([], dtype=float))
-
-    def add(self, column: Column, more: float = 0.0) -> None:
-        """A pattern at the price of its board, and a little more."""
-        j, uses = column
-        held = {i: float(n) for i, n in enumerate(uses) if n}
-        self.column(self.asked.stock[j].price + more, held | ({self.rows[j]: 1.0} if j in self.rows else {}))
-
-    def column(self, price: float, held: dict[int, float]) -> None:
-        at, values = np.array(list(held), dtype=np.int32), np.array(list(held.values()))
-        self.model.addCol(price, 0.0, highspy.kHighsInf, len(held), at, values)
-
-    def solved(self) -> tuple[float, list[float], list[float]]:
-        """(value, of each column, what one more of each row costs)."""
-        self.model.run()
-        made = self.model.getSolution()
-        return self.model.getInfo().objective_function_value, list(made.col_value), list(made.row_dual)
-
-
-@dataclass(frozen=True, slots=True)
-class Linear:
-    """The linear plan: its bound, how often it takes each pattern, what one more of each piece costs, and by length what one board fewer
-    of those that may run out would cost more (below zero); `whole` where no pattern is worth more than its board, so that the bound is
-    its value."""
-
-    bound: float
-    taken: list[float]
-    worths: list[float]
-    spares: dict[int, float]
-    whole: bool
-
-
-def _generated(
-    asked: CutOrder, columns: list[Column], stop: Callable[[], bool], nodes_at_most: int = MOST_NODES
-) -> Linear:
-    """Adds patterns until none is worth more than its board, whose value then is the bound. Before that Farley's: value ÷ the most that
-    a pattern is worth of its board's price."""
-    master, pieces, known, bound = Master(asked), len(asked.counts), set(columns), 0.0
-    dear = 1000.0 * (1.0 + max(s.price for s in asked.stock))
-    for i in range(
-        pieces
-    ):  # a piece that is left out costs more than any plan, so that there is an answer to begin with
-        master.column(dear, {i: 1.0})
-    for column in columns:
-        master.add(column)
-    taken, duals, fresh = list[float](), [0.0] * (pieces + len(master.rows)), list[Column]()
-    for _ in range(MOST_ROUNDS):
-        value, taken, duals = master.solved()
-        fresh, ratio = list[Column](), 1.0
-        for j, stock in enumerate(asked.stock):
-            spare = duals[master.rows[j]] if j in master.rows else 0.0  # below zero where there are too few
-            made, ceiling = _dear(asked.room(j), duals[:pieces], stock.price - spare + HAIR, nodes_at_most)
-            ratio = max(ratio, ceiling / stock.price)
-            fresh += [(j, uses) for uses in made if (j, uses) not in known]
-        if not master.rows:
-            bound = max(bound, value / ratio)
-        elif not fresh:
-            bound = value
-        if not fresh or stop():
-            break
-        known |= set(fresh)
-        columns += fresh
-        for column in fresh:
-            master.add(column)
-    spares = {j: duals[row] for j, row in master.rows.items()}
-    return Linear(bound, taken[pieces:], duals[:pieces], spares, not fresh)
-
-
-BESIDE = 10
-"""So many patterns of other pieces are taken with each next one, so that fewer rounds are needed."""
-
-
-def _dear(room: Sack, worths: Sequence[float], price: float, nodes_at_most: int) -> tuple[list[Uses], float]:
-    """(patterns worth over a price: the best, then the best of the pieces that are in none of those, and so on; what none is worth more
-    than)."""
-    left, out = list(worths), list[Uses]()
-    worth, uses, ceiling = best_pattern(room, left, price, nodes_at_most)
-    while worth > price and len(out) <= BESIDE:
-        out.append(uses)
-        left = [0.0 if n else w for n, w in zip(uses, left, strict=True)]
-        worth, uses, _ = best_pattern(room, left, price, FEW_NODES)
-    return out, ceiling
-
-
 def _whole(
     asked: CutOrder, columns: Sequence[Column], least: float, seconds: float
 ) -> tuple[list[Counter[Column]], bool]:
@@ -308,24 +189,22 @@ def _rounded(asked: CutOrder, columns: Sequence[Column], fractions: Sequence[flo
     return [plan]
 
 
-def _dived(asked: CutOrder, columns: list[Column], stop: Callable[[], bool]) -> list[Counter[Column]]:
+def _dived(asked: CutOrder, growing: Growing, stop: Callable[[], bool]) -> list[Counter[Column]]:
     """The pattern that the linear plan takes most of as often as it does, then the linear plan of what is left, and so on; its patterns
     join the others. Where it is stopped no more patterns are looked for. Nothing where boards may run out."""
-    if any(s.available is not None for s in asked.stock):
+    if growing.rows:
         return []
-    plan, left, known = Counter[Column](), list(asked.counts), set(columns)
+    plan, left = Counter[Column](), list(asked.counts)
     while any(left):
-        rest = replace(asked, counts=tuple(left))
-        own = [c for c in columns if all(n <= have for n, have in zip(c[1], left, strict=True))]
-        own = list(dict.fromkeys([*own, *_first(rest)]))
-        most, column = max(zip(_generated(rest, own, stop, FEW_NODES).taken, own, strict=False))
-        times = max(1, math.floor(most + HAIR))
+        growing.only(left)
+        taken = growing.grown(stop, FEW_NODES).taken
+        open_ = (n for n in range(len(taken)) if n not in growing.shut)
+        most = max(open_, key=lambda n: (taken[n], growing.columns[n]))
+        column = growing.columns[most]
+        times = max(1, math.floor(taken[most] + HAIR))
         times = min([times, *(have // n for n, have in zip(column[1], left, strict=True) if n)])
         plan[column] += times
         left = [have - times * n for n, have in zip(column[1], left, strict=True)]
-        fresh = [c for c in own if c not in known]
-        columns += fresh
-        known |= set(fresh)
     return [plan]
 
 
