@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -156,9 +157,11 @@ class Digger:
 
     def __init__(self, brief: Brief, layout: Layout, levels: Levels, solidity: float) -> None:
         self.brief, self.layout, self.levels, self.solidity = brief, layout, levels, solidity
-        settings = {post.label: self.setting_of(post) for post in layout.posts}
-        self.kinds = {setting: self._kind(setting) for setting in dict.fromkeys(settings.values())}
-        self._of = {label: self.kinds[setting] for label, setting in settings.items()}
+        alike: dict[Setting, list[Post]] = {}
+        for post in layout.posts:
+            alike.setdefault(self.setting_of(post), []).append(post)
+        self.kinds = {setting: self._kind(setting, posts) for setting, posts in alike.items()}
+        self._of = {post.label: self.kinds[setting] for setting, posts in alike.items() for post in posts}
 
     def setting_of(self, post: Post) -> Setting:
         walled = post.label in self.levels.walled
@@ -242,9 +245,8 @@ class Digger:
         base = post if rated is None else site * math.sqrt(rated / stands.moment_nm)
         return Holds(stands, min(post, base), "base" if base < post else "post")
 
-    def _kind(self, setting: Setting) -> HoleKind:
+    def _kind(self, setting: Setting, own: Sequence[Post]) -> HoleKind:
         brief, posts, post = self.brief, self.brief.fence.posts, self.section(setting.gate)
-        own = [p for p in self.layout.posts if self.setting_of(p) == setting]
         above = max(self.levels.above_mm(p) for p in own)
         method, entry = methods()[setting.method], CATALOGUE.methods[setting.method]
         each = self.each(setting)

@@ -312,7 +312,8 @@ def _heads(brief: Brief, layout: Layout, feet: dict[str, Foot], ground: dict[str
         foot = feet[bay.label]
         for n, (post, level) in enumerate(((bay.left, foot.left_mm), (bay.right, foot.right_mm))):
             tops.setdefault(post.label, []).append(level + foot.height_mm)
-            capped.setdefault(post.label, []).append((level + foot.height_mm, foot.slope, n))
+            if brief.capped:
+                capped.setdefault(post.label, []).append((level + foot.height_mm, foot.slope, n))
     for opening in layout.openings:
         foot = feet[f"gate {opening.gate.id}"]
         tops.setdefault(opening.left.label, []).append(foot.left_mm + foot.height_mm)
@@ -320,8 +321,11 @@ def _heads(brief: Brief, layout: Layout, feet: dict[str, Foot], ground: dict[str
     out, proud = {}, brief.fence.posts.proud_mm
     for post in layout.posts:
         label = post.label
-        top = max(tops.get(label, [ground[label] + brief.top_mm]))
-        over = {n: slope for level, slope, n in capped.get(label, ()) if brief.capped and level >= top - MEETS_MM}
+        top = max(tops.get(label) or [ground[label] + brief.top_mm])
+        if not capped:
+            out[label] = Head(top + proud)
+            continue
+        over = {n: slope for level, slope, n in capped.get(label, ()) if level >= top - MEETS_MM}
         if over:
             top = min(level for level, _, _ in capped[label] if level >= top - MEETS_MM)
         before, after = (over.get(n, over.get(1 - n, 0.0)) for n in (1, 0))

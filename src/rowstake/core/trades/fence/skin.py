@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from rowstake.core.catalogue import CATALOGUE
@@ -86,6 +87,12 @@ def on_centres(brief: Brief, layout: Layout, bay: Bay, depth: Depth) -> Reach:
     return Reach(past_corner(brief, layout, bay.left, bay.leg, depth, start), end)
 
 
+@lru_cache(maxsize=128)
+def _boards_of(style: Style, stretch: BoardStretch) -> BoardsLaid:
+    """As the style lays them: while one leg is dragged, the others stay as they are."""
+    return style.lay(stretch)
+
+
 def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
     """Every stretch of boards. Face-fixed rails carry boards past the posts; rails between posts, bay by bay."""
     style = style_of(brief)
@@ -101,7 +108,7 @@ def courses(brief: Brief, layout: Layout, levels: Levels) -> list[Course]:
         key = round(length, 6)
         if key not in done:
             stretch = stretch_for(brief, length, edges)
-            done[key] = (stretch, style.lay(stretch))
+            done[key] = (stretch, _boards_of(style, stretch))
         out.append(Course(label, leg, span, *done[key], feet, bays))
         pieces += len(done[key][1].boards)
         if pieces > MOST_BOARDS:

@@ -7,6 +7,7 @@ import math
 
 from rowstake.core.drawing.buried import draw_buried
 from rowstake.core.drawing.scene import Handle, LegFrame, Point, Scene, Shape, Sketch
+from rowstake.core.trades.fence.corners import doubled
 from rowstake.core.trades.fence.laid import FenceLaid
 from rowstake.core.trades.fence.laying import FenceLaying
 from rowstake.core.trades.fence.layout import Opening
@@ -43,7 +44,7 @@ def plan_scene(brief: Brief, laid: FenceLaid | FenceLaying) -> Scene:
         h, d = post.face_mm / 2, section.width_mm / 2
         square = (leg.at(at - h, -d), leg.at(at + h, -d), leg.at(at + h, d), leg.at(at - h, d))
         board.add(Shape("poly", square, "post", post.label))
-        if laid.digger.of(post).each > 1:
+        if doubled(brief, post.gate) and laid.digger.of(post).each > 1:
             near, far = -aside * d, -aside * 3 * d
             second = (leg.at(at - h, near), leg.at(at + h, near), leg.at(at + h, far), leg.at(at - h, far))
             board.add(Shape("poly", second, "post", post.label))
