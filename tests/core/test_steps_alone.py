@@ -9,6 +9,7 @@ from rowstake.core.faults import JobFault
 from rowstake.core.job.files import read_job_text, write_job_text
 from rowstake.core.plan import plan
 from rowstake.core.trades.deck.document import new_steps
+from rowstake.core.trades.deck.views.build import deck_build
 from rowstake.files import export, formats
 from tests.jobs import put
 
@@ -54,3 +55,16 @@ def test_what_is_no_step_is_refused(width, height, field):
     with pytest.raises(JobFault) as refused:
         new_steps("Step", "uk_ireland", width, height)
     assert any(fault.field.endswith(field) for fault in refused.value.faults)
+
+
+def test_what_is_looked_at_before_a_pad_is_poured_and_before_boxes_stand_on_it():
+    """Nobody sees the bottoms of the holes once they are full, nor the paving under the boxes."""
+    job = new_steps("Step", "uk_ireland", 1500, 540, "boxes")
+    assert [s.hides for s in deck_build(plan(job)) if s.hides] == [
+        "the bottoms of the holes: inspected, clean, on firm ground",
+        "the pad under them: level, drained, packed off the wet",
+    ]
+    paved = apply_raw(job, [put("deck.steps.0.foot", "slab")])
+    assert [s.hides for s in deck_build(plan(paved)) if s.hides] == [
+        "the paving or slab under them: level, drained, packed off the wet"
+    ]

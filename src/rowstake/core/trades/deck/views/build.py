@@ -15,6 +15,8 @@ from rowstake.core.trades.deck.squaring import rectangle
 from rowstake.core.views.build import LOCATED, BuildStep, counted, hours, told
 
 CONCRETE_H = 48.0
+BOTTOMS = "the bottoms of the holes: inspected, clean, on firm ground"
+STANDS_ON = {"pad": "pad", "slab": "paving or slab"}
 DROPS = "Boards below the rim for the stringers, strapped"
 DUG = ("concrete", "gravel", "soil", "footing block")
 LINES = ("rim", "clipped rim", "header", "joist", "end joist", "nailer", "inner-corner joist", "trimmer", "doubled end")
@@ -46,13 +48,12 @@ def _ground(plan: DeckPlan) -> Iterator[BuildStep]:
         "holes", "Dig the footings", told(counted(len(plan.laid.footings), "footing"), deep), "", located, DUG
     )
     if poured:
-        hidden = "the bottoms of the holes: inspected, clean, on firm ground"
         yield BuildStep(
             "holes",
             "Pour the footings and the pads of steps",
             f"{plan.lists.bags} bags",
             hours(CONCRETE_H),
-            hidden,
+            BOTTOMS,
             ("concrete",),
         )
     if n := _number(plan, "post", step="holes"):
@@ -69,7 +70,8 @@ def _pads(plan: DeckPlan) -> Iterator[BuildStep]:
             "Dig and pour the pads of steps, level",
             f"{plan.lists.bags} bags",
             hours(CONCRETE_H),
-            sets=("concrete",),
+            BOTTOMS,
+            ("concrete",),
         )
     if drops := _number(plan, "drop board"):
         yield BuildStep("steps", DROPS, counted(drops, "board"), sets=("drop board",))
@@ -174,7 +176,7 @@ def _flight(plan: DeckPlan, flight: Flight) -> Iterator[BuildStep]:
                 counted(many["box leg"], "leg") if many["box leg"] else "",
             ),
             "",
-            "the ground under them: level, drained, clear of roots",
+            f"the {'boards' if flight.lands_on else STANDS_ON[flight.steps.foot]} under them: level, drained, packed off the wet",
             ("box rail", "rung", "box strip", "box leg"),
             (name,),
         )
