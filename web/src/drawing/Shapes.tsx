@@ -76,6 +76,20 @@ export function Shapes({ shapes, chosen, mmPerPx }: { shapes: readonly Shape[]; 
           />
         ) : null,
       )}
+      {/* What is picked is seen through what lies over it. */}
+      {shapes.map((shape, i) =>
+        shape.kind === "poly" && shape.of && chosen.has(shape.of) ? (
+          <polygon
+            key={i}
+            points={shape.points.map(([x, y]) => `${x},${-y}`).join(" ")}
+            fill="none"
+            stroke="var(--signal)"
+            strokeWidth={3}
+            vectorEffect="non-scaling-stroke"
+            pointerEvents="none"
+          />
+        ) : null,
+      )}
     </>
   );
 }

@@ -26,7 +26,7 @@ export function Holes({ sheet, part }: { sheet: SiteSheet; part: string }) {
   return (
     <OneOf all={holes} at={at} go={go} done={(h) => h.entries.length > 0} name={(h) => h.label} id={keyOf}>
       <One key={on} hole={hole} sheet={sheet} next={() => go(Math.min(at + 1, holes.length - 1))} />
-      <div className="mt-3 h-44 border-t border-rule">
+      <div className="mt-3 h-[min(86vw,26rem)] border-t border-rule">
         <SceneView scene={sheet.scene} label="The job as it stands" selected={[hole.label]} onPick={(label) => void (holes.some((h) => h.label === label) && go(holes.findIndex((h) => h.label === label)))} />
       </div>
     </OneOf>
