@@ -55,9 +55,12 @@ def one(page: Page, name: str) -> None:
     page.get_by_role("list", name="All of them").get_by_role("button", name=name, exact=True).click()
 
 
-def keys(page: Page, figures: str) -> None:
+def keys(page: Page, figures: str, way: str = "") -> None:
     for figure in figures:
         page.get_by_role("button", name=figure, exact=True).click()
+    if way:
+        expect(page.get_by_role("button", name="Keep")).to_be_disabled()
+        page.get_by_role("group", name="Which way").get_by_role("button", name=way).click()
     page.get_by_role("button", name="Keep").click()
 
 
@@ -237,18 +240,20 @@ def test_a_post_out_of_plumb_both_ways_and_a_footing_off_its_line(phone, site):
     on_site(hand, site.url, add_job(site.url, fence((9000, 0))))
     one(hand, "P2")
     hand.get_by_role("button", name="Leans across").click()
-    hand.get_by_role("button", name="to the left").click()
-    keys(hand, "12")
+    keys(hand, "12", "to the right")
     expect(hand.get_by_text("leans 12 mm a metre to the right")).to_be_visible()
     hand.get_by_role("button", name="Off the string").click()
-    keys(hand, "6")
+    keys(hand, "6", "to the left")
     expect(hand.get_by_text("6 mm off the string, to the left")).to_be_visible()
     job = add_job(site.url, deck(4000, 3000, 600, put("deck.footings.kind", "pad")))
     hand = phone()
     on_site(hand, site.url, job)
     one(hand, "F2")
     hand.get_by_role("button", name="Off its line").click()
-    keys(hand, "30")
+    box = hand.locator("[data-hole] + div").bounding_box()
+    assert box, "there is no drawing beside the hole"
+    assert box["height"] > 300, "the drawing beside the hole is small"
+    keys(hand, "30", "away from the house")
     expect(
         hand.get_by_text("30 mm off its beam's line, away from the house: the post stands 20 mm from the edge")
     ).to_be_visible()

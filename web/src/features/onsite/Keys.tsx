@@ -29,7 +29,8 @@ export function Keys(props: {
   const [inches, setInches] = useState("");
   const [on, setOn] = useState<"feet" | "inches">(props.units === "ft-in" && props.signed ? "inches" : "feet");
   const [parts, setParts] = useState(0);
-  const [below, setBelow] = useState(false);
+  /** Which of the two ways a reading goes: said before it is kept, since the wrong one is a wrong figure. */
+  const [below, setBelow] = useState<boolean | null>(null);
   const [read, setRead] = useState<Reading | null>(null);
   const [said, say] = useState("");
   const feet = props.units === "ft-in";
@@ -92,18 +93,22 @@ export function Keys(props: {
           ))}
         </div>
       )}
+      {props.signed && (
+        <div className="mt-2 grid grid-cols-2 gap-1.5" role="group" aria-label="Which way">
+          {props.signed.map((way, n) => (
+            <button key={way} type="button" aria-pressed={below === (n === 1)} onClick={() => (setRead(null), setBelow(n === 1))} className={`min-h-12 border-2 font-semibold ${below === (n === 1) ? "border-signal" : "border-rule"}`}>
+              {way}
+            </button>
+          ))}
+        </div>
+      )}
       <div className="mt-2 flex gap-1.5">
-        {props.signed && (
-          <button type="button" aria-pressed={below} onClick={() => (setRead(null), setBelow(!below))} className="min-h-13 flex-1 border-2 border-rule font-semibold">
-            {props.signed[below ? 1 : 0]}
-          </button>
-        )}
         {props.laser && (
           <button type="button" onClick={() => void measure()} className="min-h-13 flex-1 border-2 border-ink font-semibold">
             {props.laser === "staff" ? "Level" : "Laser"}
           </button>
         )}
-        <button type="button" disabled={empty && !read} onClick={() => props.done(mm)} className="min-h-13 flex-[2] bg-ink text-lg font-bold text-board disabled:opacity-45">
+        <button type="button" disabled={(empty && !read) || (Boolean(props.signed) && below === null && mm !== 0)} onClick={() => props.done(mm)} className="min-h-13 flex-[2] bg-ink text-lg font-bold text-board disabled:opacity-45">
           Keep
         </button>
       </div>
