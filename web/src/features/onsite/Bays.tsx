@@ -3,6 +3,7 @@ import type { SiteSheet } from "../../api/types";
 import { Keys } from "./Keys";
 import { Big, Facts, Figure, OneOf } from "./parts";
 import { baysWith, readAgain, ticketsWith } from "./seen";
+import { Num } from "../../ui/Num";
 import { useOnSite } from "./state";
 
 /** Bay by bay: what is free between two posts, and what is cut for it. */
@@ -30,7 +31,9 @@ export function Bays({ sheet, part }: { sheet: SiteSheet; part: string }) {
           <ul className="mt-2" aria-label="What is cut for it">
             {own.map((t) => (
               <li key={t.key} className="flex gap-3 border-b border-rule py-1 text-lg">
-                <b className="w-28">{t.length}</b>
+                <b className="w-28">
+                  <Num>{t.length}</Num>
+                </b>
                 <span className="flex-1">
                   {t.kind} {t.labels.filter((l) => bay.pieces.includes(l)).slice(0, 3).join(", ")}
                 </span>

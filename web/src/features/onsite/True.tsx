@@ -261,7 +261,10 @@ function Size({ path, name, drawn, sheet }: { path: string; name: string; drawn:
   return (
     <li className="flex items-center gap-3 border-b border-rule py-1.5 text-lg" data-size={path}>
       <span className="flex-1">
-        {name} <b>{drawn}</b>
+        {name}{" "}
+        <b>
+          <Num>{drawn}</Num>
+        </b>
       </span>
       <Big onClick={() => ask(true)}>Measured</Big>
       {asking && (
