@@ -20,6 +20,7 @@ from rowstake.core.cost.second import price_verdict
 from rowstake.core.cost.services import offcuts_m3
 from rowstake.core.cost.suppliers import compare_suppliers
 from rowstake.core.cost.views import cost_figures
+from rowstake.core.desk import desk, instead
 from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.preview import compare
@@ -372,3 +373,15 @@ def test_every_term_does_something(path, value):
 
     job = edited(fence((9000, 0)), {"do": "set_aside", "name": "other"}, put("fence.skin.height_mm", 1700))
     assert told(edited(job, put(path, value))) != told(job)
+
+
+def test_the_desk_tells_what_is_proven_instead_of_what_was_found_at_once():
+    """A deck's lengths and its step of buying; all else stays as it was told."""
+    made = plan(deck(4200, 3000, 600))
+    proven = bought(made)
+    told, before, after = instead(made, proven), desk(made), desk(proven)
+    assert [figure.key for figure in told.figures] == ["timber"]
+    assert [stake.key for stake in told.stakes] == ["buy"]
+    now = {figure.key: figure for figure in told.figures}
+    assert [now.get(figure.key, figure) for figure in before.figures] == after.figures
+    assert before.workings | told.workings == after.workings

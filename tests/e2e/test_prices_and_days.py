@@ -47,6 +47,9 @@ def test_a_fence_is_priced_from_a_book_that_is_brought_in(page, site, job):
     saved(page)
     stake(page, "buy")
     expect(page.locator("[data-proven]")).to_contain_text("no plan costs less")
+    proven = page.locator("[data-proven]").inner_text().split(",")[0]
+    expect(page.locator("[data-figure=timber] dd")).to_have_text(proven)
+    expect(page.locator("[data-stake=buy]")).to_contain_text(proven)
     page.get_by_label(re.compile("^Have 100×100")).check()
     page.get_by_role("tab", name="Board by board").click()
     expect(page.locator("[data-tickets]")).to_contain_text("100×100")

@@ -119,3 +119,22 @@ def desk(plan: AnyPlan, sight: Sight | None = None) -> Desk:
         own=trade.own(plan),
         caution=str(always),
     )
+
+
+@dataclass(frozen=True, slots=True)
+class Instead:
+    """What a desk tells otherwise once its lists are proven."""
+
+    stakes: list[Stake]
+    figures: list[Figure]
+    workings: dict[str, Working]
+
+
+def instead(plan: AnyPlan, proven: AnyPlan) -> Instead:
+    """Of a plan whose lists were made at once, and the same with those that are proven."""
+    stakes, figures = plan.trade.stakes(plan), plan.trade.figures(plan)
+    return Instead(
+        [stake for stake in plan.trade.stakes(proven) if stake not in stakes],
+        [figure for figure in plan.trade.figures(proven) if figure not in figures],
+        {key: told for key, told in proven.workings.items() if plan.workings.get(key) != told},
+    )

@@ -2053,6 +2053,7 @@ export interface components {
             waste: string;
             /** Proof */
             proof: string;
+            instead: components["schemas"]["Instead"];
         };
         /** BuyRow */
         BuyRow: {
@@ -3032,6 +3033,20 @@ export interface components {
             open: number;
             /** Verdict */
             verdict: string;
+        };
+        /**
+         * Instead
+         * @description What a desk tells otherwise once its lists are proven.
+         */
+        Instead: {
+            /** Stakes */
+            stakes: components["schemas"]["Stake"][];
+            /** Figures */
+            figures: components["schemas"]["Figure"][];
+            /** Workings */
+            workings: {
+                [key: string]: components["schemas"]["Working"];
+            };
         };
         /**
          * Item

@@ -122,7 +122,7 @@ class Growing(Master):
             for j, sold in enumerate(stock):
                 price = sold.price - spares.get(j, 0.0) + HAIR
                 made, ceiling = _dear(self.asked.room(j), duals[:pieces], price, nodes_at_most)
-                ratio = max(ratio, ceiling / sold.price)
+                ratio = max(ratio, (ceiling - HAIR) / sold.price)
                 found += [(j, uses) for uses in made]
             more = self._grow(found)
             if not self.rows:

@@ -37,22 +37,22 @@ def proven(asked: CutOrder, stop: Callable[[], bool] = lambda: False, seconds: f
     longest = max((asked.saw.usable_mm(s.length_mm) for s in asked.stock), default=0.0)
     if any(length > longest + HAIR for length in asked.lengths):
         raise ValueError(f"a piece of {max(asked.lengths):g} mm fits no board")
-    seconds = min(seconds, LEAST_S + EACH_S * sum(asked.counts))
-    linear, best = _found(asked, stop, seconds)
+    at_first = min(seconds, LEAST_S + EACH_S * sum(asked.counts))
+    linear, best = _found(asked, stop, at_first)
     if best is None:
         raise ValueError("the boards that are there do not hold all pieces")
     bound, least = linear.bound, _least(asked, linear.bound)
     if not any(s.available is not None for s in asked.stock):
         best = bettered(asked, best, least, lambda few: _found(few, stop, LEAST_S)[1] or [], stop)
     if linear.whole and asked.cost(best) > least + HAIR:
-        best, bound = _narrowed(asked, linear, best, stop, seconds)
+        best, bound = _narrowed(asked, linear, best, stop, max(at_first, min(seconds, TO_NARROW_S)))
         least = max(least, bound)
     cost = asked.cost(best)
-    return Proven(tuple(_gathered(asked, best)), cost, bound, cost <= least + HAIR)
+    return Proven(tuple(_gathered(asked, best)), cost, bound, cost <= least + max(HAIR, cost / FINE))
 
 
-LEAST_S, EACH_S = 0.05, 0.001
-"""So long, and so much longer for each piece, whole boards are looked for."""
+LEAST_S, EACH_S, TO_NARROW_S = 0.05, 0.001, 0.25
+"""So long, and so much longer for each piece, whole boards are looked for; so long at least each time the gap is narrowed."""
 
 
 def _found(asked: CutOrder, stop: Callable[[], bool], seconds: float) -> tuple[Linear, list[BoardCut] | None]:
@@ -132,7 +132,7 @@ def _step(asked: CutOrder) -> float:
 
 
 FINE = 1_000_000
-"""Prices are told apart to a millionth: those of a length by the metre have more than two places."""
+"""Prices are told apart to a millionth, and a cost to a millionth of it: those of a length by the metre have more than two places."""
 
 
 def _whole(

@@ -18,6 +18,7 @@ from rowstake.core.cost.orders import orders
 from rowstake.core.cost.suppliers import SupplierSide, compare_suppliers
 from rowstake.core.cost.views import CostRow, CostTold, cost_rows, cost_told
 from rowstake.core.cutting.plan import CutPlan
+from rowstake.core.desk import Instead, instead
 from rowstake.core.job import read_job
 from rowstake.core.kept import kept_plan
 from rowstake.core.site.conditions import PlaceTold, place_told
@@ -65,6 +66,8 @@ class Bought:
     timber: str
     waste: str
     proof: str
+    instead: Instead
+    """What the desk tells now."""
 
 
 @router.post("/price")
@@ -143,11 +146,12 @@ def _proof(plan: CutPlan) -> str:
 def lists(body: AboutPrices, books: BooksHere, rack: RackHere) -> Bought:
     """The lists proven, board by board."""
     job = read_job(body.document)
-    made = bought(kept_plan(job), sold(job, body.job, books, rack))
+    plan = kept_plan(job)
+    made = bought(plan, sold(job, body.job, books, rack))
     p = made.brief.printer
     return Bought(
         buy_rows(made.lists), ticket_rows(made.lists, made.parts, job.cutting.keep_mm), made.lists.timber_words(p),
-        f"{made.lists.waste * 100:.0f} %", made.workings["timber"].rule,
+        f"{made.lists.waste * 100:.0f} %", made.workings["timber"].rule, instead(plan, made),
     )  # fmt: skip
 
 

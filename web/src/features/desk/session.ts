@@ -1,5 +1,5 @@
 import { get as fetchJson, post, put, Refused } from "../../api/client";
-import type { Consequence, Desk, Document, Edit, Held, Opened, Passing, Planned, Problem, Seen, Sight, Tried } from "../../api/types";
+import type { Bought, Consequence, Desk, Document, Edit, Held, Opened, Passing, Planned, Problem, Seen, Sight, Tried } from "../../api/types";
 import { FIRST, holds, withSeen } from "./sight";
 import { adopt, type Batch, forget, keep, type Unsent, WINDOW } from "./unsent";
 
@@ -112,6 +112,14 @@ export class Session {
       consequences: {},
     });
     void this.look();
+  }
+
+  /** What is proven of this document is told instead of what was found at once, while the job is still that. */
+  proven(document: unknown, { stakes, figures, workings }: Bought["instead"]): void {
+    const { desk } = this.shown;
+    if (!desk || this.shown.document !== document) return;
+    const now = <T extends { key: string }>(was: T[], told: T[]) => was.map((one) => told.find(({ key }) => key === one.key) ?? one);
+    this.show({ desk: { ...desk, stakes: now(desk.stakes, stakes), figures: now(desk.figures, figures), workings: { ...desk.workings, ...workings } } });
   }
 
   /** Asks for the plan after these edits, with what is looked at. */

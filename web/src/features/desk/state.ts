@@ -1,6 +1,6 @@
 import { create } from "zustand";
 import { Refused } from "../../api/client";
-import type { At, Desk, Document, Edit, Path, Problem, Sight } from "../../api/types";
+import type { At, Bought, Desk, Document, Edit, Path, Problem, Sight } from "../../api/types";
 import { FIRST } from "./sight";
 import { NOTHING, RETRY_MS, Session, type Shown } from "./session";
 
@@ -33,6 +33,8 @@ interface DeskState extends Shown {
   see: (more: Partial<Sight>) => void;
   askConsequences: (findings: number[]) => Promise<void>;
   dismiss: () => void;
+  /** What is told of a document once its lists are proven. */
+  proven: (document: unknown, told: Bought["instead"]) => void;
 }
 
 /** Jobs with work that is in no revision yet, by their id; they go on when another is opened. */
@@ -106,6 +108,7 @@ export const useDesk = create<DeskState>((set, get) => {
     flush: () => here((s) => s.flush(), Promise.resolve(false)),
     askConsequences: (findings) => here((s) => s.weigh(findings), Promise.resolve()),
     dismiss: () => current?.dismiss(),
+    proven: (document, told) => current?.proven(document, told),
 
     pick: async (label) => {
       set({ selected: [label] });

@@ -26,7 +26,9 @@ export function useProven(turn = 0): [Bought | null, ReactNode] {
         of = found.of;
         setAt(found);
       }
-      setMade({ of: document, bought: await post<Bought>("/api/plan/bought", { document, job }, given.signal) });
+      const bought = await post<Bought>("/api/plan/bought", { document, job }, given.signal);
+      setMade({ of: document, bought });
+      useDesk.getState().proven(document, bought.instead);
     };
     const rest = setTimeout(() => {
       prove().catch((error: unknown) => {
