@@ -113,23 +113,21 @@ class Growing(Master):
 
     def grown(self, stop: Callable[[], bool], nodes_at_most: int = MOST_NODES) -> Linear:
         """Adds patterns until none is worth more than its board, whose value then is the bound. Before that Farley's: value ÷ the most
-        that a pattern is worth of its board's price."""
+        that a pattern is worth, less what one board fewer of its length would cost more, of its board's price."""
         bound, pieces, stock = 0.0, self.pieces, self.asked.stock
         for _ in range(MOST_ROUNDS):
             value, taken, duals = self.solved()
             spares = {j: duals[row] for j, row in self.rows.items()}  # below zero where there are too few
-            found, ratio = list[Column](), 1.0
+            found, ratio, sure = list[Column](), 1.0, True
             for j, sold in enumerate(stock):
-                price = sold.price - spares.get(j, 0.0) + HAIR
-                made, ceiling = _dear(self.asked.room(j), duals[:pieces], price, nodes_at_most)
-                ratio = max(ratio, (ceiling - HAIR) / sold.price)
+                spare = spares.get(j, 0.0)
+                made, ceiling = _dear(self.asked.room(j), duals[:pieces], sold.price - spare + HAIR, nodes_at_most)
+                ratio = max(ratio, (ceiling + spare) / sold.price)
+                sure = sure and ceiling + spare <= sold.price + 2 * HAIR
                 found += [(j, uses) for uses in made]
             more = self._grow(found)
-            if not self.rows:
-                bound = max(bound, value / ratio)
-            elif not more:
-                bound = value
-            linear = Linear(bound, taken[pieces:], duals[:pieces], spares, not more)
+            bound = max(bound, value / ratio)
+            linear = Linear(bound, taken[pieces:], duals[:pieces], spares, sure and not more)
             if not more or stop():
                 break
         return linear
