@@ -403,6 +403,18 @@ def test_a_clipped_rim_does_not_run_on_to_a_beam_that_begins_further_along():
     assert made.count("rim") == 1
 
 
+def test_a_long_rim_meets_on_a_joist_that_ends_at_it():
+    """Under a membrane all joists but those at the clip are doubled; one at the clip stands 7 past the mitre and ends at the clip's rim.
+    The rim reaches 6096 from 932.8 to 7028.8: the last joist before that, but for two spaces of 304.8 at the end, stands at 6769.1."""
+    edits = [
+        {"do": "add_cut", "kind": "clip", "corner": "far_left"}, *cut(along_mm=914.4, out_mm=914.4),
+        put("deck.boards.product", "na_softwood"), put("deck.boards.run", "diagonal"), put("deck.drainage.on", True),
+    ]  # fmt: skip
+    made = plan(deck(7827, 4869, 300, *edits, region="north_america"))
+    check_deck(made)
+    assert [round(s.a[0], 1) for _, s in made.laid.main.sticks if s.kind == "rim"] == [932.8, 6769.1]
+
+
 def test_a_clipped_rim_is_turned_off_a_beam_that_begins_so_near_that_no_rim_fits_before_it():
     """10.5 past the corner: both plies are cut short of the beam's end, and neither leaves the frame."""
     edits = [

@@ -2,6 +2,7 @@
 
 Where a hole leaves its frame no room the finding `hole_room` says so, and what is drawn there stands into it."""
 
+import itertools
 import math
 
 from shapely import STRtree, difference, intersection
@@ -21,6 +22,8 @@ def check_frame(level, rules):
     if supports.flush:
         sticks += [piece for beam in supports.beams for piece in beam_plies(beam)]
     shapes = [Polygon(s.outline()) for _, s in sticks]
+    _pieces_are_whole(sticks, shapes)
+    _lengths_meet_on_joists(grid, sticks)
     _share_no_place(grid, sticks, shapes)
     _stay_inside(grid, sticks, shapes)
     _beams_lie_apart(supports)
@@ -31,6 +34,23 @@ def _scant(shape):
     """What two pieces may share by the tolerance of their places: 0.2 mm along them, a sliver across."""
     low, near, high, far = shape.bounds
     return shape.area < 150 or shape.area < 0.2 * math.hypot(high - low, far - near)
+
+
+def _pieces_are_whole(sticks, shapes):
+    for stick, shape in zip(sticks, shapes, strict=True):
+        assert shape.is_valid, stick
+        assert shape.area > 0, stick
+
+
+def _lengths_meet_on_joists(grid, sticks):
+    """Rims and ledgers in one line that touch end to end do so on a joist that ends at them, each with half its thickness."""
+    lines = [s for _, s in sticks if s.kind in ("rim", "ledger")]
+    for one, other in itertools.permutations(lines, 2):
+        if abs(one.a[1] - other.a[1]) < 0.01 and abs(max(one.a[0], one.b[0]) - min(other.a[0], other.b[0])) < 0.01:
+            at, t = min(other.a[0], other.b[0]), one.a[1]
+            reach = [j for j in grid.joists if min(abs(j.t0 - t), abs(j.t1 - t)) < grid.thick_mm / 2 + 1]
+            assert any(abs(j.s - at) < 0.01 for j in reach), (one, other)
+            assert all(piece.length_mm > grid.spacing_mm for piece in (one, other)), (one, other)
 
 
 def _share_no_place(grid, sticks, shapes):

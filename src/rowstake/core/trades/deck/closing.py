@@ -40,10 +40,11 @@ def across(brief: DeckBrief, grid: Grid, joist: Section, flush: Iterable[Stick])
         if abs(edge.a[0] - edge.b[0]) < 0.01:
             continue
         kind = across_kind(edge, brief.attached)
-        for ply in range(across_plies(grid, edge)):
+        plies = across_plies(grid, edge)
+        for ply in range(plies):
             whole = _ply(brief, grid, edge, kind, joist, grid.thick_mm * (ply + 0.5), beams)
             for stick in _clear_of(whole, taken, grid.thick_mm) if whole else ():
-                kept[i] += _in_lengths(grid, stick, longest)
+                kept[i] += _in_lengths(grid, stick, grid.thick_mm * (plies - ply - 0.5), longest)
         taken += [Polygon(stick.outline()) for stick in kept[i]]
     return [stick for i in sorted(kept) for stick in kept[i]]
 
@@ -194,12 +195,14 @@ def _part(stick: Stick, low: float, high: float) -> Stick:
     return replace(stick, a=(low, t), b=(high, t), skew=skew, ends=saw_words(skew))
 
 
-def _in_lengths(grid: Grid, stick: Stick, longest: float) -> list[Stick]:
-    """A long ledger or rim in pieces that meet on the middle of a joist, no scrap at its end; one piece where it is short or leans."""
+def _in_lengths(grid: Grid, stick: Stick, face_mm: float, longest: float) -> list[Stick]:
+    """A long ledger or rim in pieces that meet on the middle of a joist that ends at its face, `face_mm` off its own middle, no scrap
+    at its end; one piece where it is short or leans."""
     if stick.length_mm <= longest or abs(stick.a[1] - stick.b[1]) > 0.01:
         return [stick]
     low, high = sorted((stick.a[0], stick.b[0]))
-    places = [j.s for j in grid.joists if low < j.s < high and j.kind == "joist"]
+    met = [j for j in grid.joists if any(abs(abs(t - stick.a[1]) - face_mm) < SHORT_MM for t in (j.t0, j.t1))]
+    places = [j.s for j in met if low < j.s < high]
     cuts = [low]
     while high - cuts[-1] > longest:
         reach = [s for s in places if cuts[-1] < s <= cuts[-1] + longest]
