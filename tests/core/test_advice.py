@@ -75,6 +75,9 @@ TROUBLE = {
     "just_over": edited(
         fence((9000, 0)), {"do": "levels", "text": "0, 0\n9000, -500"}, put("fence.slope.way", "raked")
     ),
+    "leaf_joint": edited(
+        fence((9000, 0)), {"do": "style", "style": "sheet_panels"}, {"do": "add_gate", "leg": 0, "opening_mm": 2400}
+    ),
     "heavy_leaf": edited(
         fence((9000, 0), style="stacked_channels"),
         {"do": "add_gate", "leg": 0, "opening_mm": 2400},

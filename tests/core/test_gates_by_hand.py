@@ -211,3 +211,24 @@ def test_no_strip_too_narrow_to_cut_ends_a_leaf_whose_boards_run_on():
     assert boards
     assert min(p.width_mm for p in boards) >= 5
     check_solids(plan(job))
+
+
+def test_a_leaf_ends_on_no_sliver():
+    """An opening of 950 leaves a leaf of 950 - 10 - 12 = 928: six boards of 150 and 28 over, less than half a board, so both end boards
+    are (150 + 928 - 900) / 2 = 89. Of 1000, 978: six and a rip of 78, as on the fence."""
+    for opening, widths in ((950, [89, *[150] * 5, 89]), (1000, [*[150] * 6, 78])):
+        edits = [put("fence.skin.gap_mm", 0), put("fence.skin.fit", "exact")]
+        made = plan(edited(fence((9000, 0)), {"do": "add_gate", "leg": 0, "opening_mm": opening}, *edits))
+        assert [round(p.width_mm, 6) for p in made.laid.gates[0].parts if p.kind == "gate board"] == widths
+
+
+def test_sheets_of_a_leaf_are_alike_and_their_joint_is_told():
+    """A leaf of 2429 - 22 = 2407 takes three sheets of (2407 - 2 × 3) / 3, not two and a strip of 1 that nothing holds."""
+    gate = {"do": "add_gate", "leg": 0, "opening_mm": 2429}
+    made = plan(edited(fence((9000, 0)), {"do": "style", "style": "sheet_panels"}, gate, put("fence.skin.gap_mm", 3)))
+    sheets = [p.width_mm for p in made.laid.gates[0].parts if p.kind == "gate board"]
+    assert sheets == pytest.approx([2401 / 3] * 3)
+    assert "leaf_joint" in {f.rule for f in made.findings}
+    one = plan(edited(fence((9000, 0)), {"do": "style", "style": "sheet_panels"}, {**gate, "opening_mm": 1222}))
+    assert [p.width_mm for p in one.laid.gates[0].parts if p.kind == "gate board"] == [1200]
+    assert "leaf_joint" not in {f.rule for f in one.findings}

@@ -112,7 +112,7 @@ def test_demo_keeps_its_data_says_when_it_runs_and_stops_clean(tmp_path):
         listed = _jobs(url)
         assert "Windmill" in listed
         second = _demo(home)
-        _, said = second.communicate(timeout=30)
+        _, said = second.communicate(timeout=180)
         assert second.returncode == 1
         assert f"already running: {url}" in said
         assert _stop(first) == 0

@@ -13,6 +13,7 @@ from rowstake.core.catalogue import Kind
 from rowstake.core.goods import Good
 from rowstake.core.kinds import KINDS, kind_of
 from rowstake.core.space import Solid
+from rowstake.core.value import value
 
 Step = Literal["holes", "frame", "skin", "steps", "gates"]
 
@@ -47,7 +48,7 @@ class Joint:
     """How thick what it goes through is where it goes through; the thickness of its section where nothing is said."""
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Part:
     """One piece, or one portion of something poured, counted or bought by the piece. Its `kind` is registered in `kinds`, or
     it is refused with a `ValueError`.

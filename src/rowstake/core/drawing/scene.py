@@ -6,13 +6,14 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from rowstake.core.catalogue.models import Look
+from rowstake.core.value import value
 
 __all__ = ["Handle", "Layer", "LegFrame", "Look", "Point", "Scene", "Shape", "Sketch"]
 
 Point = tuple[float, float]
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Shape:
     """`of` is the label of the part or thing shown; selection links drawings, tape and lists through it.
 

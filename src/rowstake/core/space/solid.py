@@ -7,6 +7,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import chain
 
+from rowstake.core.value import value
+
 Flat = tuple[float, float]
 Vec = tuple[float, float, float]
 
@@ -81,7 +83,7 @@ class Face:
     normal: Vec = (0.0, 0.0, 1.0)
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Solid:
     """`profile` lies in the pose's a and b, and is pushed along c from `near_mm` to `far_mm`; `holes` go through."""
 

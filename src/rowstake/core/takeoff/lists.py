@@ -188,8 +188,9 @@ def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
     """Lengths to buy of every section; each line carries the labels of the pieces cut from it."""
     labels: dict[str, dict[float, deque[tuple[str, ...]]]] = defaultdict(lambda: defaultdict(deque))
     for key, every in buyer.blanks(parts).items():
+        own = labels[key]
         for blank in every:
-            labels[key][blank.length_mm].append(tuple(p.label for p in blank.parts))
+            own[blank.length_mm].append(tuple([p.label for p in blank.parts]))
     lines, plans = [], {}
     for key, waiting in labels.items():
         section = CATALOGUE.sections[key]

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Part
+from rowstake.core.value import value
 
 BOARDS_AT_MOST = 2
 """Each of two keeps an edge as it came from the mill; a third would have none."""
@@ -26,7 +27,7 @@ class OnBlank:
     along_mm: float
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Blank:
     """A length of a section that one piece is cut from, or several: `strips` lie side by side, the longest first, each one piece wide; a strip is cut
     across into its pieces."""
@@ -36,7 +37,7 @@ class Blank:
 
     @property
     def parts(self) -> tuple[Part, ...]:
-        return tuple(part for strip in self.strips for part in strip)
+        return tuple([part for strip in self.strips for part in strip])
 
     def laid(self, kerf_mm: float) -> list[OnBlank]:
         """Every piece, with a kerf between it and the next."""

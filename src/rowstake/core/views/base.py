@@ -10,6 +10,7 @@ from typing import Literal
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.drawing.scene import Scene
 from rowstake.core.parts import Finding
+from rowstake.core.value import value
 
 LONGEST_MM = 30_000.0
 """A leg longer than this is left to the tape: the paper would not be worth it."""
@@ -59,14 +60,14 @@ class Need:
     because: str
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Line:
     name: str
     value: str
     working: str = ""
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Thing:
     """`stake` is where its choices stand; `section` the drawing that shows its hole."""
 

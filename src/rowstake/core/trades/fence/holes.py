@@ -21,9 +21,10 @@ from rowstake.core.trades.fence.layout import Bay, Layout, Opening, Post
 from rowstake.core.trades.fence.levels import Levels
 from rowstake.core.trades.fence.on_leg import FLAT_MM, Pit, Room, upright_by
 from rowstake.core.trades.fence.resolve import Brief, face_mm
+from rowstake.core.value import value
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Setting:
     """What makes two posts alike: gate posts and others, the way they are set, whether a wall lifts the fence, and whether one
     stands single where the others are doubled: at a corner too sharp for a second."""
@@ -97,7 +98,7 @@ class HoleKind:
         return self.hole.embedment_mm
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class PostCut:
     """One post: above its ground, its whole length, the stock it is cut from (None: no stock reaches) and the trim."""
 

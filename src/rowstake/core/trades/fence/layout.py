@@ -17,11 +17,12 @@ from rowstake.core.trades.fence.document import Fixed, Gate, Obstacle
 from rowstake.core.trades.fence.line import LegLine, lay_line
 from rowstake.core.trades.fence.on_leg import pose_of
 from rowstake.core.trades.fence.resolve import Brief, face_mm
+from rowstake.core.value import value
 
 Kind = Literal["end", "corner", "line", "gate"]
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Post:
     """`stations` gives the post's running mark on each leg it belongs to (two for a corner)."""
 
@@ -38,7 +39,7 @@ class Post:
         return dict(self.stations)[leg]
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Bay:
     label: str
     leg: int

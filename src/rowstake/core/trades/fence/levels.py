@@ -17,9 +17,10 @@ from rowstake.core.faults import refuse
 from rowstake.core.ground import Profile, even_fall, lay_ground
 from rowstake.core.trades.fence.layout import Bay, Layout, Post, Run, corner_reach_mm
 from rowstake.core.trades.fence.resolve import Brief
+from rowstake.core.value import value
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Foot:
     """The line the boards of one bay or opening stand on: levels at its two posts' middles, mm above the datum.
 
@@ -54,7 +55,7 @@ class Foot:
         return self.left_mm + self.slope * (station - self.start_mm)
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Head:
     """The top of a post: its level at the middle, and its slopes from there, up along the leg above zero."""
 

@@ -19,6 +19,7 @@ from rowstake.core.space import Pose, Solid
 from rowstake.core.space.outlines import disc
 from rowstake.core.space.solid import Flat, dot, minus
 from rowstake.core.trades.fence.line import LegLine
+from rowstake.core.value import value
 
 SAME_MM = 0.01
 FLAT_MM = 0.01
@@ -137,7 +138,7 @@ def notched(post: Part, cuts: Sequence[tuple[float, float, float]]) -> Part:
     return replace(post, solid=Solid(side, ((back, foot), *face, (back, head)), left, right))
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class OnLeg:
     """Where something is seen from the side of its leg: stations, and levels of its left end; its right end `rise_mm` and
     the foot of that `foot_rise_mm` higher."""

@@ -22,6 +22,7 @@ from rowstake.core.trades.fence.planes import board_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.sheets import sheet_screw
 from rowstake.core.trades.fence.skin import Course, driven, held_by, stretch_for, style_of
+from rowstake.core.trades.fence.styles.base import NOTHING_MM, BoardsLaid, Style, in_a_row
 from rowstake.core.trades.fence.trims import covers_mm
 
 
@@ -33,7 +34,7 @@ def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
 
     def boards(start_mm: float, width_mm: float) -> tuple[tuple[float, float], ...]:
         if not run_on or not beside:
-            return started(brief, style.lay(replace(stretch_for(brief, width_mm), edges="board")).boards, width_mm)
+            return started(brief, _afresh(brief, style, width_mm).boards, width_mm)
         near = min(beside, key=lambda c: abs(c.reach.right_mm - opening.left_mm))
         (a, _), (b, _) = near.laid.boards[1:3]
         pitch, wide = b - a, brief.board.width_mm
@@ -50,6 +51,30 @@ def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
         return _showing(out) if brief.style.deep > 1 else tuple(out)
 
     return boards
+
+
+def _afresh(brief: Brief, style: Style, width_mm: float) -> BoardsLaid:
+    """The pattern over a leaf: sheets alike; boards as on the fence, but where that would end on a sliver, upright ones with their ends
+    ripped alike, or another way that the style knows. Lying ones go on in the rows of the fence."""
+    stretch = replace(stretch_for(brief, width_mm), edges="board")
+    if brief.board.use == "sheet":
+        count = max(
+            1,
+            math.ceil(
+                (width_mm + stretch.gap_mm) / (stretch.board_mm + stretch.gap_mm) - NOTHING_MM / stretch.board_mm
+            ),
+        )
+        pitch = (width_mm + stretch.gap_mm) / count
+        return BoardsLaid(in_a_row(count, pitch - stretch.gap_mm, pitch), stretch.gap_mm)
+    laid, least = style.lay(stretch), CATALOGUE.materials.limits.sliver_of_board * stretch.board_mm
+    if brief.along or laid.narrowest_mm >= least:
+        return laid
+    others = [
+        style.lay(replace(stretch, fit=fit, gap_mm=gap, lap_mm=lap)) for fit, gap, lap, _ in style.ways_out(stretch)
+    ]
+    return next(
+        (other for other in others if other.narrowest_mm >= least), max([laid, *others], key=lambda o: o.narrowest_mm)
+    )
 
 
 def _showing(lapped: Sequence[tuple[float, float]]) -> tuple[tuple[float, float], ...]:

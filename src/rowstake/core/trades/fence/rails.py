@@ -18,6 +18,7 @@ from rowstake.core.trades.fence.levels import Levels, stretches
 from rowstake.core.trades.fence.on_leg import Depth, OnLeg, notched, on_leg, stand
 from rowstake.core.trades.fence.planes import covered_mm, rail_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
+from rowstake.core.value import value
 
 
 def row_offsets_mm(brief: Brief, height_mm: float) -> list[float]:
@@ -160,7 +161,7 @@ def _merged_notches(rails: list[OnLeg], left: float, right: float, deep: float) 
     return out
 
 
-@dataclass(frozen=True, slots=True)
+@value
 class Piece:
     """One rail: its ends along the leg, the level of its left end over the boards' foot, and the posts it crosses."""
 

@@ -7,11 +7,12 @@ from collections.abc import Iterator
 from typing import Any
 
 import numpy as np
-from shapely import STRtree, linearrings, polygons
+from shapely import STRtree, linearrings, points, polygons
 from shapely.geometry import Polygon
 
 from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding, Fix
+from rowstake.core.space import Solid
 from rowstake.core.trades.fence.laid import FencePlan
 from rowstake.core.trades.fence.layout import Post
 
@@ -39,9 +40,20 @@ def look(planned: FencePlan) -> Iterator[Finding]:
     )
 
 
+def _near(dug: dict[str, Solid]) -> dict[str, Solid]:
+    """Those whose middles are no further apart than twice what any of them reaches from its own."""
+    if not dug:
+        return {}
+    far = max(math.hypot(*point) for profile in {solid.profile for solid in dug.values()} for point in profile)
+    middles = points([solid.pose.at[:2] for solid in dug.values()])
+    one, other = STRtree(middles).query(middles, predicate="dwithin", distance=2 * far)
+    close = {int(i) for i in one[one != other]}
+    return {of: solid for n, (of, solid) in enumerate(dug.items()) if n in close}
+
+
 def _dug(planned: FencePlan) -> dict[str, Polygon]:
-    """Every hole on the plan, by its post: drawn out where two stand in it."""
-    layers = {part.of: part.solid for part in planned.parts if part.solid and part.unit == "m³"}
+    """Every hole on the plan that another is near to, by its post: drawn out where two stand in it."""
+    layers = _near({part.of: part.solid for part in planned.parts if part.solid and part.unit == "m³"})
     rings = {of: solid.ring(solid.near_mm) for of, solid in layers.items()}
     if not rings:
         return {}
