@@ -64,11 +64,26 @@ def test_demo_jobs_are_added_once(engine):
     assert max(findings) >= 3
 
 
+RUNNING: list[subprocess.Popen[str]] = []
+
+
+@pytest.fixture(autouse=True)
+def _left_running():
+    """What a test that fails leaves running is stopped."""
+    yield
+    while RUNNING:
+        if (process := RUNNING.pop()).poll() is None:
+            process.terminate()
+            process.communicate(timeout=120)
+
+
 def _demo(home: Path, *more: str) -> subprocess.Popen[str]:
-    return subprocess.Popen(
+    process = subprocess.Popen(
         [sys.executable, "-m", "rowstake.cli", "demo", "--port", "0", *more],
         env={**os.environ, "ROWSTAKE_HOME": str(home)}, stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True,
     )  # fmt: skip
+    RUNNING.append(process)
+    return process
 
 
 def _address(process: subprocess.Popen[str]) -> str:
@@ -81,7 +96,7 @@ def _address(process: subprocess.Popen[str]) -> str:
 
 def _stop(process: subprocess.Popen[str]) -> int:
     process.send_signal(2)
-    process.communicate(timeout=40)
+    process.communicate(timeout=120)
     return process.returncode
 
 
