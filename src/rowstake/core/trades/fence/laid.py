@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.kinds import KINDS
+from rowstake.core.once import once
 from rowstake.core.parts import Notebook
 from rowstake.core.planned import Plan
 from rowstake.core.trades.fence.gates import Built
@@ -51,6 +52,11 @@ class FenceLaid:
 FencePlan = Plan[Brief, FenceLaid]
 
 
+def _parts_of(plan: FencePlan) -> tuple[object, ...]:
+    return (plan.parts,)
+
+
+@once(_parts_of, most=2)
 def bay_weights_kg(plan: FencePlan) -> tuple[float, float]:
     """Boards and rails of the widest bay, dry and soaked: what hangs between two posts and on the buyer's back."""
     hung: dict[str, float] = defaultdict(float)
