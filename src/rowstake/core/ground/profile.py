@@ -5,7 +5,7 @@ from __future__ import annotations
 import itertools
 from bisect import bisect_left, bisect_right
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Protocol
 
 from rowstake.core.faults import refuse
@@ -31,9 +31,17 @@ class Profile:
     stations: tuple[float, ...]
     levels: tuple[float, ...]
     on: tuple[str, ...]
+    even_mm: float | None = field(init=False)
+    """Its one level, where it has no other."""
+
+    def __post_init__(self) -> None:
+        one = self.levels[0]
+        object.__setattr__(self, "even_mm", one if all(level == one for level in self.levels) else None)
 
     def at(self, station_mm: float, from_left: bool = True) -> float:
         """The level at a station; at a step, the level on its left or right side. Beyond the ends it goes on level."""
+        if self.even_mm is not None:
+            return self.even_mm
         if from_left:
             return self._up_to(bisect_left(self.stations, station_mm - 1e-6), station_mm)
         return self._from(bisect_right(self.stations, station_mm + 1e-6) - 1, station_mm)
@@ -64,6 +72,8 @@ class Profile:
 
     def corners(self, start_mm: float, end_mm: float) -> list[tuple[float, float]]:
         """(station, level) of the ground from start to end, both ends and every change of grade between."""
+        if self.even_mm is not None:
+            return [(start_mm, self.even_mm), (end_mm, self.even_mm)]
         first, last = bisect_right(self.stations, start_mm + 1e-6), bisect_left(self.stations, end_mm - 1e-6)
         inner = zip(self.stations[first:last], self.levels[first:last], strict=True)
         return [(start_mm, self._from(first - 1, start_mm)), *inner, (end_mm, self._up_to(last, end_mm))]

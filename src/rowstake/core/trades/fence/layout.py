@@ -36,7 +36,10 @@ class Post:
 
     def on(self, leg: int) -> float:
         """The running mark on a leg the post belongs to."""
-        return dict(self.stations)[leg]
+        for own, at in self.stations:
+            if own == leg:
+                return at
+        raise KeyError(leg)
 
 
 @value

@@ -145,7 +145,8 @@ def lay_levels(brief: Brief, layout: Layout) -> Levels:
         level = profiles[opening.leg].highest(a, b) + gap
         height = _height(brief, label, line, level)
         feet[label] = _foot(profiles[opening.leg], opening.leg, a, b, level, level, height)
-    walled = frozenset(p.label for p in layout.posts if _on_wall(profiles, p))
+    on_walls = any("wall" in profile.on for profile in profiles)
+    walled = frozenset(p.label for p in layout.posts if on_walls and _on_wall(profiles, p))
     ground = {p.label: _post_ground(profiles, p) for p in layout.posts}
     if brief.beside_wall:
         ground.update((label, ground[label] - brief.fence.posts.wall_over_soil_mm) for label in walled)

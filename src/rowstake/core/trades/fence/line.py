@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import Fault, JobFault
@@ -23,14 +23,16 @@ class LegLine:
     heading: float
     length_mm: float
     turn_deg: float
+    along: Point = field(init=False)
+    """Its direction, of length 1."""
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "along", (math.cos(self.heading), math.sin(self.heading)))
 
     def at(self, station_mm: float, aside_mm: float = 0.0) -> Point:
         """The point at a station, `aside_mm` to the left of the line."""
-        c, s = math.cos(self.heading), math.sin(self.heading)
-        return (
-            self.start[0] + station_mm * c - aside_mm * s,
-            self.start[1] + station_mm * s + aside_mm * c,
-        )
+        (x, y), (c, s) = self.start, self.along
+        return (x + station_mm * c - aside_mm * s, y + station_mm * s + aside_mm * c)
 
 
 def inner_angle_deg(turn_deg: float) -> float:

@@ -5,7 +5,6 @@ A leg's measures are a, the station; b, the level; c, off the middle of the line
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
@@ -29,7 +28,7 @@ Depth = tuple[float, float]
 
 
 def pose_of(leg: LegLine, side: str) -> Pose:
-    c, s = math.cos(leg.heading), math.sin(leg.heading)
+    c, s = leg.along
     way = 1.0 if side == "left" else -1.0
     return Pose((*leg.start, 0.0), (c, s, 0.0), (0.0, 0.0, 1.0), (-s * way, c * way, 0.0), leg.index)
 
