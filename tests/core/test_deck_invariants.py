@@ -20,6 +20,7 @@ from rowstake.core.trades.deck.border import border_depth
 from rowstake.core.trades.deck.carried import footing_used
 from rowstake.core.trades.deck.members import beam_plies
 from rowstake.core.trades.deck.rows import past_joists
+from rowstake.core.trades.deck.work import lines
 from tests.decks import cut, deck
 from tests.holds.cuts import cut_from
 from tests.holds.deck import check_deck
@@ -413,6 +414,13 @@ def test_a_long_rim_meets_on_a_joist_that_ends_at_it():
     made = plan(deck(7827, 4869, 300, *edits, region="north_america"))
     check_deck(made)
     assert [round(s.a[0], 1) for _, s in made.laid.main.sticks if s.kind == "rim"] == [932.8, 6769.1]
+    # The joist at 330.2 hangs 59.5 past its beam to the clip's rim, which would have to hold it down with 24 kN: it only closes the frame there.
+    level = made.laid.main
+    [line] = [x for x in lines(level.brief, level.grid, level.supports) if abs(x.joist.s - 330.2) < 0.1]
+    span, long, load = 4043.5, 4103.0159, level.brief.total_kpa * line.wide_mm / 1e6
+    beam = load * long**2 / 2 / span
+    assert line.reactions == pytest.approx((load * long - beam, beam), rel=1e-4)
+    assert "member_over" not in {f.rule for f in made.findings}
 
 
 def test_a_clipped_rim_is_turned_off_a_beam_that_begins_so_near_that_no_rim_fits_before_it():

@@ -14,6 +14,7 @@ from rowstake.core.trades.deck.bearings import BESIDE_MM, HOLDS
 from rowstake.core.trades.deck.carried import footing_used, post_used
 from rowstake.core.trades.deck.demands import StandsThrough, of
 from rowstake.core.trades.deck.shape import leans
+from rowstake.core.trades.deck.work import UP_ONLY, lines
 from tests.holds.frame import check_frame
 
 SHARE = CATALOGUE.deck.overhang_share
@@ -29,6 +30,7 @@ def check_deck(made):
         }
         spans_within_limits(level, rules)
         pieces_have_two_bearings(level, rules)
+        joists_press_on_what_carries_them(level, rules)
         joists_stand_close_enough(level)
         supports_keep_clear_of_holes(level)
         posts_stand(level, rules)
@@ -109,6 +111,18 @@ def pieces_have_two_bearings(level, rules):
                 continue  # this end is what the finding tells of
             wide = max((x.wide_mm for x in supports.beams), default=0) / 2
             assert past <= max(span * SHARE, wide) + 1 or "overhang" in rules, (label, past, span)
+
+
+def joists_press_on_what_carries_them(level, rules):
+    """All that lies on a line of joists comes down on its bearings, and none of its own frame holds it down by more than nails do, but where
+    that is told."""
+    least = CATALOGUE.deck.lift_least_n / 1000
+    for x in lines(level.brief, level.grid, level.supports):
+        load = level.brief.total_kpa * x.wide_mm * x.joist.length_mm / 1e6 + sum(q.n for q in x.steps) / 1000
+        assert abs(sum(x.reactions) - load) < 1e-6 + load * 1e-6, x
+        lifted = [kn for kn, (_, by) in zip(x.reactions, x.bearings, strict=True) if by in UP_ONLY and kn < 0]
+        assert not lifted or len(x.bearings) == 2, x
+        assert min(lifted, default=0.0) > -least or rules & {"overhang", "uplift"}, x
 
 
 def rim_has_a_post(level, end):

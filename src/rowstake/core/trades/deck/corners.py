@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.trades.deck.beam_line import BeamLine, Supports
-from rowstake.core.trades.deck.bearings import bearings_of
+from rowstake.core.trades.deck.bearings import bearings_of, hangs_past
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.dug import across_under
 from rowstake.core.trades.deck.frame import Grid, Joist
@@ -39,8 +39,7 @@ def loose(grid: Grid, supports: Supports, joist: Joist, t: float) -> bool:
     others = [at for at, by in bearings_of(joist, supports.under(joist.s)) if by not in ("clipped rim", "rim")]
     if len(others) < 2:
         return True
-    near = abs(t - joist.t0) < abs(t - joist.t1)
-    past, span = (others[0] - t, others[1] - others[0]) if near else (t - others[-1], others[-1] - others[-2])
+    past, span = hangs_past(others, joist, t)
     return past > span * CATALOGUE.deck.overhang_share + BEARS_MM
 
 

@@ -6,7 +6,7 @@ under the even load of the deck; each says its load, its moment and what it is h
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from typing import NamedTuple
@@ -24,6 +24,9 @@ from rowstake.core.trades.deck.demands import StandsOn, of
 from rowstake.core.trades.deck.frame import Grid, Joist
 from rowstake.core.trades.deck.shape import Edge
 from rowstake.core.trades.deck.stands import levered, on_beams
+
+UP_ONLY = ("clipped rim", "header", "block")
+"""What frames hold an end up with, but would lift with it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,9 +88,22 @@ def _lines(framed: _Framed) -> list[JoistLine]:
         wide = sum(_wide(grid, ply) for ply in plies) / len(plies)
         if len(bears) > 1:
             line = LoadStretch(joist.t0, joist.t1, brief.total_kpa * wide / 1000)
-            bent = bend([t for t, _ in bears], joist.t0, joist.t1, [line, *more])
-            out.append(JoistLine(joist, tuple(bears), wide, tuple(r / 1000 for r in bent.reactions), more))
+            pressed, bent = _pressed(joist, bears, [line, *more])
+            kn = {t: n / 1000 for t, n in zip(pressed, bent.reactions, strict=True)}
+            out.append(JoistLine(joist, tuple(bears), wide, tuple(kn.get(t, 0.0) for t, _ in bears), more))
     return out
+
+
+def _pressed(joist: Joist, bears: Sequence[tuple[float, str]], loads: Loads) -> tuple[list[float], Bent]:
+    """What a joist presses on under all of its load, and how it bends: headers, blocks and the rims of clipped corners hold it up,
+    not down."""
+    own = list(bears)
+    while True:
+        bent = bend([t for t, _ in own], joist.t0, joist.t1, loads)
+        lifted = [x for x, n in zip(own, bent.reactions, strict=True) if n < 0 and x[1] in UP_ONLY]
+        if not lifted or len(own) < 3:
+            return [t for t, _ in own], bent
+        own.remove(lifted[0])
 
 
 def _steps_on(brief: DeckBrief, grid: Grid) -> dict[Joist, list[Point]]:
@@ -140,8 +156,8 @@ def _joists(brief: DeckBrief, supports: Supports, own: list[JoistLine]) -> Itera
     stick = read_stick(supports.joist.id)
     live, hardest = brief.live_kpa / brief.total_kpa, None
     for x in own:
-        places, load = [t for t, _ in x.bearings], brief.total_kpa * x.wide_mm / 1000
-        bent = bend(places, x.joist.t0, x.joist.t1, [LoadStretch(x.joist.t0, x.joist.t1, load), *x.steps])
+        load = brief.total_kpa * x.wide_mm / 1000
+        places, bent = _pressed(x.joist, x.bearings, [LoadStretch(x.joist.t0, x.joist.t1, load), *x.steps])
         span = max(b - a for a, b in pairwise(places))
         shear = max(0.0, bent.shear_n - load * stick.depth_mm)
         used, governs = load_used(brief.species, stick, 1, REPETITIVE, span, bent.moment_nmm, shear, live)
