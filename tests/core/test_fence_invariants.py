@@ -335,6 +335,18 @@ def test_boards_are_not_cut_down_into_a_gravel_board(style, board, gravel, rise)
     check_solids(made)
 
 
+def test_cleats_behind_a_steep_gravel_board_are_cut_to_its_slope():
+    """A bay of 127 between posts that rises 515: over the 38 of a cleat the board rises 154, more than it is wide."""
+    made = plan(edited(
+        fence((1500, 0), style="board_on_board"), put("fence.skin.board", "uk_19x125"), put("fence.skin.height_mm", 700),
+        put("fence.slope.way", "raked"), put("fence.bays.way", "module"), put("fence.bays.told", "centres"), put("fence.bays.module_mm", 1273),
+        put("fence.bays.remainder", "start"), put("fence.trims.gravel_board", "uk_38x150"), put("fence.skin.lap_mm", 5),
+        put("fence.ground", [{"leg": 0, "at_mm": 0, "level_mm": -578}, {"leg": 0, "at_mm": 375, "level_mm": 548}]),
+    ))  # fmt: skip
+    assert min(p.length_mm for p in made.parts if p.kind == "cleat") > 75
+    check_solids(made)
+
+
 def test_lying_boards_between_two_inside_corners_are_told_to_bear_on_nothing():
     """A bay of 1500 between two corners, boards on the inside: they begin 19 past the edge of one post and end at that of the other."""
     made = plan(edited(

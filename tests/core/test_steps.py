@@ -835,6 +835,19 @@ def test_boxes_stepped_back_by_hand():
         plan(deck(4800, 3600, 540, FAR, *way, put("deck.steps.0.round_far_mm", 1500)))
 
 
+def test_the_lowest_box_of_those_stepped_back_has_no_legs():
+    """One tread of 374 on paving of 60: what is packed off it by 10 stands on no leg, of no length either, and none is bought for."""
+    edits = [
+        {"do": "add_steps"}, put("deck.ground.paving_mm", 60), put("deck.ground.fall_out_mm", 1), put("deck.steps.0.build", "boxes"),
+        put("deck.steps.0.boxes_way", "stepped"), put("deck.steps.0.boxes_of", "joists"), put("deck.steps.0.going_mm", 374),
+    ]  # fmt: skip
+    made = plan(deck(2000, 2189, 400, *edits, region="north_america"))
+    assert made.count("box leg") == 0
+    [rungs] = [len([p for p in made.parts if p.kind == "rung"])]
+    assert [p.amount for p in made.parts if p.label.endswith("packers")] == [2 * rungs]
+    check_solids(made)
+
+
 def test_the_lowest_box_is_anchored_pinned_or_glued():
     """One of either to every rung; or two beads of 0.1 m to each of two packers under a rung, 0.4 m, at 8 m to a cartridge."""
     boxes_ = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.build", "boxes")]

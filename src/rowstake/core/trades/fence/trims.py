@@ -136,7 +136,7 @@ def _gravel_boards(brief: Brief, layout: Layout, levels: Levels, board: Section)
 
 def _cleats(brief: Brief, layout: Layout, bay: Bay, half: float, wide: float, over: tuple[Foot, Reach]) -> list[Part]:
     """An upright on the face of either post behind the board, which is screwed to it: from the board's lower edge, no higher than the
-    board; at a corner clear of what lies along the other leg."""
+    board, and cut to its slope where square ends would leave less than half of that; at a corner clear of what lies along the other leg."""
     facts, (foot, board) = CATALOGUE.materials.trims, over
     depth = (-half - facts.cleat_thick_mm, -half)
     clear = clear_reach(brief, layout, bay, depth)
@@ -146,11 +146,15 @@ def _cleats(brief: Brief, layout: Layout, bay: Bay, half: float, wide: float, ov
     along = min(facts.cleat_wide_mm, (right - left) / 2)
     good, held, out = brief.sold.good("cleat", facts.cleat_mm), f"cleats {cleat_screw(brief).words}", []
     for n, (a, b) in enumerate(((left, left + along), (right - along, right)), 1):
-        low = max(foot.at(a), foot.at(b)) - wide
-        high = min(facts.cleat_mm, min(foot.at(a), foot.at(b)) - low)
+        rise = foot.at(b) - foot.at(a)
+        low, high = max(foot.at(a), foot.at(b)) - wide, min(facts.cleat_mm, wide - abs(rise))
+        if high >= wide / 2:
+            rise = 0.0
+        else:
+            low, high = foot.at(a) - wide, min(max(facts.cleat_mm - abs(rise), facts.cleat_thick_mm), wide)
         out.append(
-            Part(f"{bay.label} cleat {n}", "cleat", "frame", good, bay.label, high, facts.cleat_wide_mm, unit="each",
-                 solid=stand(layout.poses[bay.leg], depth, a, b, low, low + high), hold=Hold(held))
+            Part(f"{bay.label} cleat {n}", "cleat", "frame", good, bay.label, high + abs(rise), facts.cleat_wide_mm, unit="each",
+                 solid=stand(layout.poses[bay.leg], depth, a, b, low, low + high, rise), hold=Hold(held))
         )  # fmt: skip
     return out
 

@@ -45,7 +45,9 @@ class Box:
     @property
     def leg_mm(self) -> float:
         """How long its legs are: from what it is packed off the ground up to it; nothing where it stands on another or on the ground."""
-        return self.low - self.flight.foot_mm - FACTS.box_air_mm if stepped(self.flight) else 0.0
+        if not stepped(self.flight) or self.k == self.flight.treads:
+            return 0.0
+        return self.low - self.flight.foot_mm - FACTS.box_air_mm
 
     @property
     def strip_mm(self) -> float:
