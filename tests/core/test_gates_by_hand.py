@@ -223,12 +223,28 @@ def test_a_leaf_ends_on_no_sliver():
 
 
 def test_sheets_of_a_leaf_are_alike_and_their_joint_is_told():
-    """A leaf of 2429 - 22 = 2407 takes three sheets of (2407 - 2 × 3) / 3, not two and a strip of 1 that nothing holds."""
-    gate = {"do": "add_gate", "leg": 0, "opening_mm": 2429}
-    made = plan(edited(fence((9000, 0)), {"do": "style", "style": "sheet_panels"}, gate, put("fence.skin.gap_mm", 3)))
-    sheets = [p.width_mm for p in made.laid.gates[0].parts if p.kind == "gate board"]
-    assert sheets == pytest.approx([2401 / 3] * 3)
-    assert "leaf_joint" in {f.rule for f in made.findings}
-    one = plan(edited(fence((9000, 0)), {"do": "style", "style": "sheet_panels"}, {**gate, "opening_mm": 1222}))
-    assert [p.width_mm for p in one.laid.gates[0].parts if p.kind == "gate board"] == [1200]
-    assert "leaf_joint" not in {f.rule for f in one.findings}
+    """A leaf of 2450 - 22 = 2428 takes three sheets of (2428 - 2 × 3) / 3, not two and a strip of 22 that nothing holds; one of 2407 two, 4 of its
+    stile left bare."""
+    for opening, widths in ((2450, [2422 / 3] * 3), (2429, [1200, 1200]), (1222, [1200])):
+        edits = [{"do": "style", "style": "sheet_panels"}, {"do": "add_gate", "leg": 0, "opening_mm": opening}]
+        made = plan(edited(fence((9000, 0)), *edits, put("fence.skin.gap_mm", 3)))
+        sheets = [p.width_mm for p in made.laid.gates[0].parts if p.kind == "gate board"]
+        assert sheets == pytest.approx(widths)
+        assert ("leaf_joint" in {f.rule for f in made.findings}) == (len(widths) > 1)
+
+
+def test_sheets_of_a_bay_are_alike():
+    """Centres of 1206 leave a bay of 1203 for a sheet of 1200: 3 more are open under the batten. In one of 1307 two of (1307 - 3) / 2 meet between posts."""
+    for centres, widths in ((1206, [1200]), (1310, [652, 652])):
+        edits = [
+            put("fence.bays.way", "module"),
+            put("fence.bays.told", "centres"),
+            put("fence.bays.module_mm", centres),
+        ]
+        made = plan(
+            edited(
+                fence((2 * centres, 0)), {"do": "style", "style": "sheet_panels"}, put("fence.skin.gap_mm", 3), *edits
+            )
+        )
+        assert [p.width_mm for p in made.parts if p.kind == "board"] == pytest.approx(widths * 2)
+        assert ("sheet_joint" in {f.rule for f in made.findings}) == (len(widths) > 1)

@@ -22,7 +22,7 @@ from rowstake.core.trades.fence.planes import board_planes_mm
 from rowstake.core.trades.fence.resolve import Brief
 from rowstake.core.trades.fence.sheets import sheet_screw
 from rowstake.core.trades.fence.skin import Course, driven, held_by, stretch_for, style_of
-from rowstake.core.trades.fence.styles.base import NOTHING_MM, BoardsLaid, Style, in_a_row
+from rowstake.core.trades.fence.styles.base import BoardsLaid, Style
 from rowstake.core.trades.fence.trims import covers_mm
 
 
@@ -54,18 +54,9 @@ def _pattern(brief: Brief, laid: list[Course], opening: Opening) -> Boards:
 
 
 def _afresh(brief: Brief, style: Style, width_mm: float) -> BoardsLaid:
-    """The pattern over a leaf: sheets alike; boards as on the fence, but where that would end on a sliver, upright ones with their ends
-    ripped alike, or another way that the style knows. Lying ones go on in the rows of the fence."""
+    """The pattern over a leaf as on the fence, but where that would end on a sliver, upright boards with their ends ripped alike, or another
+    way that the style knows. Lying ones go on in the rows of the fence."""
     stretch = replace(stretch_for(brief, width_mm), edges="board")
-    if brief.board.use == "sheet":
-        count = max(
-            1,
-            math.ceil(
-                (width_mm + stretch.gap_mm) / (stretch.board_mm + stretch.gap_mm) - NOTHING_MM / stretch.board_mm
-            ),
-        )
-        pitch = (width_mm + stretch.gap_mm) / count
-        return BoardsLaid(in_a_row(count, pitch - stretch.gap_mm, pitch), stretch.gap_mm)
     laid, least = style.lay(stretch), CATALOGUE.materials.limits.sliver_of_board * stretch.board_mm
     if brief.along or laid.narrowest_mm >= least:
         return laid

@@ -27,9 +27,10 @@ def sheet_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]
     sheets = [p for p in board_parts(brief, layout, levels, laid) if p.kind == "board"]
     out: list[Part] = []
     for face in FACES[: brief.faces]:
-        there = sheets if face == "front" else [_behind(brief, layout, p, face) for p in sheets]
+        behind = (_behind(brief, layout, p, face) for p in sheets)
+        there = sheets if face == "front" else [p for p in behind if p.width_mm >= CATALOGUE.materials.limits.strip_mm]
         out += [*there, *_battens(_Face(brief, layout, levels, face, _spans(there)))]
-    count = sum(_screws(brief, sheet) for sheet in sheets) * brief.faces
+    count = sum(_screws(brief, sheet) for sheet in out if sheet.kind == "board")
     joint = Joint(("board",), ("post", "rail"), CATALOGUE.materials.sheets.screw_grip_mm)
     out.append(
         Part(

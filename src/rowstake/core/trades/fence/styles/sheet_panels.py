@@ -2,13 +2,19 @@
 
 from __future__ import annotations
 
-from rowstake.core.trades.fence.styles.base import BoardsLaid, BoardStretch, Style, gap_spacer, no_way_out
-from rowstake.core.trades.fence.styles.close_butted import exact
+import math
+
+from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.trades.fence.styles.base import BoardsLaid, BoardStretch, Style, gap_spacer, in_a_row, no_way_out
 
 
 def lay(s: BoardStretch) -> BoardsLaid:
-    """Whole sheets and what is left; a last piece too narrow to fix is left out of no bay: it is a ripped sheet."""
-    return exact(s, s.gap_mm)
+    """As few sheets as reach, all alike, so that none is a strip that no screw holds. Where they lack less than a strip that is cut they are
+    whole, and the rest is left open at the last joint, under its batten."""
+    pitch, strip = s.board_mm + s.gap_mm, CATALOGUE.materials.limits.strip_mm
+    count = max(1, math.ceil((s.length_mm + s.gap_mm - strip) / pitch))
+    wide = min(s.board_mm, (s.length_mm + s.gap_mm) / count - s.gap_mm)
+    return BoardsLaid(in_a_row(count, wide, wide + s.gap_mm), s.gap_mm)
 
 
 def solidity(board_mm: float, laid: BoardsLaid) -> float:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowstake.core.advice.base import found
+from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding, Fix
 from rowstake.core.trades.fence.laid import FencePlan
 
@@ -16,7 +17,7 @@ def look(planned: FencePlan) -> Iterator[Finding]:
     sheet, snap = brief.board.width_mm, brief.region.snap_mm
     for built in planned.laid.gates:
         gate, width = built.gate, built.leaf.leaf_width_mm
-        if width <= sheet + 0.05:
+        if width < sheet + CATALOGUE.materials.limits.strip_mm:
             continue
         fixes = []
         if gate.leaves == 1 and (width - brief.fence.gate_frame.hinge_gap_mm) / 2 <= sheet:
