@@ -944,3 +944,22 @@ def test_joists_end_at_the_flush_beam_that_closes_a_clipped_frame_though_steps_m
     assert {j.t1 for j in made.laid.main.grid.joists} == {beam.t - beam.wide_mm / 2}
     check_deck(made)
     check_solids(made)
+
+
+def test_the_posts_of_a_handrail_do_not_stand_in_the_deck():
+    """A flight that ends at an inside corner: on its far side the deck itself lies, where a post of 100 would stand; 100 off it is enough. That side
+    needs no guard either: nobody falls there."""
+    corner = {"do": "add_cut", "kind": "notch", "corner": "far_left"}, *cut(along_mm=1500, out_mm=1500)
+    steps = {"do": "add_steps", "side": "far"}, put("deck.steps.0.at_mm", 300), put("deck.steps.0.width_mm", 1200)
+    for rail in ("far", "both"):
+        with pytest.raises(JobFault, match="handrail stand in the deck"):
+            plan(deck(4000, 3000, 600, *corner, *steps, put("deck.steps.0.handrail", rail)))
+    for more in (
+        [put("deck.steps.0.handrail", "near")],
+        [put("deck.steps.0.handrail", "both"), put("deck.steps.0.width_mm", 1075)],
+    ):
+        check_solids(plan(deck(4000, 3000, 600, *corner, *steps, *more)))
+    high = plan(deck(4000, 3000, 1300, *corner, *steps))
+    [told] = [f for f in high.findings if f.rule == "flight_guard"]
+    assert "its open side needs a guard" in told.title
+    assert {e["value"] for e in told.fixes[0].edits} == {"near", True}

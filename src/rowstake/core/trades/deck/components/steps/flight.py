@@ -19,6 +19,8 @@ from rowstake.core.trades.deck.shape import Point
 
 FACTS = CATALOGUE.steps
 MANY_TIMES = 12
+TOUCHES_MM2 = 100.0
+"""What two places on the plan share by the tolerance of their edges."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -246,6 +248,21 @@ class Flight:
     def posted(self) -> tuple[str, ...]:
         """Its sides where the posts of a handrail stand."""
         return tuple(side for side in sides_of(self.steps.handrail) if side not in self.walled)
+
+    def in_deck(self, side: str) -> bool:
+        """Whether the posts of a handrail on a side would stand in the deck, as beside an inside corner."""
+        post, at = CATALOGUE.sections[self.brief.region.post], self.steps.at_mm
+        a, b = (
+            (at - post.thickness_mm, at)
+            if side == "near"
+            else (at + self.steps.width_mm, at + self.steps.width_mm + post.thickness_mm)
+        )
+        fronts = [self.face(k) for k in range(1, self.treads + 1)]
+        places = [
+            [self.on_plan(u, w) for u, w in ((f - post.width_mm, a), (f, a), (f, b), (f - post.width_mm, b))]
+            for f in fronts
+        ]
+        return any(Polygon(place).intersection(self.brief.outline).area > TOUCHES_MM2 for place in places)
 
     @property
     def stringer_room(self) -> tuple[float, float]:

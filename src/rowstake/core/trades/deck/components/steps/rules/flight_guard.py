@@ -19,7 +19,8 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
     for flight in flights(planned.brief):
         name, steps = flight.of, planned.brief.deck.steps[flight.number]
         high = flight.tread_top(1) - flight.foot_mm if flight.treads else 0.0
-        open_ = [side for side in ("near", "far") if side not in sides_of(steps.wall)]
+        closed = [side for side in ("near", "far") if side in sides_of(steps.wall) or flight.in_deck(side)]
+        open_ = [side for side in ("near", "far") if side not in closed]
         railed = sides_of(steps.handrail)
         if open_ and high > over + SLACK_MM and not (steps.filled and set(open_) <= set(railed)):
             both = len(open_) == 2
