@@ -963,3 +963,18 @@ def test_the_posts_of_a_handrail_do_not_stand_in_the_deck():
     [told] = [f for f in high.findings if f.rule == "flight_guard"]
     assert "its open side needs a guard" in told.title
     assert {e["value"] for e in told.fixes[0].edits} == {"near", True}
+
+
+def test_no_stringer_hangs_between_two_posts_that_stand_close():
+    """Beside a notch of 200 a flush beam of 150 has posts of 100 at 8 to 108 and at 142 to 242, 3 past the face: a stringer of 47 finds no place
+    between them, and the first of the flight that goes on round the corner hangs past both, at 243."""
+    edits = [
+        {"do": "add_cut", "kind": "notch"}, *cut(corner="house_left", along_mm=200, out_mm=200), {"do": "add_steps", "side": "far"},
+        put("deck.beams.way", "flush"), put("deck.posts.size", "uk_100x100"), put("deck.steps.0.at_mm", 400),
+        put("deck.steps.0.width_mm", 1200), put("deck.steps.0.round_far_mm", 1867), put("deck.footings.kind", "pad"),
+        put("deck.boards.run", "across"), put("deck.steps.0.nosing_mm", 0), put("deck.steps.0.closed", False),
+    ]  # fmt: skip
+    made = plan(deck(2000, 2000, 400, *edits, support="free"))
+    first = min((p for p in own(made, "stringer") if p.label.startswith("S1-far-S")), key=lambda p: p.solid.near_mm)
+    assert first.solid.near_mm == pytest.approx(242.667, abs=0.01)
+    check_solids(made)

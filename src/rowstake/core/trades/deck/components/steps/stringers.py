@@ -91,13 +91,23 @@ class Stringer:
                          f"{self.flight.steps.id} is too narrow for two stringers") from None  # fmt: skip
 
     @property
+    def _taken(self) -> list[tuple[float, float]]:
+        """What stands out of the face along the edge; two with no room for a stringer between them are one."""
+        out: list[tuple[float, float]] = []
+        for a, b in sorted(self.stand_out):
+            if out and a - out[-1][1] < self.section.thickness_mm + 2:
+                a, b = out[-1][0], max(out.pop()[1], b)
+            out.append((a, b))
+        return out
+
+    @property
     def places(self) -> list[float]:
         """The near face of each along the edge."""
         (low, high), thick = self.flight.stringer_room, self.section.thickness_mm
         made = self.spread
         out: list[float] = []
         for at in (low + i * made.spacing_mm for i in range(made.count)):
-            met = next(((a, b) for a, b in self.stand_out if a < at + thick and at < b), None)
+            met = next(((a, b) for a, b in self._taken if a < at + thick and at < b), None)
             beside = [at] if met is None else [met[0] - thick - 1, met[1] + 1]
             out += [x for x in beside if low - 0.5 <= x <= high - thick + 0.5 and all(abs(x - y) >= thick for y in out)]
         return out
