@@ -336,14 +336,15 @@ def test_boards_are_not_cut_down_into_a_gravel_board(style, board, gravel, rise)
 
 
 def test_cleats_behind_a_steep_gravel_board_are_cut_to_its_slope():
-    """A bay of 127 between posts that rises 515: over the 38 of a cleat the board rises 154, more than it is wide."""
+    """A bay of 127 between posts that rises 515.5: over the 38 of a cleat the board rises 38 × 515.5 ÷ 127 = 154.2, more than it is wide. Of the
+    200 of a cleat 45.8 are left beside that. In the other bay it rises 13.3 over a cleat: 150 - 13.3 between square ends."""
     made = plan(edited(
         fence((1500, 0), style="board_on_board"), put("fence.skin.board", "uk_19x125"), put("fence.skin.height_mm", 700),
         put("fence.slope.way", "raked"), put("fence.bays.way", "module"), put("fence.bays.told", "centres"), put("fence.bays.module_mm", 1273),
         put("fence.bays.remainder", "start"), put("fence.trims.gravel_board", "uk_38x150"), put("fence.skin.lap_mm", 5),
         put("fence.ground", [{"leg": 0, "at_mm": 0, "level_mm": -578}, {"leg": 0, "at_mm": 375, "level_mm": 548}]),
     ))  # fmt: skip
-    assert min(p.length_mm for p in made.parts if p.kind == "cleat") > 75
+    assert [round(p.length_mm, 1) for p in made.parts if p.kind == "cleat"] == [200, 200, 136.7, 136.7]
     check_solids(made)
 
 

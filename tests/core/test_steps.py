@@ -963,6 +963,11 @@ def test_the_posts_of_a_handrail_do_not_stand_in_the_deck():
     [told] = [f for f in high.findings if f.rule == "flight_guard"]
     assert "its open side needs a guard" in told.title
     assert {e["value"] for e in told.fixes[0].edits} == {"near", True}
+    # A notch only 300 deep leaves the outer treads of that side open: whoever slips there falls.
+    shallow = {"do": "add_cut", "kind": "notch", "corner": "far_left"}, *cut(along_mm=1500, out_mm=300)
+    partly = plan(deck(4000, 3000, 1300, *shallow, *steps))
+    [told] = [f for f in partly.findings if f.rule == "flight_guard"]
+    assert "its open sides need a guard" in told.title
 
 
 def test_no_stringer_hangs_between_two_posts_that_stand_close():

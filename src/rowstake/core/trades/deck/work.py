@@ -297,16 +297,16 @@ def _trimmers(
     line = max(plies, key=lambda x: x.joist.length_mm)
     wide = sum(x.wide_mm for x in plies)
     loads: Loads = [LoadStretch(line.joist.t0, line.joist.t1, brief.total_kpa * wide / 1000), *points]
-    places = [t for t, _ in line.bearings]
-    bent = bend(places, line.joist.t0, line.joist.t1, loads)
+    places, bent = _pressed(line.joist, line.bearings, loads)
     span = max(b - a for a, b in pairwise(places))
     used, governs = _used(brief, supports, len(plies), span, bent)
     carried = sum(bent.reactions) / 1000
     yield Worked(
         "trimmers", (line.joist.s, points[0].at), used, governs, carried, bent.moment_nmm / 1e6, span, len(plies)
     )
-    for (t, by), reaction in zip(line.bearings, bent.reactions, strict=True):
-        if by in ("ledger", "header"):
+    holds = dict(line.bearings)
+    for t, reaction in zip(places, bent.reactions, strict=True):
+        if holds[t] in ("ledger", "header"):
             each = reaction / 1000 / len(plies)
             yield Worked(
                 "hanger of a trimmer",

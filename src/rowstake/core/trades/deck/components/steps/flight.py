@@ -249,20 +249,21 @@ class Flight:
         """Its sides where the posts of a handrail stand."""
         return tuple(side for side in sides_of(self.steps.handrail) if side not in self.walled)
 
-    def in_deck(self, side: str) -> bool:
-        """Whether the posts of a handrail on a side would stand in the deck, as beside an inside corner."""
+    def in_deck(self, side: str) -> list[int]:
+        """The treads whose post of a handrail on a side would stand in the deck, as beside an inside corner."""
         post, at = CATALOGUE.sections[self.brief.region.post], self.steps.at_mm
         a, b = (
             (at - post.thickness_mm, at)
             if side == "near"
             else (at + self.steps.width_mm, at + self.steps.width_mm + post.thickness_mm)
         )
-        fronts = [self.face(k) for k in range(1, self.treads + 1)]
-        places = [
-            [self.on_plan(u, w) for u, w in ((f - post.width_mm, a), (f, a), (f, b), (f - post.width_mm, b))]
-            for f in fronts
-        ]
-        return any(Polygon(place).intersection(self.brief.outline).area > TOUCHES_MM2 for place in places)
+
+        def stands(front: float) -> Polygon:
+            back = front - post.width_mm
+            return Polygon([self.on_plan(u, w) for u, w in ((back, a), (front, a), (front, b), (back, b))])
+
+        treads = range(1, self.treads + 1)
+        return [k for k in treads if stands(self.face(k)).intersection(self.brief.outline).area > TOUCHES_MM2]
 
     @property
     def stringer_room(self) -> tuple[float, float]:

@@ -17,7 +17,7 @@ def look(planned: FencePlan) -> Iterator[Finding]:
     sheet, snap = brief.board.width_mm, brief.region.snap_mm
     for built in planned.laid.gates:
         gate, width = built.gate, built.leaf.leaf_width_mm
-        if width < sheet + CATALOGUE.materials.limits.strip_mm:
+        if width <= sheet + CATALOGUE.materials.limits.strip_mm:
             continue
         fixes = []
         if gate.leaves == 1 and (width - brief.fence.gate_frame.hinge_gap_mm) / 2 <= sheet:
