@@ -951,9 +951,12 @@ def test_the_posts_of_a_handrail_do_not_stand_in_the_deck():
     needs no guard either: nobody falls there."""
     corner = {"do": "add_cut", "kind": "notch", "corner": "far_left"}, *cut(along_mm=1500, out_mm=1500)
     steps = {"do": "add_steps", "side": "far"}, put("deck.steps.0.at_mm", 300), put("deck.steps.0.width_mm", 1200)
-    for rail in ("far", "both"):
-        with pytest.raises(JobFault, match="handrail stand in the deck"):
-            plan(deck(4000, 3000, 600, *corner, *steps, put("deck.steps.0.handrail", rail)))
+    for rail, posts in (("far", set()), ("both", {"S1-L1", "S1-L2"})):
+        made = plan(deck(4000, 3000, 600, *corner, *steps, put("deck.steps.0.handrail", rail)))
+        check_solids(made)
+        assert {p.label for p in own(made, "guard post")} == posts
+        [told] = [f for f in made.findings if f.rule == "handrail_room"]
+        assert "beside the far side of S1" in told.title
     for more in (
         [put("deck.steps.0.handrail", "near")],
         [put("deck.steps.0.handrail", "both"), put("deck.steps.0.width_mm", 1075)],
@@ -966,6 +969,11 @@ def test_the_posts_of_a_handrail_do_not_stand_in_the_deck():
     # A notch only 300 deep leaves the outer treads of that side open: whoever slips there falls.
     shallow = {"do": "add_cut", "kind": "notch", "corner": "far_left"}, *cut(along_mm=1500, out_mm=300)
     partly = plan(deck(4000, 3000, 1300, *shallow, *steps))
+    railed = plan(deck(4000, 3000, 1300, *shallow, *steps, put("deck.steps.0.handrail", "far")))
+    check_solids(railed)
+    past = min(-p.solid.box[1][1] for p in own(railed, "guard post"))
+    assert past >= 3000 - 1
+    assert "handrail_room" in {f.rule for f in railed.findings}
     [told] = [f for f in partly.findings if f.rule == "flight_guard"]
     assert "its open sides need a guard" in told.title
 

@@ -246,8 +246,9 @@ class Flight:
 
     @property
     def posted(self) -> tuple[str, ...]:
-        """Its sides where the posts of a handrail stand."""
-        return tuple(side for side in sides_of(self.steps.handrail) if side not in self.walled)
+        """Its sides where the posts of a handrail stand: not where a wall closes it, nor where the deck lies beside all of it."""
+        asked = [side for side in sides_of(self.steps.handrail) if side not in self.walled]
+        return tuple(side for side in asked if len(self.in_deck(side)) < self.treads)
 
     def in_deck(self, side: str) -> list[int]:
         """The treads whose post of a handrail on a side would stand in the deck, as beside an inside corner."""

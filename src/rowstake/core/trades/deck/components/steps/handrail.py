@@ -13,7 +13,7 @@ from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Part
 from rowstake.core.reckoners.base import up
 from rowstake.core.space import Flat, Solid
-from rowstake.core.trades.deck.components.steps.flight import Flight
+from rowstake.core.trades.deck.components.steps.flight import Flight, sides_of
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 
 FACTS = CATALOGUE.steps
@@ -43,14 +43,17 @@ class Handrail:
         return (low + high) / 2
 
     @property
+    def side(self) -> str:
+        return "near" if self.near else "far"
+
+    @cached_property
     def treads(self) -> list[int]:
-        """The treads with a post: the first, the last, and as many between as the longest bay asks, evenly."""
-        count = self.flight.treads
-        if count < 2:
-            return [1]
+        """The treads with a post: the first past the deck beside it, the last, and as many between as the longest bay asks, evenly."""
+        taken = set() if self.on_wall else set(self.flight.in_deck(self.side))
+        free = [k for k in range(1, self.flight.treads + 1) if k not in taken]
         reach = CATALOGUE.deck.guard_posts_mm / math.hypot(self.flight.way.going_mm, self.flight.way.riser_mm)
-        bays = max(1, up((count - 1) / max(1.0, reach // 1)))
-        return sorted({1 + round((count - 1) * i / bays) for i in range(bays + 1)})
+        bays = max(1, up((len(free) - 1) / max(1.0, reach // 1)))
+        return sorted({free[round((len(free) - 1) * i / bays)] for i in range(bays + 1)})
 
     def middle(self, k: int) -> float:
         """How far out the post of a tread stands: its front under the nose."""
@@ -66,7 +69,7 @@ class Handrail:
 
     @property
     def on_wall(self) -> bool:
-        return ("near" if self.near else "far") in self.flight.walled
+        return self.side in self.flight.walled
 
     @property
     def post_middle(self) -> float:
@@ -134,6 +137,6 @@ def evenly(start: float, end: float, joints: list[float], longest: float) -> lis
 
 
 def handrails(flight: Flight, stringer: Stringer) -> list[Handrail]:
-    """One on each side that is chosen."""
-    sides = {"none": (), "near": (True,), "far": (False,), "both": (True, False)}[flight.steps.handrail]
-    return [Handrail(flight, stringer, near) for near in sides] if flight.treads else []
+    """One on each side that is chosen, but where the deck lies beside all of it."""
+    sides = [side for side in sides_of(flight.steps.handrail) if side in flight.walled or side in flight.posted]
+    return [Handrail(flight, stringer, side == "near") for side in sides] if flight.treads else []

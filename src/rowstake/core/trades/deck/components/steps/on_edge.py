@@ -39,9 +39,6 @@ def flights(brief: DeckBrief) -> list[Flight]:
     out: list[Flight] = []
     for n, steps in own:
         flight = _solved(brief, n, steps)
-        if any(run.in_deck(side) for run in flight.runs for side in run.posted):
-            raise refuse(f"deck.steps.{n}.handrail", steps.handrail, "the other side, or a flight further off the deck beside it",
-                         f"The posts of {steps.id}'s handrail stand in the deck")  # fmt: skip
         for other in out:
             if any(a.stands_on.intersection(b.stands_on).area > 100 for a in other.runs for b in flight.runs):
                 raise refuse(f"deck.steps.{n}.at_mm", f"{steps.at_mm:g} mm", f"clear of {other.steps.id}",
