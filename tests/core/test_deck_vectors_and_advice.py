@@ -152,10 +152,6 @@ TROUBLE = {
     "open_riser": deck(4000, 3000, 590, STEPS, put("deck.steps.0.closed", False)),
     "hangs_on": deck(4000, 3000, 300, STEPS, put("deck.joists.size", "uk_47x100"), put("deck.boards.product", "uk_softwood_145")),
     "handrail": deck(4000, 3000, 590, STEPS),
-    "handrail_room": deck(
-        4000, 3000, 600, {"do": "add_cut", "kind": "notch", "corner": "far_left"}, *cut(along_mm=1500, out_mm=1500), STEPS,
-        put("deck.steps.0.at_mm", 300), put("deck.steps.0.width_mm", 1200), put("deck.steps.0.handrail", "far"),
-    ),
     "door_riser": deck(4000, 3000, 590, STEPS, put("deck.house.sill_mm", 700)),
     "flight_guard": deck(4000, 3000, 1300, STEPS),
     "box_legs": deck(4000, 3000, 900, STEPS, put("deck.steps.0.build", "boxes"), put("deck.steps.0.boxes_way", "stepped")),
@@ -176,6 +172,10 @@ TROUBLE = {
     "guard_gate": deck(4000, 3000, 900, STEPS, put("deck.steps.0.gate", "near")),
     "guard_bay": deck(4000, 3000, 900, GUARD, put("deck.guard.most_mm", 2500)),
     "deck_stock": deck(4000, 6500, 900, put("deck.joists.size", "uk_47x225"), put("deck.beams.rows", 1), put("deck.joists.doubled_ends", True)),
+    "handrail_room": deck(
+        4000, 3000, 600, {"do": "add_cut", "kind": "notch", "corner": "far_left"}, *cut(along_mm=1500, out_mm=1500), STEPS,
+        put("deck.steps.0.at_mm", 300), put("deck.steps.0.width_mm", 1200), put("deck.steps.0.handrail", "far"),
+    ),
 }  # fmt: skip
 
 
