@@ -21,7 +21,7 @@ from rowstake.core.trades.deck.components.steps.hip import hips, jacks
 from rowstake.core.trades.deck.components.steps.on_edge import flights, runs
 from rowstake.core.trades.deck.components.steps.raked import over_noses_mm, raked, triangle_mm
 from rowstake.core.trades.deck.components.steps.rise import ways
-from rowstake.core.trades.deck.components.steps.stringers import Stringer, sold_for
+from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.demands import StandsOn
 from rowstake.core.trades.deck.stands import levered
 from tests.decks import ANY, cut, deck, planned
@@ -309,6 +309,51 @@ def test_flights_beside_each_other_leave_room_for_the_posts_of_their_handrails()
     assert "lie in each other" in str(refused.value)
 
 
+def _over_a_level(far_mm, *edits, **level):
+    """A deck 900 up, a level 2000 out and 4000 wide `far_mm` before it, and a flight of 1000 in its middle."""
+    set_ = [put(f"deck.levels.1.{field}", value) for field, value in level.items()]
+    size = [put("deck.levels.1.shape.width_mm", 4000), put("deck.levels.1.shape.out_mm", 2000)]
+    return deck(
+        4800, 3000, 900, {"do": "add_level"}, put("deck.levels.1.y_mm", 3000 + far_mm), *size, *set_, FAR, *edits
+    )
+
+
+def test_a_flight_that_would_end_before_a_level_or_go_on_through_it_is_refused():
+    """Down to the ground it takes five risers, four goings of 287 (two boards of 145 with 5 between and a nosing of 25 less): to 1150 out, past
+    the edge of a level 400 before the deck; down to its boards, 300 up, it takes four and ends 860 out: on it, which is right. Down to one
+    700 up takes two risers, 287: before its edge, where nothing carries the foot."""
+    lands = plan(_over_a_level(400, height_mm=300))
+    [flight] = flights(lands.laid.main.brief)
+    assert flight.lands_on == "Q1" and flight.rise_mm == pytest.approx(600)
+    check_solids(lands)
+    with pytest.raises(JobFault) as refused:
+        plan(_over_a_level(400, height_mm=700))
+    assert "S1 ends beside level Q1" in str(refused.value)
+
+
+def test_flights_of_two_levels_keep_clear_of_each_other():
+    """The deck's flight runs down on the right of the level; one from the level's right side would cross it."""
+    beside = {"x_mm": -3000, "height_mm": 300}
+    steps = [put("deck.steps.0.at_mm", 1150), put("deck.steps.0.width_mm", 1000)]
+    crosses = [{"do": "add_steps", "side": "right", "level": "Q1"}, put("deck.steps.1.width_mm", 900)]
+    assert plan(_over_a_level(0, *steps, **beside)).count("stringer")
+    with pytest.raises(JobFault) as refused:
+        plan(_over_a_level(0, *steps, *crosses, put("deck.steps.1.at_mm", 100), **beside))
+    assert "S2 and S1 lie in each other" in str(refused.value)
+
+
+def test_the_posts_of_a_handrail_do_not_stand_in_a_level_beside_the_flight():
+    """A level 600 up hard beside a flight from 900: its posts would stand in the level's frame, and no guard is needed where its boards lie
+    over the treads. One 100 up lies under all that the posts of the upper treads reach down to."""
+    beside = {"x_mm": -3000}
+    steps = [put("deck.steps.0.at_mm", 1000), put("deck.steps.0.width_mm", 1000), put("deck.steps.0.handrail", "near")]
+    made = plan(_over_a_level(0, *steps, height_mm=600, **beside))
+    [flight] = flights(made.laid.main.brief)
+    assert flight.in_deck("near") == list(range(1, flight.treads + 1)) and not flight.in_deck("far")
+    assert made.count("handrail") == 0 and "handrail_room" in {f.rule for f in made.findings}
+    check_solids(made)
+
+
 def test_a_level_is_taken_away_with_its_steps_and_none_stand_on_one_that_is_not_there():
     job = deck(4800, 3600, 900, {"do": "add_level"}, {"do": "add_steps", "side": "far", "level": "Q1"})
     assert [s.level for s in job.deck.steps] == ["Q1"]
@@ -535,7 +580,7 @@ def test_boxes_round_a_corner_by_hand():
     ]
     open_ = plan(apply_raw(made.brief.job, [put("deck.steps.0.closed", False)]))
     assert not [p for p in open_.parts if p.label.endswith("vents")]
-    assert all(max(s.width_mm for s in sold_for(f)) >= 260 for f in runs(made.laid.main.brief))
+    assert all(max(s.width_mm for s in f.stringers_sold) >= 260 for f in runs(made.laid.main.brief))
     assert not own(made, "stringer")
     assert "boxes_S1" in made.workings
     check_solids(made)

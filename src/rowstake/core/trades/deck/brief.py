@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from shapely import affinity
 from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import CATALOGUE, Decking, FootingEntry, Region, Section, Soil, Species, pick
@@ -53,6 +54,16 @@ class DeckBrief:
     def outline(self) -> Polygon:
         """The edge of its boards. Raises `JobFault`."""
         return outline(self.shape, f"{self.place.path}.shape")
+
+    @property
+    def others(self) -> list[tuple[Level, Polygon]]:
+        """The other levels, and where they lie on this one's plan."""
+        own, out = self.place, []
+        for n, level in enumerate(self.job.deck.levels):
+            if n != own.number:
+                shape = outline(level.shape, f"deck.levels.{n}.shape")
+                out.append((level, affinity.translate(shape, level.x_mm - own.x_mm, level.y_mm - own.y_mm)))
+        return out
 
     @property
     def height_mm(self) -> float:

@@ -119,6 +119,8 @@ def lay_levels(job: DeckJob) -> tuple[DeckLevel, ...]:
             )  # fmt: skip
         taken = taken.union(low.where)
         out.append(low)
+    for component in components(main.brief.deck.there):
+        component.together(tuple(out))
     there = [beam.label for level in out for beam in level.supports.beams]
     if strange := next((f.beam for f in job.deck.posts.fixed if f.beam not in there), None):
         raise refuse(

@@ -14,7 +14,6 @@ from rowstake.core.once import once
 from rowstake.core.reckoners.base import up
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.steps.on_edge import runs
-from rowstake.core.trades.deck.components.steps.rise import others
 from rowstake.core.trades.deck.fascia import stands_mm
 from rowstake.core.trades.deck.frame import closed_mm
 from rowstake.core.trades.deck.level import DeckLevel
@@ -94,7 +93,7 @@ def drop_mm(brief: DeckBrief, edge: Edge) -> float:
         y = edge.a[1] + (edge.b[1] - edge.a[1]) * share - ny * 150
         low = ground_at(brief, (x, y)) + brief.ground.paving_mm
         spot = box(x - 1, y - 1, x + 1, y + 1)
-        for level, place in others(brief):
+        for level, place in brief.others:
             if place.intersects(spot):
                 low = max(low, level.height_mm - brief.place.ground_mm)
         out = max(out, brief.height_mm - low)

@@ -13,7 +13,6 @@ from rowstake.core.reckoners.base import up
 from rowstake.core.space import Solid
 from rowstake.core.space.solid import Vec
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.steps.rise import others
 from rowstake.core.trades.deck.fascia import open_edge
 from rowstake.core.trades.deck.frame import frame_outline
 from rowstake.core.trades.deck.level import DeckLevel
@@ -87,7 +86,7 @@ class Skirt:
         brief = self.level.brief
         low = max(ground_at(brief, self.at(s, 0.0)) for s in along) + brief.ground.paving_mm
         before = LineString([self.at(s, -brief.deck.boards.overhang_mm - FACTS.before_mm) for s in along])
-        tops = [other.height_mm - brief.place.ground_mm for other, place in others(brief) if place.intersects(before)]
+        tops = [other.height_mm - brief.place.ground_mm for other, place in brief.others if place.intersects(before)]
         return max([low, *tops]) + brief.deck.skirting.clear_mm
 
     @cached_property

@@ -23,7 +23,7 @@ from rowstake.core.trades.deck.components.steps.foot import kickers, pad
 from rowstake.core.trades.deck.components.steps.handrail import handrails
 from rowstake.core.trades.deck.components.steps.head import head_rails
 from rowstake.core.trades.deck.components.steps.hip import cut_short, hips, jacks
-from rowstake.core.trades.deck.components.steps.on_edge import flights, runs
+from rowstake.core.trades.deck.components.steps.on_edge import clear_of_each_other, flights, runs
 from rowstake.core.trades.deck.components.steps.raked import raked
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.demands import BlockAt, StandsOn
@@ -230,6 +230,7 @@ COMPONENT = DeckComponent(
     demands=_demands,
     blocks=_blocks,
     lay=_lay,
+    together=clear_of_each_other,
     explain=explain,
     edits=EDITS,
     choices=_choices,

@@ -19,7 +19,7 @@ from rowstake.core.space import Solid
 from rowstake.core.trades.deck.components.steps.cover import counted, lying_box, pieces
 from rowstake.core.trades.deck.components.steps.flight import Flight, FlightMitre
 from rowstake.core.trades.deck.components.steps.hip import HAIR_MM, MitreLine
-from rowstake.core.trades.deck.components.steps.stringers import ACROSS, Stringer, sold_for
+from rowstake.core.trades.deck.components.steps.stringers import ACROSS, Stringer
 
 FACTS = CATALOGUE.steps
 
@@ -65,7 +65,7 @@ class Box:
         high = self.high - self.low
         if self.flight.steps.boxes_of == "joists" and self.joist and self.joist.width_mm >= high - 0.5:
             return self.joist
-        wide = sorted(sold_for(self.flight), key=lambda s: (s.width_mm, s.thickness_mm))
+        wide = sorted(self.flight.stringers_sold, key=lambda s: (s.width_mm, s.thickness_mm))
         return next(s for s in wide if s.width_mm >= high - 0.5)
 
     @property

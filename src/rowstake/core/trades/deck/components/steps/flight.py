@@ -3,6 +3,7 @@ round its corners."""
 
 from __future__ import annotations
 
+import math
 from collections.abc import Collection
 from dataclasses import dataclass, replace
 from functools import cached_property
@@ -107,6 +108,12 @@ class Flight:
     @property
     def path(self) -> str:
         return f"deck.steps.{self.number}"
+
+    @property
+    def stringers_sold(self) -> list[Section]:
+        """The boards on sale that stringers are cut from."""
+        job = self.brief.job
+        return [*job.sold_for("stringer"), *job.sold_for("joist")]
 
     @property
     def lights(self) -> int:
@@ -250,21 +257,36 @@ class Flight:
         asked = [side for side in sides_of(self.steps.handrail) if side not in self.walled]
         return tuple(side for side in asked if len(self.in_deck(side)) < self.treads)
 
-    def in_deck(self, side: str) -> list[int]:
-        """The treads whose post of a handrail on a side would stand in the deck, as beside an inside corner."""
+    def in_deck(self, side: str, under_mm: float | None = None) -> list[int]:
+        """The treads whose post of a handrail on a side would stand in the deck, as beside an inside corner, or in a level beside it whose
+        boards lie over so much under the tread: as far as a post may reach down, where nothing is given."""
         post, at = CATALOGUE.sections[self.brief.region.post], self.steps.at_mm
         a, b = (
             (at - post.thickness_mm, at)
             if side == "near"
             else (at + self.steps.width_mm, at + self.steps.width_mm + post.thickness_mm)
         )
-
-        def stands(front: float) -> Polygon:
+        down = self._posts_down_mm if under_mm is None else under_mm
+        beside = [
+            (level.height_mm - self.brief.place.ground_mm, place)
+            for level, place in self.brief.others
+            if level.id != self.lands_on
+        ]
+        out = []
+        for k in range(1, self.treads + 1):
+            front = self.face(k)
             back = front - post.width_mm
-            return Polygon([self.on_plan(u, w) for u, w in ((back, a), (front, a), (front, b), (back, b))])
+            stands = Polygon([self.on_plan(u, w) for u, w in ((back, a), (front, a), (front, b), (back, b))])
+            decks = [self.brief.outline, *(place for top, place in beside if top > self.tread_top(k) - down)]
+            if any(stands.intersection(deck).area > TOUCHES_MM2 for deck in decks):
+                out.append(k)
+        return out
 
-        treads = range(1, self.treads + 1)
-        return [k for k in treads if stands(self.face(k)).intersection(self.brief.outline).area > TOUCHES_MM2]
+    @property
+    def _posts_down_mm(self) -> float:
+        """How far under a tread the posts of a handrail may end: with the deepest stringer on sale, square to its slope."""
+        deepest = max(s.width_mm for s in self.stringers_sold)
+        return self.tread.thickness_mm + deepest * math.hypot(1.0, self.way.riser_mm / self.way.going_mm)
 
     @property
     def stringer_room(self) -> tuple[float, float]:

@@ -3,16 +3,29 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from itertools import combinations, product
+
+from shapely import affinity
+from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.once import once
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.steps.flight import Flight, FlightMitre, RiseWay, RoundCorner, named, sides_of
+from rowstake.core.trades.deck.components.steps.flight import (
+    TOUCHES_MM2,
+    Flight,
+    FlightMitre,
+    RiseWay,
+    RoundCorner,
+    named,
+    sides_of,
+)
 from rowstake.core.trades.deck.components.steps.rise import grounded
 from rowstake.core.trades.deck.document import Steps
 from rowstake.core.trades.deck.fascia import open_edge, stands_mm
 from rowstake.core.trades.deck.frame import frame_outline
+from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.shape import Edge, edges, leans, rings
 
 FACTS = CATALOGUE.steps
@@ -40,11 +53,27 @@ def flights(brief: DeckBrief) -> list[Flight]:
     for n, steps in own:
         flight = _solved(brief, n, steps)
         for other in out:
-            if any(a.stands_on.intersection(b.stands_on).area > 100 for a in other.runs for b in flight.runs):
-                raise refuse(f"deck.steps.{n}.at_mm", f"{steps.at_mm:g} mm", f"clear of {other.steps.id}",
-                             f"{steps.id} and {other.steps.id} lie in each other")  # fmt: skip
+            _clear(other, flight)
         out.append(flight)
     return out
+
+
+def clear_of_each_other(levels: tuple[DeckLevel, ...]) -> None:
+    """Raises `JobFault` for a flight of one level in the way of another's."""
+    for one, other in combinations([flights(level.brief) for level in levels], 2):
+        for a, b in product(one, other):
+            _clear(a, b)
+
+
+def _clear(one: Flight, other: Flight) -> None:
+    if any(_on_site(a).intersection(_on_site(b)).area > TOUCHES_MM2 for a in one.runs for b in other.runs):
+        raise refuse(f"{other.path}.at_mm", f"{other.steps.at_mm:g} mm", f"clear of {one.steps.id}",
+                     f"{other.steps.id} and {one.steps.id} lie in each other")  # fmt: skip
+
+
+def _on_site(flight: Flight) -> Polygon:
+    place = flight.brief.place
+    return affinity.translate(flight.stands_on, place.x_mm, place.y_mm)
 
 
 def runs(brief: DeckBrief) -> list[Flight]:

@@ -4,17 +4,13 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from shapely import affinity
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import LineString
 from shapely.ops import unary_union
 
 from rowstake.core.catalogue import CATALOGUE
-from rowstake.core.faults import refuse
+from rowstake.core.faults import JobFault, refuse
 from rowstake.core.reckoners.base import up
-from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.steps.flight import Flight, RiseWay, treads_of
-from rowstake.core.trades.deck.document import Level
-from rowstake.core.trades.deck.shape import outline
 from rowstake.core.trades.deck.stack import ground_at
 
 FACTS = CATALOGUE.steps
@@ -23,7 +19,7 @@ MANY_TIMES = 12
 
 def grounded(flight: Flight) -> Flight:
     """The rise depends on the ground where the flight ends, that on how far it runs: taken again until it stays the same; where it
-    goes to and fro, the way with most risers."""
+    goes to and fro, the way with most risers. Raises `JobFault` where it would go on past the edge of another level or end before it."""
     seen: list[Flight] = [flight]
     for _ in range(MANY_TIMES):
         foot, lands_on = _foot(seen[-1])
@@ -32,35 +28,33 @@ def grounded(flight: Flight) -> Flight:
         if again.way == seen[-1].way and again.foot_mm == seen[-1].foot_mm:
             return again
         seen.append(again)
-    return max(seen[-2:], key=lambda f: f.way.risers)
+    one, other = seen[-2:]
+    if one.lands_on != other.lands_on:
+        raise _beside(flight, one.lands_on or other.lands_on)
+    return max(one, other, key=lambda f: f.way.risers)
 
 
 def _foot(flight: Flight) -> tuple[float, str]:
     """The highest finished ground under the foot, of both its ends, or the boards of the level that it ends on."""
-    brief, steps = flight.brief, flight.steps
+    brief = flight.brief
     feet = [own.foot for own in flight.runs]
     below, covered = (
         unary_union([LineString(ends).buffer(1.0) for ends in feet]),
         unary_union([f.footprint for f in flight.runs]),
     )
-    for level, place in others(brief):
-        if place.contains(below):
-            return level.height_mm - brief.place.ground_mm, level.id
-        if place.intersection(covered).area > 100:
-            raise refuse(f"{flight.path}.at_mm", f"{steps.at_mm:g} mm", f"all of its foot on level {level.id}, or none",
-                         f"{steps.id} ends beside level {level.id}")  # fmt: skip
-    paving = brief.ground.paving_mm
-    return max(ground_at(brief, p) for ends in feet for p in ends) + paving, ""
+    there = brief.others
+    lands_on = next((level for level, place in there if place.contains(below)), None)
+    for level, place in there:
+        if level is not lands_on and place.intersection(covered).area > 100:
+            raise _beside(flight, level.id)
+    if lands_on:
+        return lands_on.height_mm - brief.place.ground_mm, lands_on.id
+    return max(ground_at(brief, p) for ends in feet for p in ends) + brief.ground.paving_mm, ""
 
 
-def others(brief: DeckBrief) -> list[tuple[Level, Polygon]]:
-    """The other levels and where they lie on this one's plan."""
-    own, out = brief.place, []
-    for n, level in enumerate(brief.job.deck.levels):
-        if n != own.number:
-            shape = outline(level.shape, f"deck.levels.{n}.shape")
-            out.append((level, affinity.translate(shape, level.x_mm - own.x_mm, level.y_mm - own.y_mm)))
-    return out
+def _beside(flight: Flight, level: str) -> JobFault:
+    return refuse(f"{flight.path}.at_mm", f"{flight.steps.at_mm:g} mm", f"all of its foot on level {level}, or none",
+                  f"{flight.steps.id} ends beside level {level}")  # fmt: skip
 
 
 def risers_of(flight: Flight) -> int:

@@ -70,7 +70,7 @@ class Stringer:
     @cached_property
     def section(self) -> Section:
         """As chosen, else the shallowest whose throat is left, else the deepest."""
-        sold = sorted(sold_for(self.flight), key=lambda s: s.width_mm)
+        sold = sorted(self.flight.stringers_sold, key=lambda s: s.width_mm)
         if self.flight.steps.stringer is not None:
             return pick({s.id: s for s in sold}, self.flight.steps.stringer, f"{self.flight.path}.stringer")
         notch = notch_mm(self.flight.way, ACROSS if any(self.flight.mitres) else 1.0)
@@ -216,9 +216,3 @@ class Stringer:
         """What stands on an inner one: its share of the width; half of it comes down at each end."""
         made = self.spread
         return self.flight.load_kn * made.spacing_mm / self.flight.steps.width_mm
-
-
-def sold_for(flight: Flight) -> list[Section]:
-    """The boards on sale that stringers are cut from."""
-    job = flight.brief.job
-    return [*job.sold_for("stringer"), *job.sold_for("joist")]
