@@ -324,11 +324,22 @@ def test_a_flight_that_would_end_before_a_level_or_go_on_through_it_is_refused()
     700 up takes two risers, 287: before its edge, where nothing carries the foot."""
     lands = plan(_over_a_level(400, height_mm=300))
     [flight] = flights(lands.laid.main.brief)
-    assert flight.lands_on == "Q1" and flight.rise_mm == pytest.approx(600)
+    assert (flight.lands_on, flight.rise_mm) == ("Q1", pytest.approx(600))
     check_solids(lands)
     with pytest.raises(JobFault) as refused:
         plan(_over_a_level(400, height_mm=700))
     assert "S1 ends beside level Q1" in str(refused.value)
+
+
+def test_a_pad_lies_round_the_footings_of_another_level():
+    """A flight of 1200 with its last nose 1108 out: its pad, 560.667 deep, reaches 100 past that, into a round hole of 400 whose middle lies
+    1345.5 out, and keeps 1 off it: a segment of radius 201, 137.5 from the middle, is left of it: r² · acos(d / r) − d · √(r² − d²)."""
+    pad, holes = put("deck.steps.0.foot", "pad"), [put("deck.footings.kind", "hole"), put("deck.beams.way", "flush")]
+    made = plan(_over_a_level(1250, pad, *holes, height_mm=300))
+    [poured] = [p.amount for p in made.parts if p.label == "S1 concrete"]
+    segment = 201**2 * math.acos(137.5 / 201) - 137.5 * math.sqrt(201**2 - 137.5**2)
+    assert poured == pytest.approx((1200 * 560.667 - segment) * 100 / 1e9, rel=1e-3)
+    check_solids(made)
 
 
 def test_flights_of_two_levels_keep_clear_of_each_other():
@@ -349,8 +360,8 @@ def test_the_posts_of_a_handrail_do_not_stand_in_a_level_beside_the_flight():
     steps = [put("deck.steps.0.at_mm", 1000), put("deck.steps.0.width_mm", 1000), put("deck.steps.0.handrail", "near")]
     made = plan(_over_a_level(0, *steps, height_mm=600, **beside))
     [flight] = flights(made.laid.main.brief)
-    assert flight.in_deck("near") == list(range(1, flight.treads + 1)) and not flight.in_deck("far")
-    assert made.count("handrail") == 0 and "handrail_room" in {f.rule for f in made.findings}
+    assert (flight.in_deck("near"), flight.in_deck("far")) == (list(range(1, flight.treads + 1)), [])
+    assert (made.count("handrail"), "handrail_room" in {f.rule for f in made.findings}) == (0, True)
     check_solids(made)
 
 

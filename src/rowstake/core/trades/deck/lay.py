@@ -119,9 +119,10 @@ def lay_levels(job: DeckJob) -> tuple[DeckLevel, ...]:
             )  # fmt: skip
         taken = taken.union(low.where)
         out.append(low)
+    levels = tuple(out)
     for component in components(main.brief.deck.there):
-        component.together(tuple(out))
-    there = [beam.label for level in out for beam in level.supports.beams]
+        levels = component.together(levels)
+    there = [beam.label for level in levels for beam in level.supports.beams]
     if strange := next((f.beam for f in job.deck.posts.fixed if f.beam not in there), None):
         raise refuse(
             "deck.posts.fixed",
@@ -129,7 +130,7 @@ def lay_levels(job: DeckJob) -> tuple[DeckLevel, ...]:
             ", ".join(there) or "no beam at all",
             f"There is no beam {strange} that posts stand under",
         )
-    return tuple(out)
+    return levels
 
 
 def _lower(main: DeckLevel, level: Level, n: int) -> DeckLevel:

@@ -40,8 +40,8 @@ def _no_strips(_: DeckLevel) -> list[Strip]:
     return []
 
 
-def _goes_together(_: tuple[DeckLevel, ...]) -> None:
-    return None
+def _goes_together(levels: tuple[DeckLevel, ...]) -> tuple[DeckLevel, ...]:
+    return levels
 
 
 def _nothing_to_tell(*_: object) -> None:
@@ -51,8 +51,8 @@ def _nothing_to_tell(*_: object) -> None:
 @dataclass(frozen=True, slots=True)
 class DeckComponent:
     """`order` is its place in the order of the work. `demands` are made of the frame before it is laid, `blocks` once joists,
-    posts and boards are settled; `lay` gives its parts of the level; `together` raises `JobFault` where what it lays of one level is in
-    another's way; `explain` writes its workings.
+    posts and boards are settled; `lay` gives its parts of the level; `together` fits what it has laid of each level to the
+    others, or raises `JobFault`; `explain` writes its workings.
 
     `edits` are its changes to a document by their type; `sections` the use of timber that may be put at a path; `choices` what
     else may be chosen at one; `scenes` its drawings by name and `strips` its marks at full size. Rules of advice lie in its `rules/`.
@@ -62,7 +62,7 @@ class DeckComponent:
     demands: Callable[[DeckBrief], Iterable[Demand]] = _asks_nothing
     blocks: Callable[[DeckLevel], Iterable[Demand]] = _asks_nothing
     lay: Callable[[DeckLevel], list[Part]] = _no_parts
-    together: Callable[[tuple[DeckLevel, ...]], None] = _goes_together
+    together: Callable[[tuple[DeckLevel, ...]], tuple[DeckLevel, ...]] = _goes_together
     explain: Callable[[DeckLevel, Year, Notebook], None] = _nothing_to_tell
     edits: Mapping[type[Any], Callable[[Any, Any], dict[str, Any]]] = field(default_factory=dict)
     sections: Mapping[str, str] = field(default_factory=dict)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 from functools import partial
 
 from rowstake.core.catalogue import CATALOGUE
@@ -88,6 +89,17 @@ def _lay(level: DeckLevel) -> list[Part]:
             out += rail.parts()
             out += [part for n, bay in enumerate(raked(rail), 1) for part in bay.parts(n)]
     return out
+
+
+def _together(levels: tuple[DeckLevel, ...]) -> tuple[DeckLevel, ...]:
+    """Flights of one level in the way of another's are refused; a pad lies round the footings of other levels too."""
+    clear_of_each_other(levels)
+    out = []
+    for level in levels:
+        others = [other for other in levels if other is not level]
+        pads = {part.label: part for own in runs(level.brief) for part in pad(level, own, others)} if others else {}
+        out.append(replace(level, parts=tuple(pads.get(part.label, part) for part in level.parts)) if pads else level)
+    return tuple(out)
 
 
 def _stringers(flight: Flight, stringer: Stringer) -> list[Part]:
@@ -230,7 +242,7 @@ COMPONENT = DeckComponent(
     demands=_demands,
     blocks=_blocks,
     lay=_lay,
-    together=clear_of_each_other,
+    together=_together,
     explain=explain,
     edits=EDITS,
     choices=_choices,

@@ -3,6 +3,9 @@ notched over."""
 
 from __future__ import annotations
 
+from collections.abc import Iterator, Sequence
+
+from shapely import affinity
 from shapely.geometry import MultiPoint, Polygon
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
@@ -17,18 +20,19 @@ from rowstake.core.trades.deck.components.steps.drop import stringer_of
 from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.level import DeckLevel
+from rowstake.core.trades.deck.place import Place
 
 FACTS = CATALOGUE.steps
 LAP_MM = 1.0
 """Strips that meet on a mitre lie so far in each other, so that they are one."""
 
 
-def pad(level: DeckLevel, flight: Flight) -> list[Part]:
+def pad(level: DeckLevel, flight: Flight, others: Sequence[DeckLevel] = ()) -> list[Part]:
     """Concrete and the gravel under it, one for a flight and what goes on round its corners; nothing on paving, a slab or another
-    level."""
+    level. It lies round the footings of its own level, and of others."""
     if flight.lands_on or flight.steps.foot != "pad" or flight.is_wing:
         return []
-    ring = _ring(level, flight)
+    ring = _ring(level, flight, others)
     area, sold, name = abs(Polygon(ring).area) / 1e6, level.brief.sold, flight.steps.id
     out, top, pose = [], flight.foot_mm, level.place.pose
     for what, thick in (("concrete", FACTS.pad_mm), ("gravel", FACTS.pad_gravel_mm)):
@@ -80,24 +84,28 @@ def _strip(level: DeckLevel, flight: Flight) -> BaseGeometry:
     return MultiPoint(corners).convex_hull
 
 
-def _ring(level: DeckLevel, flight: Flight) -> tuple[Flat, ...]:
+def _ring(level: DeckLevel, flight: Flight, others: Sequence[DeckLevel]) -> tuple[Flat, ...]:
     """Under all of the flight, less what footings take of it, and posts that stand lower than its top."""
     whole = unary_union([_strip(level, own) for own in flight.runs])
-    reach = flight.foot_mm - FACTS.pad_mm - FACTS.pad_gravel_mm
-    taken = [
-        Polygon(part.solid.profile)
-        for part in level.parts
-        if part.solid
-        and (
-            part.step == "holes"
-            or (part.kind == "post" and part.solid.box[0][2] - level.place.ground_mm < flight.foot_mm)
-        )
-        and part.solid.box[1][2] - level.place.ground_mm > reach
-    ]
+    top = flight.foot_mm + level.place.ground_mm
+    taken = [ring for own in (level, *others) for ring in _taken(own, level.place, top)]
     left = whole.difference(unary_union(taken).buffer(1.0, join_style="mitre")) if taken else whole
     pieces = [g for g in getattr(left, "geoms", [left]) if isinstance(g, Polygon)]
     best = max(pieces, key=lambda g: g.area)
     return tuple((float(x), float(y)) for x, y in best.exterior.coords[:-1])
+
+
+def _taken(level: DeckLevel, place: Place, top: float) -> Iterator[Polygon]:
+    """On the plan of a place, what stands or is dug of a level as high as a pad lies with such a top over the deck's datum."""
+    aside, reach = (
+        (level.place.x_mm - place.x_mm, level.place.y_mm - place.y_mm),
+        top - FACTS.pad_mm - FACTS.pad_gravel_mm,
+    )
+    for part in level.parts:
+        if not part.solid or part.solid.box[1][2] <= reach:
+            continue
+        if part.step == "holes" or (part.kind == "post" and part.solid.box[0][2] < top):
+            yield affinity.translate(Polygon(part.solid.profile), *aside)
 
 
 def spoil_m3(parts: list[Part]) -> float:
