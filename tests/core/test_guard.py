@@ -15,7 +15,8 @@ from rowstake.core.plan import plan
 from rowstake.core.trades.deck.components.guard.bays import bays_of
 from rowstake.core.trades.deck.components.guard.cables import pulled
 from rowstake.core.trades.deck.components.guard.gate import gates
-from rowstake.core.trades.deck.components.guard.line import drop_mm, guarded, lay_line, usual_most_mm
+from rowstake.core.trades.deck.components.guard.line import lay_line, usual_most_mm
+from rowstake.core.trades.deck.components.guard.where import drop_mm, guarded
 from rowstake.core.trades.deck.shape import edges, leans
 from tests.decks import ANY, cut, deck, planned
 from tests.holds.deck import check_deck

@@ -90,6 +90,10 @@ class DeckBrief:
         """True where joists run along the house, under boards laid straight out from it."""
         return self.deck.boards.run == "across"
 
+    def at_house(self, edge: Edge) -> bool:
+        """True where nobody falls or steps off an edge: it meets a wall, or lies along the house on posts of its own."""
+        return self.at_wall(edge) or (edge.wall and not self.place.number)
+
     def at_wall(self, edge: Edge) -> bool:
         """True where an edge of the plan meets a wall: the house of a ledger deck, and the ends named beside it."""
         if edge.hole:
@@ -140,6 +144,11 @@ class DeckBrief:
     @property
     def guard_over_mm(self) -> float:
         return self.deck.over.guard_over_mm or self.region.guard_over_mm
+
+    @property
+    def guard_high_mm(self) -> float:
+        """The top of a guard over the boards."""
+        return self.deck.guard.high_mm or self.region.guard_high_mm
 
     @property
     def permit_over_mm(self) -> float:

@@ -18,7 +18,7 @@ from rowstake.core.trades.deck.carried import dig_footings, stand_posts
 from rowstake.core.trades.deck.components import components
 from rowstake.core.trades.deck.corners import corners
 from rowstake.core.trades.deck.demands import Nailer
-from rowstake.core.trades.deck.document import DeckJob, Level
+from rowstake.core.trades.deck.document import DeckJob
 from rowstake.core.trades.deck.frame import Stick
 from rowstake.core.trades.deck.ledger import plan_ledger
 from rowstake.core.trades.deck.level import DeckLevel
@@ -26,7 +26,7 @@ from rowstake.core.trades.deck.members import doubled, frame_sticks
 from rowstake.core.trades.deck.parted import parted
 from rowstake.core.trades.deck.place import Place
 from rowstake.core.trades.deck.settle import settled_frame
-from rowstake.core.trades.deck.stack import ground_at
+from rowstake.core.trades.deck.stack import place_of
 from rowstake.core.trades.deck.work import beside_posts, worked
 
 TOUCH_MM2 = 1000.0
@@ -111,7 +111,7 @@ def lay_levels(job: DeckJob) -> tuple[DeckLevel, ...]:
     taken: BaseGeometry = main.shape
     out = [main]
     for n, level in enumerate(job.deck.levels[1:], 1):
-        low = _lower(main, level, n)
+        low = lay_level(resolve_deck(job, place_of(main.brief, n)))
         if low.where.intersection(taken).area > TOUCH_MM2:
             raise refuse(
                 f"deck.levels.{n}.y_mm", f"{level.x_mm:g}, {level.y_mm:g}", "a place clear of the deck and the other levels",
@@ -131,15 +131,3 @@ def lay_levels(job: DeckJob) -> tuple[DeckLevel, ...]:
             f"There is no beam {strange} that posts stand under",
         )
     return levels
-
-
-def _lower(main: DeckLevel, level: Level, n: int) -> DeckLevel:
-    """Another level on its own ground. Raises `JobFault` where the ground there lies as high as its boards."""
-    ground = ground_at(main.brief, (level.x_mm, level.y_mm))
-    least = Level.model_fields["height_mm"].metadata[0].ge
-    if level.height_mm - ground < least:
-        raise refuse(
-            f"deck.levels.{n}.height_mm", f"{level.height_mm:g} mm", f"at least {ground + least:g} mm there",
-            f"The ground under level {level.id} lies {main.brief.printer.length(ground)} up: it leaves no room for its boards",
-        )  # fmt: skip
-    return lay_level(resolve_deck(main.brief.job, Place(n, level.id, level.x_mm, level.y_mm, ground)))

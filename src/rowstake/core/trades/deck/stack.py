@@ -5,10 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
+from rowstake.core.faults import refuse
 from rowstake.core.reckoners.height_stack import HeightStack, HeightStackOut
 from rowstake.core.reckoners.height_stack import run as height_stack
 from rowstake.core.trades.deck.beam_line import BeamLine, Supports
 from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.document import Level
+from rowstake.core.trades.deck.place import Place
 from rowstake.core.trades.deck.shape import Point
 
 NO_POST_MM = 0.5
@@ -60,6 +63,22 @@ def ground_at(brief: DeckBrief, at: Point) -> float:
     """The ground at a point of the plan, below zero where it falls: a plane from the left end of the house wall."""
     ground, shape = brief.ground, brief.shape
     return -ground.fall_along_mm * at[0] / shape.width_mm - ground.fall_out_mm * at[1] / shape.out_mm
+
+
+def place_of(main: DeckBrief, number: int) -> Place:
+    """Where a level stands, by its number; `main` is the brief of the first. Raises `JobFault` where the ground there lies as high as its
+    boards."""
+    if not number:
+        return main.place
+    level = main.job.deck.levels[number]
+    ground = ground_at(main, (level.x_mm, level.y_mm))
+    least = Level.model_fields["height_mm"].metadata[0].ge
+    if level.height_mm - ground < least:
+        raise refuse(
+            f"deck.levels.{number}.height_mm", f"{level.height_mm:g} mm", f"at least {ground + least:g} mm there",
+            f"The ground under level {level.id} lies {main.printer.length(ground)} up: it leaves no room for its boards",
+        )  # fmt: skip
+    return Place(number, level.id, level.x_mm, level.y_mm, ground)
 
 
 def joist_depth(brief: DeckBrief, supports: Supports) -> float:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowstake.core.trades.deck.components.guard.bays import bays_of
-from rowstake.core.trades.deck.components.guard.line import post_of
+from rowstake.core.trades.deck.components.guard.mounts import post_of
 from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.components.steps.stringers import Stringer
 from rowstake.core.trades.deck.fixings import deck_screw

@@ -18,7 +18,8 @@ from rowstake.core.trades.deck.components.guard.drawing import scenes
 from rowstake.core.trades.deck.components.guard.explain import explain
 from rowstake.core.trades.deck.components.guard.fill import fill, hardware
 from rowstake.core.trades.deck.components.guard.gate import gates
-from rowstake.core.trades.deck.components.guard.line import PostPlace, lay_line, post_of
+from rowstake.core.trades.deck.components.guard.line import lay_line
+from rowstake.core.trades.deck.components.guard.mounts import PostPlace, post_of
 from rowstake.core.trades.deck.components.guard.posts import posts
 from rowstake.core.trades.deck.demands import BlockAt, StandsThrough
 from rowstake.core.trades.deck.level import DeckLevel

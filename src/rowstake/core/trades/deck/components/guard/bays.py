@@ -12,7 +12,8 @@ from rowstake.core.reckoners.balusters import Balusters, Spindled
 from rowstake.core.reckoners.balusters import run as balusters
 from rowstake.core.space import Pose
 from rowstake.core.trades.deck.brief import DeckBrief
-from rowstake.core.trades.deck.components.guard.line import PostPlace, face_half_mm, lay_line
+from rowstake.core.trades.deck.components.guard.line import lay_line
+from rowstake.core.trades.deck.components.guard.mounts import PostPlace, face_half_mm
 from rowstake.core.trades.deck.level import DeckLevel
 
 FACTS = CATALOGUE.steps
@@ -78,7 +79,7 @@ class GuardBay:
     def rails(self) -> tuple[tuple[float, float], tuple[float, float]]:
         """From where to where over the boards the lower and the upper rail are."""
         guard, wide = self.brief.deck.guard, self.rail.width_mm
-        top = high_mm(self.brief) - cap_mm(self.brief)
+        top = self.brief.guard_high_mm - cap_mm(self.brief)
         return (guard.under_mm, guard.under_mm + wide), (top - wide, top)
 
     @property
@@ -122,11 +123,6 @@ class GuardBay:
 def bays_of(level: DeckLevel) -> list[GuardBay]:
     line = lay_line(level)
     return [GuardBay(level.brief, line.posts[a], line.posts[b]) for run in line.runs for a, b in pairwise(run.posts)]
-
-
-def high_mm(brief: DeckBrief) -> float:
-    """The top of the guard over the boards."""
-    return brief.deck.guard.high_mm or brief.region.guard_high_mm
 
 
 def cap_section(brief: DeckBrief) -> Section | None:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.structure.timber import bending_mpa, read_stick
 from rowstake.core.trades.deck.components.guard.bays import GuardBay
-from rowstake.core.trades.deck.components.guard.line import post_of
+from rowstake.core.trades.deck.components.guard.mounts import post_of
 
 FACTS = CATALOGUE.steps
 

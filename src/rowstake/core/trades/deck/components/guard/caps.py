@@ -8,8 +8,9 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import timber
 from rowstake.core.parts import Hold, Part
 from rowstake.core.space import Solid
-from rowstake.core.trades.deck.components.guard.bays import cap_section, high_mm
-from rowstake.core.trades.deck.components.guard.line import GuardLine, GuardRun, PostPlace, post_of
+from rowstake.core.trades.deck.components.guard.bays import cap_section
+from rowstake.core.trades.deck.components.guard.line import GuardLine, GuardRun
+from rowstake.core.trades.deck.components.guard.mounts import PostPlace, face_half_mm
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.shape import SQUARE, Point, set_in
 
@@ -22,16 +23,20 @@ def caps(level: DeckLevel, line: GuardLine) -> list[Part]:
     if section is None:
         return []
     ring, place, brief = list(line.ring), level.place, level.brief
-    half, post = section.width_mm / 2, post_of(brief).width_mm / 2
+    half, face = section.width_mm / 2, face_half_mm(brief)
     sides = [set_in(ring, lambda e, w=w: line.set_off_mm[ring.index(e)] + w) for w in (-half, half)]  # type: ignore[misc]
-    top, longest, screws = brief.height_mm + high_mm(brief), max(section.lengths_mm), place.label("guard cap screws")
+    top, longest, screws = (
+        brief.height_mm + brief.guard_high_mm,
+        max(section.lengths_mm),
+        place.label("guard cap screws"),
+    )
     out: list[Part] = []
     for number, run in enumerate(line.runs, 1):
         i = ring.index(run.edge)
         posts = [line.posts[n] for n in run.posts]
         corners = [
             _over_one_post(line, run, first, sides)
-            or _cap_end(run, posts, first, [side[(i + (not first)) % len(ring)] for side in sides], half, post)
+            or _cap_end(run, posts, first, [side[(i + (not first)) % len(ring)] for side in sides], half, face)
             for first in (True, False)
         ]
         marks = [_on(run, line.posts[n].at) for n in run.posts]
@@ -68,13 +73,15 @@ def _across(base: Point, run: GuardRun, along: float, inwards: float) -> Point:
 
 
 def _cap_end(
-    run: GuardRun, posts: list[PostPlace], first: bool, mitred: list[Point], half: float, post: float
+    run: GuardRun, posts: list[PostPlace], first: bool, mitred: list[Point], half: float, face: float
 ) -> list[Point]:
-    """The two corners of a cap's end, the outer one first: at the mitre, or square just past the end post."""
-    if run.corners[0 if first else 1]:
+    """The two corners of a cap's end, the outer one first: at the mitre, or square just past the end post; flush with it beside steps and other
+    levels."""
+    end = 0 if first else -1
+    if run.corners[end]:
         return mitred
-    at, past = posts[0 if first else -1].at, (-1 if first else 1) * (post + FACTS.cap_past_mm)
-    return [_across(at, run, past, w) for w in (-half, half)]
+    past = face + FACTS.cap_past_mm * (not run.broken[end])
+    return [_across(posts[end].at, run, -past if first else past, w) for w in (-half, half)]
 
 
 def _over_one_post(line: GuardLine, run: GuardRun, first: bool, sides: list[list[Point]]) -> list[Point]:

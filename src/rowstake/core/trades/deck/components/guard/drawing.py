@@ -10,7 +10,7 @@ from itertools import pairwise
 from rowstake.core.drawing.scene import Scene, Sketch
 from rowstake.core.drawing.solids import beyond_shapes
 from rowstake.core.space.views import page
-from rowstake.core.trades.deck.components.guard.bays import GuardBay, high_mm
+from rowstake.core.trades.deck.components.guard.bays import GuardBay
 from rowstake.core.trades.deck.components.guard.gate import gate_scenes
 from rowstake.core.trades.deck.components.guard.line import GuardLine, GuardRun, lay_line
 from rowstake.core.trades.deck.level import DeckLevel
@@ -35,7 +35,7 @@ def _elevation(level: DeckLevel, line: GuardLine, run: GuardRun, number: int, na
     for shape in beyond_shapes(parts, view):
         board.add(replace(shape, points=tuple((x - x0, z - z0) for x, z in shape.points)))
     marks = [view.flat(place.pose.point(*line.posts[n].at, 0.0))[0] - x0 for n in run.posts]
-    high = high_mm(brief)
+    high = brief.guard_high_mm
     board.line((marks[0] - 300, 0.0), (marks[-1] + 300, 0.0), "ground")
     for a, b in pairwise(marks):
         board.dim((a, -250.0), (b, -250.0), p.bare(b - a), -0.6)

@@ -5,10 +5,11 @@ from __future__ import annotations
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Notebook
 from rowstake.core.trades.deck.components.base import TRADE
-from rowstake.core.trades.deck.components.guard.bays import GuardBay, bays_of, high_mm
+from rowstake.core.trades.deck.components.guard.bays import GuardBay, bays_of
 from rowstake.core.trades.deck.components.guard.cables import pulled
 from rowstake.core.trades.deck.components.guard.gate import explain_gates
-from rowstake.core.trades.deck.components.guard.line import lay_line, post_of, usual_most_mm
+from rowstake.core.trades.deck.components.guard.line import lay_line, usual_most_mm
+from rowstake.core.trades.deck.components.guard.mounts import post_of
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.year import Year
 
@@ -23,7 +24,7 @@ def explain(level: DeckLevel, _: Year, book: Notebook) -> None:
     widest = max(bays, key=lambda b: b.centres_mm)
     most = brief.deck.guard.most_mm or usual_most_mm(brief)
     book.note(
-        "guard", "Guard", f"{len(line.posts)} posts, {p.length(high_mm(brief))} high",
+        "guard", "Guard", f"{len(line.posts)} posts, {p.length(brief.guard_high_mm)} high",
         rule=f"Along every edge more than {p.length(brief.guard_over_mm)} over the ground or what lies before it, or as chosen; stopped at the "
         f"house and at steps. Posts at corners and ends, equal bays between them of at most {p.length(most)}; one that a joist is in the way "
         "of stands beside it. A guard at a pool is another rule, stricter: ask for it.",
@@ -67,7 +68,7 @@ def _push(level: DeckLevel, book: Notebook) -> None:
     if brief.deck.guard.mount == "surface":
         return
     apart = level.joist_mm - 2 * FACTS.bolt_edge_mm
-    lever = high_mm(brief) + brief.height_mm - level.frame_top_mm + level.joist_mm - FACTS.bolt_edge_mm
+    lever = brief.guard_high_mm + brief.height_mm - level.frame_top_mm + level.joist_mm - FACTS.bolt_edge_mm
     pull = FACTS.push_kn * lever / max(apart, 1.0)
     book.note(
         "guard_push", "Pull on a guard post's upper bolt", p.force(pull),

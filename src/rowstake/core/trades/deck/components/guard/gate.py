@@ -23,7 +23,8 @@ from rowstake.core.space.views import page
 from rowstake.core.trades.deck.components.base import TRADE
 from rowstake.core.trades.deck.components.guard.bays import GuardBay
 from rowstake.core.trades.deck.components.guard.fill import hardware
-from rowstake.core.trades.deck.components.guard.line import PostPlace, lay_line
+from rowstake.core.trades.deck.components.guard.line import lay_line
+from rowstake.core.trades.deck.components.guard.mounts import PostPlace
 from rowstake.core.trades.deck.components.steps.flight import Flight
 from rowstake.core.trades.deck.components.steps.on_edge import runs
 from rowstake.core.trades.deck.level import DeckLevel

@@ -8,8 +8,9 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.goods import Good, timber
 from rowstake.core.parts import Hold, Part, letters
 from rowstake.core.space import Flat, Solid
-from rowstake.core.trades.deck.components.guard.bays import cap_mm, high_mm
-from rowstake.core.trades.deck.components.guard.line import GuardLine, PostPlace, face_half_mm, post_of
+from rowstake.core.trades.deck.components.guard.bays import cap_mm
+from rowstake.core.trades.deck.components.guard.line import GuardLine
+from rowstake.core.trades.deck.components.guard.mounts import PostPlace, face_half_mm, post_of
 from rowstake.core.trades.deck.level import DeckLevel
 
 FACTS = CATALOGUE.steps
@@ -21,7 +22,7 @@ def _square(post: PostPlace, half: float) -> tuple[Flat, ...]:
 
 def posts(level: DeckLevel, line: GuardLine) -> list[Part]:
     brief, section, place = level.brief, post_of(level.brief), level.place
-    half, top = section.width_mm / 2, brief.height_mm + high_mm(brief) - cap_mm(brief)
+    half, top = section.width_mm / 2, brief.height_mm + brief.guard_high_mm - cap_mm(brief)
     under = level.frame_top_mm - level.joist_mm
     bolts, bases = place.label("guard bolts"), place.label("guard bases")
     out: list[Part] = []

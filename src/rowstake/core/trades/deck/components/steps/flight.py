@@ -259,14 +259,15 @@ class Flight:
 
     def in_deck(self, side: str, under_mm: float | None = None) -> list[int]:
         """The treads whose post of a handrail on a side would stand in the deck, as beside an inside corner, or in a level beside it whose
-        boards lie over so much under the tread: as far as a post may reach down, where nothing is given."""
+        boards lie over so much under the tread. Where nothing is given: as far as a post may reach down, and as the guard there reaches up."""
         post, at = CATALOGUE.sections[self.brief.region.post], self.steps.at_mm
         a, b = (
             (at - post.thickness_mm, at)
             if side == "near"
             else (at + self.steps.width_mm, at + self.steps.width_mm + post.thickness_mm)
         )
-        down = self._posts_down_mm if under_mm is None else under_mm
+        guard = self.brief.guard_high_mm * (self.brief.deck.guard.edges != "none")
+        down = self._posts_down_mm + guard if under_mm is None else under_mm
         beside = [
             (level.height_mm - self.brief.place.ground_mm, place)
             for level, place in self.brief.others

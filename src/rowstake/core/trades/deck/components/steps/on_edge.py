@@ -11,7 +11,7 @@ from shapely.geometry import Polygon
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.once import once
-from rowstake.core.trades.deck.brief import DeckBrief
+from rowstake.core.trades.deck.brief import DeckBrief, resolve_deck
 from rowstake.core.trades.deck.components.steps.flight import (
     TOUCHES_MM2,
     Flight,
@@ -27,6 +27,7 @@ from rowstake.core.trades.deck.fascia import open_edge, stands_mm
 from rowstake.core.trades.deck.frame import frame_outline
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.shape import Edge, edges, leans, rings
+from rowstake.core.trades.deck.stack import place_of
 
 FACTS = CATALOGUE.steps
 MANY_TIMES = 12
@@ -63,6 +64,18 @@ def clear_of_each_other(levels: tuple[DeckLevel, ...]) -> None:
     for one, other in combinations([flights(level.brief) for level in levels], 2):
         for a, b in product(one, other):
             _clear(a, b)
+
+
+def arriving(brief: DeckBrief) -> list[Polygon]:
+    """What the flights of other levels that end on this one cover, on its own plan."""
+    main = brief if not brief.place.number else resolve_deck(brief.job)
+    out = []
+    for n in range(len(brief.job.deck.levels)) if brief.deck.steps else ():
+        if n != brief.place.number:
+            other = resolve_deck(brief.job, place_of(main, n))
+            ends = [own for flight in flights(other) if flight.lands_on == brief.level.id for own in flight.runs]
+            out += [affinity.translate(_on_site(own), -brief.place.x_mm, -brief.place.y_mm) for own in ends]
+    return out
 
 
 def _clear(one: Flight, other: Flight) -> None:
@@ -112,7 +125,7 @@ def _corner(brief: DeckBrief, n: int, steps: Steps, edge: Edge, near: bool, run:
     beside = ring[(i + 1) % len(ring)] if ahead else ring[i - 1]
     first, then = (edge, beside) if ahead else (beside, edge)
     turn = first.along[0] * then.along[1] - first.along[1] * then.along[0]
-    if beside.wall or brief.at_wall(beside) or leans(beside) or abs(turn) < 0.99:
+    if brief.at_house(beside) or leans(beside) or abs(turn) < 0.99:
         raise refuse(field, f"{run:g} mm", "an open, square corner of the deck at that end",
                      f"{steps.id} cannot go round there")  # fmt: skip
     if run > beside.length_mm + 0.5:

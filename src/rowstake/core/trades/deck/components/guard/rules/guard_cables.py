@@ -9,7 +9,7 @@ from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.parts import Finding
 from rowstake.core.trades.deck.components.guard.bays import bays_of
 from rowstake.core.trades.deck.components.guard.cables import pulled
-from rowstake.core.trades.deck.components.guard.line import post_of
+from rowstake.core.trades.deck.components.guard.mounts import post_of
 from rowstake.core.trades.deck.level import DeckLevel
 
 FACTS = CATALOGUE.steps
