@@ -176,6 +176,10 @@ TROUBLE = {
         4000, 3000, 600, {"do": "add_cut", "kind": "notch", "corner": "far_left"}, *cut(along_mm=1500, out_mm=1500), STEPS,
         put("deck.steps.0.at_mm", 300), put("deck.steps.0.width_mm", 1200), put("deck.steps.0.handrail", "far"),
     ),
+    "footing_high": deck(
+        2500, 2000, 500, {"do": "add_level"}, put("deck.levels.1.y_mm", 2000), put("deck.levels.1.height_mm", 214),
+        put("deck.beams.way", "flush"), put("deck.boards.fascia", "na_1x8"), region="north_america",
+    ),
 }  # fmt: skip
 
 

@@ -10,6 +10,7 @@ from shapely.geometry import Polygon
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.desk import desk
+from rowstake.core.edits import apply_raw
 from rowstake.core.plan import plan
 from rowstake.core.trades.deck.components.guard.line import lay_line
 from rowstake.core.trades.deck.components.guard.mounts import post_of
@@ -82,6 +83,23 @@ def test_steps_that_arrive_on_a_level_open_its_guard():
     assert reach(low, "house") == [(122, 1450), (2550, 3878)]
     assert openings(low.brief, edge_of(low, "house"), 50.0) == [pytest.approx((1450, 2550))]
     check_solids(made)
+
+
+def test_a_level_that_steps_lead_down_to_may_lie_deeper_than_a_riser():
+    steps = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.width_mm", 1000), put("deck.steps.0.at_mm", 1500)]
+    assert "level_step" in {f.rule for f in two(300).findings}
+    assert "level_step" not in {f.rule for f in two(300, *steps).findings}
+
+
+def test_footings_that_stand_up_into_another_level_are_told():
+    """A footing under the deck's far beam reaches under the edge of a level 150 up: its top lies 50 up, that level's joists less than that."""
+    low = two(150, put("deck.beams.way", "flush"), put("deck.footings.kind", "pad"))
+    high = two(400, put("deck.beams.way", "flush"), put("deck.footings.kind", "pad"))
+    assert "footing_high" not in {f.rule for f in high.findings}
+    [told] = [f for f in low.findings if f.rule == "footing_high"]
+    assert set(told.where) <= {f.label for f in low.laid.footings}
+    deeper = plan(apply_raw(low.brief.job, list(told.fixes[0].edits)))
+    assert "footing_high" not in {f.rule for f in deeper.findings}
 
 
 def test_posts_outside_the_rim_stand_on_it_and_not_where_another_level_lies():

@@ -26,7 +26,7 @@ TOLD = {
     "off_frame": (set(), BOARDS),
     # No room for a post, a frame or a bearing: frame lies in footings or in itself, and what it would carry is held by nothing.
     # There the beams are taken to be propped, and all that they carry has to be held.
-    "stack_fit": (EARTH | FRAME, {"post", "post brace"}),
+    "stack_fit": (EARTH | FRAME | {"guard post"}, {"post", "post brace"}),
     "hole_room": (FRAME | {"post"}, FRAME | BOARDS),
     "clipped_corner": (set(), FRAME | BOARDS | {"fascia"}),
 }
@@ -41,7 +41,12 @@ WITH = {
 NAMED = {"corner_rail"}
 """Rules whose own places alone may be loose."""
 FENCE = {k.id for k in KINDS.values()} - EARTH | {"post"}
-CROWDED = {"narrow_strip": {"post", "beam"}, "stack_fit": EARTH | BOARDS | {"fascia"}, "line_near": FENCE}
+CROWDED = {
+    "footing_high": EARTH | FRAME | BOARDS | {"fascia"},
+    "narrow_strip": {"post", "beam"},
+    "stack_fit": EARTH | BOARDS | {"fascia"},
+    "line_near": FENCE,
+}
 """By rule: kinds that may clash with each other, one of the two being a place that it names, or a part of one."""
 
 

@@ -1,4 +1,4 @@
-"""A step between two levels that is more than one riser, or no step at all."""
+"""A step between two levels that is more than one riser with no steps that lead down to it, or no step at all."""
 
 from __future__ import annotations
 
@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowstake.core.advice.base import found, put
 from rowstake.core.parts import Finding
+from rowstake.core.trades.deck.components.steps.on_edge import arriving
 from rowstake.core.trades.deck.laid import DeckPlan
 
 
@@ -14,7 +15,7 @@ def look(planned: DeckPlan) -> Iterator[Finding]:
     riser, above = brief.riser_most_mm, brief.height_mm
     for low in sorted(planned.laid.lower, key=lambda q: -q.top_mm):
         step = above - low.top_mm
-        if 0 < step <= riser + 0.5:
+        if 0 < step <= riser + 0.5 or arriving(low.brief):
             above = low.top_mm
             continue
         wanted = above - riser
