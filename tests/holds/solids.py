@@ -15,6 +15,7 @@ from rowstake.core.parts import Hold
 
 EARTH = {"concrete", "gravel", "soil", "foam", "footing block", "post"}
 FRAME = {k.id for k in KINDS.values() if k.layer in ("beams", "joists", "blocks")}
+STEPS = {k.id for k in KINDS.values() if k.layer == "steps"} - EARTH
 BOARDS = {"board", "gate board", "border", "breaker"}
 TOLD = {
     "footings_meet": (EARTH, set()),
@@ -42,7 +43,7 @@ NAMED = {"corner_rail"}
 """Rules whose own places alone may be loose."""
 FENCE = {k.id for k in KINDS.values()} - EARTH | {"post"}
 CROWDED = {
-    "footing_high": EARTH | FRAME | BOARDS | {"fascia"},
+    "footing_high": EARTH | FRAME | BOARDS | STEPS | {"fascia"},
     "narrow_strip": {"post", "beam"},
     "stack_fit": EARTH | BOARDS | {"fascia"},
     "line_near": FENCE,

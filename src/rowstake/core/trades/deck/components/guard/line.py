@@ -24,7 +24,7 @@ from rowstake.core.trades.deck.components.guard.mounts import (
     post_of,
     set_off,
 )
-from rowstake.core.trades.deck.components.guard.where import Stretch, guarded, openings
+from rowstake.core.trades.deck.components.guard.where import Stretch, convex, guarded, openings
 from rowstake.core.trades.deck.components.steps.on_edge import runs
 from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.trades.deck.shape import Edge, Point, edges, rings, set_in
@@ -81,7 +81,7 @@ def lay_line(level: DeckLevel) -> GuardLine:
     joined = {i for i in sides if _goes_on(level, sides.get((i - 1) % len(ring)), sides[i])}
     for i in sorted(joined):
         one, other = sides[(i - 1) % len(ring)], sides[i]
-        if "outside" in (one.mount, other.mount) and (one.mount != other.mount or _convex(one.edge, other.edge)):
+        if "outside" in (one.mount, other.mount) and (one.mount != other.mount or convex(one.edge, other.edge)):
             continue  # a post on either side of the corner
         near = next(
             (n for n, q in enumerate(posts) if math.dist(q.at, points[i]) < 2 * half + FACTS.least_bay_mm), None
@@ -125,8 +125,8 @@ def _sides(
             continue
         by = {edge: off[i]}
         for k in (i - 1, (i + 1) % len(ring)):
-            convex = _convex(ring[k], edge) if k == i - 1 else _convex(edge, ring[k])
-            by[ring[k]] = end_off(level, mount[i], (ring[k], mount[k]), half, convex)
+            turns = convex(ring[k], edge) if k == i - 1 else convex(edge, ring[k])
+            by[ring[k]] = end_off(level, mount[i], (ring[k], mount[k]), half, turns)
         points = set_in(ring, lambda e, by=by: by.get(e, 0.0))  # type: ignore[misc]
         start, whole = points[i], _whole(level, edge, math.dist(points[i], points[(i + 1) % len(ring)]), half)
         out[i] = GuardSide(edge, mount[i], start, whole, tuple(_stretches(level, edge, start, whole, half)))
@@ -158,12 +158,6 @@ def _goes_on(level: DeckLevel, one: GuardSide | None, other: GuardSide) -> bool:
     if one is None or not one.stretches or not other.stretches or _gone_round(level, other.edge.a):
         return False
     return one.reached(one.stretches[-1])[1] and other.reached(other.stretches[0])[0]
-
-
-def _convex(one: Edge, other: Edge) -> bool:
-    """Whether the deck turns an outside corner from an edge to the next."""
-    (ax, ay), (bx, by) = one.along, other.along
-    return ax * by - ay * bx > 0
 
 
 def _gone_round(level: DeckLevel, corner: Point) -> bool:

@@ -57,15 +57,16 @@ def face_half_mm(brief: DeckBrief) -> float:
 def mounts(level: DeckLevel, ring: list[Edge], on: list[bool]) -> list[str]:
     """By edge, as chosen; on bases on a clipped corner, and where posts outside the rim find no room: where another level lies before it, and
     beside a guarded edge that is clipped or too short for two of them."""
-    chosen: str = level.brief.deck.guard.mount
-    post, sleeve = post_of(level.brief).width_mm, FACTS.sleeve_mm if level.brief.deck.guard.sleeves else 0.0
+    guard, post = level.brief.deck.guard, post_of(level.brief).width_mm
+    chosen, sleeve = str(guard.mount), FACTS.sleeve_mm if guard.sleeves else 0.0
+    reach = max(post + sleeve, (post + level.brief.square.width_mm) / 2 if guard.cap else 0.0)
 
     def tight(edge: Edge) -> bool:
         return leans(edge) or edge.length_mm < 2 * (post + 3 * sleeve + frame_at(level, edge)[0])
 
     def taken(i: int, edge: Edge) -> bool:
         beside = (ring[k] for k in (i - 1, i, (i + 1) % len(ring)) if on[k])
-        return any(map(tight, beside)) or beside_level(level, edge, post + sleeve)
+        return any(map(tight, beside)) or beside_level(level, edge, reach)
 
     return [BASES if leans(edge) or (chosen == "outside" and taken(i, edge)) else chosen for i, edge in enumerate(ring)]
 
@@ -81,15 +82,17 @@ def set_off(level: DeckLevel, edge: Edge, mount: str, half: float) -> float:
 
 
 def end_off(level: DeckLevel, own: str, other: tuple[Edge, str], half: float, convex: bool) -> float:
-    """From the edge beside it to the middle of the last post of one whose posts are held so: that of the corner's own post where both share one; a post
-    outside the rim ends with the frame there, since past an outside corner it would be bolted to nothing."""
+    """From the edge beside it to the middle of the last post of one whose posts are held so. Where both are held alike that is the corner's own;
+    but a post outside the rim ends with the frame there, since past an outside corner it would be bolted to nothing. Where they are not, each has
+    its own, clear of the other's: outside the rim before the boards of an inside corner."""
     (edge, mount), sleeve = other, face_half_mm(level.brief) - half
     if level.brief.at_house(edge):
         return 0.0
     if own == "outside" and convex:
         return frame_at(level, edge)[0] + half + 2 * sleeve
-    apart = own != mount and "outside" in (own, mount)
-    return set_off(level, edge, own, half) + 2 * sleeve if apart else set_off(level, edge, mount, half)
+    if "outside" not in (own, mount) or own == mount:
+        return set_off(level, edge, mount, half)
+    return -half - sleeve if own == "outside" else set_off(level, edge, own, half) + 2 * sleeve
 
 
 def behind(level: DeckLevel, edge: Edge, mount: str) -> float:

@@ -6,11 +6,12 @@ from collections.abc import Iterator
 from itertools import pairwise
 
 from shapely.geometry import LineString, Polygon, box
+from shapely.geometry import Point as Spot
 
 from rowstake.core.trades.deck.brief import DeckBrief
 from rowstake.core.trades.deck.components.steps.on_edge import arriving, runs
 from rowstake.core.trades.deck.level import DeckLevel
-from rowstake.core.trades.deck.shape import Edge, edges
+from rowstake.core.trades.deck.shape import Edge, edges, rings
 from rowstake.core.trades.deck.stack import ground_at
 
 Stretch = tuple[float, float]
@@ -65,12 +66,38 @@ def _before(brief: DeckBrief, edge: Edge) -> list[tuple[int, Stretch]]:
 def beside_level(level: DeckLevel, edge: Edge, reach_mm: float) -> bool:
     """Whether another level, its guard or what hangs as far out along an edge of its own is in the way of what hangs so far out along an
     edge."""
-    brief, under, strip = level.brief, level.frame_top_mm - level.joist_mm, _strip(edge, reach_mm)
-    return any(
-        other.height_mm - brief.place.ground_mm + brief.guard_high_mm > under
-        and any(near.intersection(strip).area > 1 for near in (place, *(_strip(e, reach_mm) for e in edges(place))))
-        for other, place in brief.others
-    )
+    brief, under = level.brief, level.frame_top_mm - level.joist_mm
+    places = [brief.outline, *(place for _, place in brief.others)]
+    own = next(hangs for e, hangs in _hanging(places[0], places[1:], reach_mm) if e == edge)
+    for other, place in brief.others:
+        around = [p for p in places if p is not place]
+        theirs = [place, *(hangs for _, hangs in _hanging(place, around, reach_mm))]
+        high = other.height_mm - brief.place.ground_mm + brief.guard_high_mm
+        if high > under and any(own.intersection(near).area > 1 for near in theirs):
+            return True
+    return False
+
+
+def _hanging(place: Polygon, around: list[Polygon], reach: float) -> Iterator[tuple[Edge, Polygon]]:
+    """What hangs so far out along each edge of a level: round its outside corners too, but where another lies before the next edge there."""
+    ring = rings(edges(place))[0]
+    for before, edge, after in zip([ring[-1], *ring], ring, [*ring[1:], ring[0]], strict=False):
+        past = [reach * _free(one, other, around) for one, other in ((before, edge), (edge, after))]
+        (ax, ay), (x, y), (u, v) = edge.along, edge.a, edge.b
+        ends = (x - ax * past[0], y - ay * past[0]), (u + ax * past[1], v + ay * past[1])
+        yield edge, _strip(Edge(*ends, edge.side, edge.wall, edge.hole), reach)
+
+
+def _free(one: Edge, other: Edge, around: list[Polygon]) -> bool:
+    """Whether a guard may go round the corner of two edges."""
+    corner = Spot(other.a)
+    return convex(one, other) and not any(place.distance(corner) < 1 for place in around)
+
+
+def convex(one: Edge, other: Edge) -> bool:
+    """Whether the deck turns an outside corner from an edge to the next."""
+    (ax, ay), (bx, by) = one.along, other.along
+    return ax * by - ay * bx > 0
 
 
 def _strip(edge: Edge, out: float) -> Polygon:

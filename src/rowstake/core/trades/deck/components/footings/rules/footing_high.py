@@ -1,4 +1,4 @@
-"""A footing of one level that stands up into another's frame or fascia, where levels lie close over the ground."""
+"""A footing of one level that stands up into another's frame, fascia or steps, where levels lie close over the ground."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ from rowstake.core.trades.deck.laid import DeckPlan
 from rowstake.core.trades.deck.level import DeckLevel
 
 MAY_TOUCH_MM = 1.0
-LAYERS = ("beams", "joists", "blocks", "boards")
+LAYERS = ("beams", "joists", "blocks", "boards", "steps")
 LOWEST_MM = -300
 
 
@@ -38,7 +38,7 @@ def look(planned: DeckPlan) -> Iterator[Finding]:
     more = f" So do {len(met) - 1} more." if len(met) > 1 else ""
     yield found(
         f"Footing {of} stands {brief.printer.length(deep)} up into level {name}",
-        f"It lies under the edge of that level, higher than what hangs lowest there.{more} Set the footings lower, that level higher, or move it "
+        f"It lies under the edge of that level, or of its steps, higher than what hangs lowest there.{more} Set the footings lower, that level higher, or move it "
         "off the footing.",
         sorted({of for of, _ in met}),
         fixes,
@@ -47,7 +47,7 @@ def look(planned: DeckPlan) -> Iterator[Finding]:
 
 def _into(own: DeckLevel, level: DeckLevel) -> Iterator[tuple[str, float]]:
     """Footings of a level that share a place with the frame or the boards of another, and how deep in height at most."""
-    frame = [p.solid for p in level.parts if p.solid and kind_of(p.kind).layer in LAYERS]
+    frame = [p.solid for p in level.parts if p.solid and p.unit != "m³" and kind_of(p.kind).layer in LAYERS]
     dug = [(p.of, p.solid) for p in own.parts if p.solid and p.step == "holes"]
     for (of, solid), other in product(dug, frame):
         (low, high), (under, over) = solid.box, other.box
