@@ -3,12 +3,14 @@
     .venv/bin/python benchmarks/browser.py http://127.0.0.1:8737
 
 Jobs are brought into the application that runs there, and put away again. Each time stands beside what the machine takes to
-plan the same job in this process, as a ratio, since machines differ.
+plan the same job in this process, as a ratio, since machines differ; and beside a yardstick taken before and after, since one machine differs from
+hour to hour: `edit` and `drag` are so many of it, 0.25 s on a machine of this kind that nothing else keeps busy.
 """
 
 from __future__ import annotations
 
 import json
+import math
 import statistics
 import sys
 import urllib.request
@@ -17,7 +19,7 @@ from typing import Any
 from deck import deck
 from plan import fence
 from playwright.sync_api import CDPSession, Page, sync_playwright
-from timing import best
+from timing import best, yardstick
 
 from rowstake.core.job import Job, write_job_text
 from rowstake.core.plan import plan
@@ -110,14 +112,18 @@ def drag(page: Page) -> tuple[float, float]:
 def measure(page: Page, cdp: CDPSession, url: str, name: str, job: Job, blank: str, least_mm: int) -> None:
     key = sent(f"{url}/api/jobs/import", "POST", {"text": write_job_text(job)})["held"]["id"]
     weighed, here = Bytes(cdp), best(lambda: plan(job), 3) * 1000
+    before = yardstick()
     first = opened(page, f"{url}/job/{key}")
     took = edits(page, blank, least_mm)
     hand, follows = drag(page)
+    yard = (before + yardstick()) / 2
+    edit, moved = statistics.median(took) / 1000 / yard, 1 / follows / yard if follows else math.inf
     heap = next(m["value"] for m in cdp.send("Performance.getMetrics")["metrics"] if m["name"] == "JSHeapUsedSize")
     p95 = statistics.quantiles(took, n=20)[-1]
     print(
         f"{name:>12} {here:>8.0f} {first:>8.0f} {statistics.median(took):>8.0f} {p95:>7.0f} {statistics.median(took) / here:>7.1f}"
         f" {weighed.last / 1000:>8.1f} {hand:>7.1f} {follows:>7.1f} {heap / 1e6:>7.0f}"
+        f" {yard * 1000:>8.0f} {first / 1000 / yard:>6.2f} {edit:>6.2f} {moved:>6.2f}"
     )
     sent(f"{url}/api/jobs/{key}/archive", "POST", {"archived": True})
 
@@ -126,6 +132,7 @@ def main(url: str) -> None:
     yard, long, broad = fence(20), fence(2000), deck(5000, 3600)
     print(
         f"{'job':>12} {'plan ms':>8} {'open ms':>8} {'edit ms':>8} {'p95 ms':>7} {'÷ plan':>7} {'kB sent':>8} {'hand/s':>7} {'drags/s':>7} {'heap MB':>7}"
+        f" {'yard ms':>8} {'open':>6} {'edit':>6} {'drag':>6}"
     )
     with sync_playwright() as p:
         browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=["--disable-gpu", "--no-sandbox"])

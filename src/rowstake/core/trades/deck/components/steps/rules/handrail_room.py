@@ -25,7 +25,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
                     f"The deck lies beside the {side} side of {name}: no post of its handrail stands there"
                     if whole
                     else f"The deck lies beside the upper {'tread' if len(taken) == 1 else f'{len(taken)} treads'} of {name}: its handrail begins past it",
-                    "A post beside an inside corner would stand in the frame. Where all of the side lies along the deck it has no handrail; else the "
+                    "A post beside an inside corner, or beside another level, would stand in its frame or its guard. Where all of the side lies along the deck it has no handrail; else the "
                     "rail begins at the first post that stands clear. Put it on the other side, or a post's thickness off the deck.",
                     (flight.mark,),
                     [put("A handrail on the other side alone", flight.path, handrail=left if left != "none" else "far" if side == "near" else "near")]
