@@ -96,7 +96,7 @@ TOY = trade.Trade(
     stakes=lambda m: flagged([("skin", "Slats", str(m.count("slat")), ""), ("buy", "Buy", "", "")], m.findings, "bench"),
     choices=lambda job: {"bench.wood": [Choice("uk_19x150", "19×150")]},
     things=lambda m: {p.label: Thing(p.label, "skin", (Line("cut", str(p.length_mm)),)) for p in m.parts},
-    tapes=lambda m, _=0: [Tape(0, "slats", 10.0, "10", (Mark("S1", "slat", 0.0, "0", "0", "150"),))],
+    tapes=lambda m, _=0, only=None: [Tape(0, "slats", 10.0, "10", (Mark("S1", "slat", 0.0, "0", "0", "150"),))],
     scenes=drawn, picture=lambda m: drawn(m)["plan"],
     card=lambda job: Card("here", "Bench", str(job.bench.long_mm), Sketch().scene("outline", "A bench", 10.0)),
     edits={Longer: longer},

@@ -15,17 +15,20 @@ def once(about: Callable[[T], tuple[object, ...]], most: int = MOST) -> Callable
     """Of things that share what the answer is `about`, by identity: those are not changed once they are made."""
 
     def made(work: Callable[[T], R]) -> Callable[[T], R]:
-        kept: list[tuple[tuple[object, ...], R]] = []
+        kept: dict[tuple[int, ...], tuple[tuple[object, ...], R]] = {}
+        """By the identities of what is held with the answer, and so are nothing else's as long."""
 
         @wraps(work)
         def ask(thing: T) -> R:
             own = about(thing)
-            for held, answer in tuple(kept):
-                if all(a is b for a, b in zip(held, own, strict=True)):
-                    return answer
+            key = tuple(map(id, own))
+            known = kept.get(key)
+            if known is not None:
+                return known[1]
             answer = work(thing)
-            kept.append((own, answer))
-            del kept[:-most]
+            kept[key] = own, answer
+            for old in list(kept)[:-most]:
+                kept.pop(old, None)
             return answer
 
         return ask

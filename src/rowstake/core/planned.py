@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, Generic, TypeVar
 
+from rowstake.core.once import once
 from rowstake.core.parts import Finding, Part, Working
 from rowstake.core.schedule.days import Days
 from rowstake.core.takeoff.lists import TakeOff
@@ -37,7 +39,17 @@ class Plan(Generic[B, L]):
 
     def count(self, *kinds: str) -> int:
         """How many parts of these kinds there are."""
-        return sum(1 for p in self.parts if p.kind in kinds)
+        there = _kinds_of(self)
+        return sum(there[kind] for kind in set(kinds))
+
+
+def _parts_of(plan: Plan[Any, Any]) -> tuple[object, ...]:
+    return (plan.parts,)
+
+
+@once(_parts_of, most=2)
+def _kinds_of(plan: Plan[Any, Any]) -> Counter[str]:
+    return Counter([part.kind for part in plan.parts])
 
 
 AnyPlan = Plan[Any, Any]

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from typing import Annotated
 
 from pydantic import Field
@@ -44,10 +44,12 @@ class Seen:
 def seen(plan: AnyPlan, sight: Sight | None = None) -> Seen:
     """The views for a sight; all of them whole where there is none. What is not there is left out."""
     trade = plan.trade
-    drawn, tapes = trade.scenes(plan), trade.tapes(plan)
+    drawn = trade.scenes(plan)
     if sight is None:
         every = dict(trade.things(plan))
-        return Seen(dict(drawn), trade.schedules(plan), tapes, every, buy_rows(plan.lists), cut_rows(plan.lists))
+        return Seen(
+            dict(drawn), trade.schedules(plan), trade.tapes(plan), every, buy_rows(plan.lists), cut_rows(plan.lists)
+        )
     panels = trade.panels(plan).get(sight.step, [])
     told = trade.things(plan) if sight.picked else {}
     things = {label: told[label] for label in sight.picked if label in told}
@@ -60,7 +62,7 @@ def seen(plan: AnyPlan, sight: Sight | None = None) -> Seen:
     return Seen(
         {n: thin(drawn[n], sight.windows.get(n), sight.picked) for n in dict.fromkeys(names) if n in drawn},
         [s for s in trade.schedules(plan) if sight.lists or s.title in wanted] if sight.lists or any(wanted) else [],
-        tapes if sight.lists else [t if t.leg == sight.leg else replace(t, marks=()) for t in tapes],
+        trade.tapes(plan, only=None if sight.lists else sight.leg),
         things,
         buy_rows(plan.lists) if sight.lists else [],
         cut_rows(plan.lists) if sight.lists else [],

@@ -190,7 +190,7 @@ def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, C
     for key, every in buyer.blanks(parts).items():
         own = labels[key]
         for blank in every:
-            own[blank.length_mm].append(tuple([p.label for p in blank.parts]))
+            own[blank.length_mm].append(blank.labels)
     lines, plans = [], {}
     for key, waiting in labels.items():
         section = CATALOGUE.sections[key]

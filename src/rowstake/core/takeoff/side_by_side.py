@@ -39,6 +39,13 @@ class Blank:
     def parts(self) -> tuple[Part, ...]:
         return tuple([part for strip in self.strips for part in strip])
 
+    @property
+    def labels(self) -> tuple[str, ...]:
+        """Of its pieces; most lengths give one."""
+        if len(self.strips) == len(self.strips[0]) == 1:
+            return (self.strips[0][0].label,)
+        return tuple([part.label for strip in self.strips for part in strip])
+
     def laid(self, kerf_mm: float) -> list[OnBlank]:
         """Every piece, with a kerf between it and the next."""
         out, aside = [], 0.0

@@ -163,6 +163,7 @@ class Digger:
             alike.setdefault(self.setting_of(post), []).append(post)
         self.kinds = {setting: self._kind(setting, posts) for setting, posts in alike.items()}
         self._of = {post.label: self.kinds[setting] for setting, posts in alike.items() for post in posts}
+        self._cuts: dict[str, PostCut] = {}
 
     def setting_of(self, post: Post) -> Setting:
         walled = post.label in self.levels.walled
@@ -290,10 +291,14 @@ class Digger:
 
     def cut(self, post: Post) -> PostCut:
         """How long this post is cut: its own height above ground and the depth of its kind."""
-        kind, above = self.of(post), self.levels.above_mm(post)
-        length = above + kind.hole.embedment_mm
-        stock = kind.post.next_length(length)
-        return PostCut(above, length, stock, None if stock is None else stock - length)
+        known = self._cuts.get(post.label)
+        if known is None:
+            kind, above = self.of(post), self.levels.above_mm(post)
+            length = above + kind.hole.embedment_mm
+            stock = kind.post.next_length(length)
+            known = PostCut(above, length, stock, None if stock is None else stock - length)
+            self._cuts[post.label] = known
+        return known
 
     def of(self, post: Post) -> HoleKind:
         return self._of[post.label]

@@ -6,6 +6,7 @@ A lower level has tapes of its own, hooked at its own left end.
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 from itertools import pairwise
 
 from rowstake.core.kinds import kind_of
@@ -20,11 +21,13 @@ from rowstake.core.trades.deck.level import DeckLevel
 from rowstake.core.views.base import Mark, Tape
 
 
-def deck_tapes(planned: DeckPlan, _: int = 0) -> list[Tape]:
-    """Every level's, the deck's own first."""
+def deck_tapes(planned: DeckPlan, _: int = 0, only: int | None = None) -> list[Tape]:
+    """Every level's, the deck's own first; `only` those of one, the other tapes without their marks."""
     if planned.brief.deck.there:
-        return [_carriers(planned, flight) for flight in flights(planned.brief)]
-    return [tape for n, level in enumerate(planned.laid.levels) for tape in _of(level, n)]
+        every = [_carriers(planned, flight) for flight in flights(planned.brief)]
+    else:
+        every = [tape for n, level in enumerate(planned.laid.levels) for tape in _of(level, n)]
+    return [tape if only in (None, tape.leg) else replace(tape, marks=()) for tape in every]
 
 
 def _carriers(planned: DeckPlan, flight: Flight) -> Tape:

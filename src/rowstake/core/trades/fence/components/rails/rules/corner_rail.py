@@ -3,6 +3,7 @@ the inside lying ones that begin beside the post."""
 
 from __future__ import annotations
 
+import math
 from collections import defaultdict
 from collections.abc import Iterable, Iterator
 
@@ -24,7 +25,7 @@ def look(planned: FencePlan) -> Iterator[Finding]:
     lap = max((c.laid.lap_mm for c in planned.laid.courses), default=0.0) if leans else 0.0
     if brief.style.deep > 1 and not leans:
         yield from _past_rails(planned, max((c.laid.lap_mm for c in planned.laid.courses), default=0.0))
-    ends = _ends_by_leg(planned.parts)
+    ends = _ends_by_leg(planned.parts, {leg: ends[0] + least + lap for leg, ends in rails.items() if leg})
     for leg in sorted(rails.keys() - {0}):
         start = rails[leg][0]
         short = [(end - lap, label) for end, label in ends[leg] if end - lap < start + least]
@@ -41,12 +42,14 @@ def look(planned: FencePlan) -> Iterator[Finding]:
             )
 
 
-def _ends_by_leg(parts: Iterable[Part]) -> defaultdict[int, list[tuple[float, str]]]:
-    """Where the boards of every leg end, and their labels."""
+def _ends_by_leg(parts: Iterable[Part], before: dict[int, float]) -> defaultdict[int, list[tuple[float, str]]]:
+    """Where the boards that begin before a place on their leg end, and their labels."""
     out: defaultdict[int, list[tuple[float, str]]] = defaultdict(list)
     for part in parts:
         if part.kind == "board" and part.solid:
-            out[part.solid.pose.number].append((max(part.solid.profile)[0], part.label))
+            leg, profile = part.solid.pose.number, part.solid.profile
+            if profile[0][0] < before.get(leg, -math.inf):
+                out[leg].append((max(profile)[0], part.label))
     return out
 
 
