@@ -58,6 +58,8 @@ const WRITE_MS = 500;
 const MOST_SENT = 3;
 /** Where the whole desk takes longer than this, a drag is followed by its drawing alone. */
 const FOLLOWS_MS = 60;
+/** So many places of a drag are asked for at once: one is worked out while the one before is drawn. */
+const AT_ONCE = 2;
 const rest = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
 const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
@@ -78,8 +80,13 @@ export class Session {
   private dragging: AbortController | null = null;
   private asking: AbortController | null = null;
   private looking: AbortController | null = null;
-  /** Where a drag has come to that is not worked out yet. */
+  /** Where a drag has come to that is not worked out yet, and what of it was asked for last. */
   private dragged: Edit[] | null = null;
+  private asked: Edit[] | null = null;
+  /** How many answers to a drag are waited for, how often one was asked for, and which of them is drawn. */
+  private following = 0;
+  private turns = 0;
+  private drawn = 0;
   /** How long the whole desk took when it was last asked for. */
   private took = 0;
 
@@ -270,12 +277,11 @@ export class Session {
     next.done(problem);
   }
 
-  /** A drag that goes on: the newest is worked out when the one before is, and it is kept when it is dropped. */
+  /** A drag that goes on: the newest is worked out while the one before is drawn, and it is kept when it is dropped. */
   async drag(edits: Edit[]): Promise<void> {
     if (this.queue.length) return;
-    const following = this.dragged !== null;
     this.dragged = edits;
-    if (!following) await this.follow();
+    if (this.following < AT_ONCE) await this.follow();
   }
 
   /** The drawings in sight that follow a drag by themselves. */
@@ -287,28 +293,42 @@ export class Session {
   }
 
   private async follow(): Promise<void> {
-    while (this.dragged) {
-      const edits = this.dragged;
-      this.dragging = new AbortController();
-      try {
-        const drawn = this.sketched();
-        if (drawn.length && this.took > FOLLOWS_MS) {
-          const { windows } = this.sight;
-          const passing = await post<Passing>("/api/plan/passing", { document: this.shown.document, edits, scenes: drawn, windows }, this.dragging.signal);
-          if (!this.dragged) return;
-          const desk = this.shown.desk!;
-          this.show({ document: passing.document as Document, desk: { ...desk, scenes: { ...desk.scenes, ...passing.scenes } }, problem: null });
-        } else {
-          const planned = await this.ask(this.shown.document, edits, this.dragging.signal);
-          if (!this.dragged) return;
-          this.planned(planned);
-        }
-      } catch (error) {
-        if (!(error instanceof Refused)) throw error;
-        if (error.aborted) return;
-        this.show({ problem: error.problem });
+    if (!this.following || this.dragging?.signal.aborted) this.dragging = new AbortController();
+    const { signal } = this.dragging!;
+    this.following += 1;
+    try {
+      while (this.dragged && this.dragged !== this.asked && !signal.aborted) {
+        const edits = (this.asked = this.dragged);
+        const turn = (this.turns += 1);
+        const show = await this.drawnFor(edits, signal);
+        if (!this.dragged || signal.aborted) return;
+        if (turn > this.drawn) show();
+        this.drawn = Math.max(this.drawn, turn);
+        if (this.dragged === edits) this.dragged = null;
       }
-      if (this.dragged === edits) this.dragged = null;
+    } finally {
+      this.following -= 1;
+    }
+  }
+
+  /** Asks for what a drag has come to, and gives what shows it. */
+  private async drawnFor(edits: Edit[], signal: AbortSignal): Promise<() => void> {
+    const { document } = this.shown;
+    const { windows } = this.sight;
+    const drawn = this.sketched();
+    try {
+      if (!drawn.length || this.took <= FOLLOWS_MS) {
+        const planned = await this.ask(document, edits, signal);
+        return () => this.planned(planned);
+      }
+      const passing = await post<Passing>("/api/plan/passing", { document, edits, scenes: drawn, windows }, signal);
+      return () => {
+        const desk = this.shown.desk!;
+        this.show({ document: passing.document as Document, desk: { ...desk, scenes: { ...desk.scenes, ...passing.scenes } }, problem: null });
+      };
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      return () => this.show({ problem: error.problem });
     }
   }
 

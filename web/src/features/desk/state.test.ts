@@ -135,6 +135,35 @@ describe("the desk's memory", () => {
     await settled("saved");
   });
 
+  it("asks for where a drag goes on to while the place before is worked out, two at once, and never draws an older one over a newer", async () => {
+    const { handler } = keeper();
+    const answers: Record<string, () => void> = {};
+    serve(async (path, body) => {
+      if (path === "/api/plan/passing") {
+        const value = body!.edits![0].value as string;
+        await new Promise<void>((done) => (answers[value] = done));
+        return { body: { document: { name: value }, scenes: { plan: value } } };
+      }
+      if (path !== "/api/plan") return handler(path, body);
+      await new Promise((done) => setTimeout(done, 80));
+      const name = body!.edits![0]?.value ?? body!.document!.name;
+      return { body: { document: { name }, desk: { ...desk(name), panels: { line: [{ scenes: ["plan"] }] }, sketches: ["plan"], scenes: { plan: "whole" } } } };
+    });
+    await deskNow().open(id("j"));
+    await rename("long");
+    const drag = (value: string) => deskNow().edit([{ do: "set", path: "name", value }], "moved", { passing: true });
+    const all = ["one", "two", "three"].map(drag);
+    await vi.waitFor(() => expect(Object.keys(answers)).toEqual(["one", "two"]));
+    answers.two();
+    await vi.waitFor(() => expect(deskNow().desk?.scenes).toEqual({ plan: "two" }));
+    await vi.waitFor(() => expect(Object.keys(answers)).toEqual(["one", "two", "three"]));
+    answers.one();
+    answers.three();
+    await Promise.all(all);
+    expect(deskNow().desk?.scenes).toEqual({ plan: "three" });
+    expect(deskNow().document).toEqual({ name: "three" });
+  });
+
   it("gives a refusal back and leaves the work as it was", async () => {
     serve(keeper().handler);
     await deskNow().open(id("j"));
