@@ -66,6 +66,7 @@ def clear_of_each_other(levels: tuple[DeckLevel, ...]) -> None:
             _clear(a, b)
 
 
+@once(_asked_of)
 def arriving(brief: DeckBrief) -> list[Polygon]:
     """What the flights of other levels that end on this one cover, on its own plan."""
     main = brief if not brief.place.number else resolve_deck(brief.job)
