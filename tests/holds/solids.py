@@ -27,7 +27,7 @@ TOLD = {
     "off_frame": (set(), BOARDS),
     # No room for a post, a frame or a bearing: frame lies in footings or in itself, and what it would carry is held by nothing.
     # There the beams are taken to be propped, and all that they carry has to be held.
-    "stack_fit": (EARTH | FRAME | {"guard post"}, {"post", "post brace"}),
+    "stack_fit": (EARTH | FRAME, {"post", "post brace"}),
     "hole_room": (FRAME | {"post"}, FRAME | BOARDS),
     "clipped_corner": (set(), FRAME | BOARDS | {"fascia"}),
 }
@@ -35,6 +35,8 @@ TOLD = {
 WITH = {
     "order_cap": (("cap rail",), {"post"}),
     "order_gravel": (("gravel board", "cleat"), {"concrete", "gravel", "soil", "foam"}),
+    # A post held inside the rim goes down as far as the frame that lies in the footings does.
+    "stack_fit": (("guard post",), EARTH),
     # At a mitre or a bend on a slope what is under the caps reaches up into them: it is trimmed to fit.
     "cap_corner": (("cap rail",), {"cap rail", "trim", "board", "post"}),
 }

@@ -58,7 +58,7 @@ def mounts(level: DeckLevel, ring: list[Edge], on: list[bool]) -> list[str]:
     """By edge, as chosen; on bases on a clipped corner, and where posts outside the rim find no room: where another level lies before it, and
     beside a guarded edge that is clipped or too short for two of them."""
     guard, post = level.brief.deck.guard, post_of(level.brief).width_mm
-    chosen, sleeve = str(guard.mount), FACTS.sleeve_mm if guard.sleeves else 0.0
+    chosen, sleeve = str(guard.mount), face_half_mm(level.brief) - post / 2
     reach = max(post + sleeve, (post + level.brief.square.width_mm) / 2 if guard.cap else 0.0)
 
     def tight(edge: Edge) -> bool:

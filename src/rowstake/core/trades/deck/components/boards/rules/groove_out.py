@@ -16,7 +16,9 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         return
     beside = ("left", "right") if boards.run == "across" else ("far", "house")
     framed = boards.border.sides if boards.border.boards else []
-    open_ = [e.side for e in edges(brief.outline) if not e.hole and not brief.at_house(e) and e.side in beside]
+    open_ = [
+        e.side for e in edges(brief.outline) if not e.hole and not e.wall and not brief.at_wall(e) and e.side in beside
+    ]
     shown = [side for side in dict.fromkeys(open_) if side not in framed]
     if not shown:
         return

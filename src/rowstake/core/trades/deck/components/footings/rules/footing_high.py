@@ -20,11 +20,11 @@ LOWEST_MM = -300
 
 def look(planned: DeckPlan) -> Iterator[Finding]:
     levels, brief = planned.laid.levels, planned.brief
-    met = {
-        (of, level.place.name or "main"): deep
-        for own, level in permutations(levels, 2)
-        for of, deep in _into(own, level)
-    }
+    met: dict[tuple[str, str], float] = {}
+    for own, level in permutations(levels, 2):
+        for of, deep in _into(own, level):
+            key = of, level.place.name or "main"
+            met[key] = max(deep, met.get(key, 0.0))
     if not met:
         return
     (of, name), deep = max(met.items(), key=lambda m: m[1])
