@@ -70,6 +70,15 @@ def test_no_guard_stands_before_a_level_that_lies_higher():
     assert reach(beside.laid.main, "right") == [(100, 450), (2550, 2878)]
 
 
+def test_a_guard_runs_where_one_falls_under_a_higher_deck():
+    """A deck 900 up closes the edge of a level 700 up. One 1500 up, with boards of 28 on joists of 100 at least, leaves 672 under its rim: one
+    falls 700 there."""
+    made = two(700, NEEDED, put("deck.levels.0.height_mm", 1500), put("deck.house.sill_mm", 1600))
+    assert reach(made.laid.lower[0], "house") == [(122, 3878)]
+    assert reach(two(700, NEEDED).laid.lower[0], "house") == []
+    check_solids(made)
+
+
 def test_steps_that_arrive_on_a_level_open_its_guard():
     """A flight from the deck ends on a level 700 up that begins 250 before it: over its house edge, 1000 wide in the middle of the deck."""
     edits = [

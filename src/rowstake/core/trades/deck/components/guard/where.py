@@ -52,9 +52,13 @@ def _top(brief: DeckBrief, n: int) -> float:
 
 
 def _before(brief: DeckBrief, edge: Edge) -> list[tuple[int, Stretch]]:
-    """The other levels that lie before an edge, by their number among those, and along which of it."""
+    """The other levels that lie before an edge, by their number among those, and along which of it; not those so high that one falls under
+    their rim: with the shallowest joists that may be theirs it leaves room there for what must not pass."""
     (ax, ay), (x, y), out = edge.along, edge.a, []
+    closes = brief.field.thickness_mm + brief.joists[0].width_mm + brief.limits.open_mm
     for n, (_, place) in enumerate(brief.others):
+        if _top(brief, n) - brief.height_mm > closes:
+            continue
         met = place.intersection(_strip(edge, BEFORE_MM))
         for piece in getattr(met, "geoms", [met]):
             if isinstance(piece, Polygon) and not piece.is_empty:
