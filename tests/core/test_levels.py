@@ -94,6 +94,16 @@ def test_steps_that_arrive_on_a_level_open_its_guard():
     check_solids(made)
 
 
+def test_a_guard_keeps_clear_of_the_handrail_of_steps_that_arrive_beside_its_edge():
+    """Four risers of 150 and three treads of 280 from the boards' edge at 3000: the last nose is 840 on the level, its riser's face 25 + 19
+    behind it, and the rail goes on 60 past its post there: to 856. The guard's post stands 50 past that."""
+    edits = [put("deck.guard.edges", "chosen"), put("deck.guard.sides", ["left"]), {"do": "add_steps", "side": "far"}]
+    flight = {"width_mm": 1000, "at_mm": 1020, "handrail": "near", "going_mm": 280}
+    made = two(300, *edits, *(put(f"deck.steps.0.{k}", v) for k, v in flight.items()), x_mm=1000, out_mm=3000)
+    assert reach(made.laid.lower[0], "left") == [(906, 2878)]
+    check_solids(made)
+
+
 def test_a_level_that_steps_lead_down_to_may_lie_deeper_than_a_riser():
     steps = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.width_mm", 1000), put("deck.steps.0.at_mm", 1500)]
     assert "level_step" in {f.rule for f in two(300).findings}
@@ -152,9 +162,16 @@ def levelled(draw):
     edits += [{"do": "add_level"}, *(put(f"deck.levels.1.{key}", value) for key, value in at.items())]
     for n, level in enumerate(draw(st.sampled_from([[], ["main"], ["main"], ["Q1"], ["main", "Q1"]]))):
         side, path = draw(st.sampled_from(["far", "left", "right"])), f"deck.steps.{n}"
+        full = draw(st.booleans())
+        edits += [{"do": "add_steps", "side": side, "level": level, "full": full}]
+        if not full:
+            along = wide if side == "far" else out
+            edits += [
+                put(f"{path}.width_mm", draw(st.floats(800, 1200))),
+                put(f"{path}.at_mm", draw(st.floats(0, max(1, along - 1200)))),
+            ]
         edits += [
-            {"do": "add_steps", "side": side, "level": level},
-            put(f"{path}.handrail", draw(st.sampled_from(["none", "near", "both"]))),
+            put(f"{path}.handrail", draw(st.sampled_from(["none", "near", "far", "both"]))),
             put(f"{path}.build", draw(st.sampled_from(["stringers", "stringers", "boxes"]))),
             put(f"{path}.foot", draw(st.sampled_from(["pad", "slab"]))),
             put(f"{path}.top", draw(st.sampled_from(["down", "level"]))),
@@ -165,9 +182,13 @@ def levelled(draw):
         put("deck.beams.way", draw(st.sampled_from(["dropped", "flush"]))),
         put("deck.footings.kind", draw(st.sampled_from(["pad", "hole", "slab", "pile"]))),
         put("deck.guard.edges", draw(st.sampled_from(["none", "needed", "chosen"]))),
+        put("deck.guard.sides", draw(st.lists(st.sampled_from(["left", "far", "right", "house"]), unique=True))),
         put("deck.guard.mount", draw(st.sampled_from(["inside", "outside", "surface"]))),
         put("deck.guard.infill", draw(st.sampled_from(["balusters", "faced", "boards", "cables", "glass"]))),
         put("deck.guard.sleeves", draw(st.booleans())),
+        put("deck.guard.cap", draw(st.booleans())),
+        put("deck.guard.most_mm", draw(st.sampled_from([None, draw(st.floats(700, 2400))]))),
+        put("deck.joists.doubled_ends", draw(st.booleans())),
         put("deck.skirting.sides", draw(st.lists(st.sampled_from(["left", "far", "right"]), unique=True))),
     ]
     return planned(draw, wide, out, (high, high), edits, region)

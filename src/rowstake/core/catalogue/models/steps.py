@@ -67,6 +67,7 @@ class StepFacts(Fact):
     """Of glue, under and over a packer."""
     off_corner_mm: float
     hand_room_mm: float
+    rail_past_mm: float
     """How far off an inside corner the last stringer hangs."""
     off_wall_mm: float
     base_edge_mm: float

@@ -8,7 +8,9 @@ from collections.abc import Collection
 from dataclasses import dataclass, replace
 from functools import cached_property
 
+from shapely import unary_union
 from shapely.geometry import Polygon
+from shapely.geometry.base import BaseGeometry
 
 from rowstake.core.catalogue import CATALOGUE, Section
 from rowstake.core.catalogue.models import StepLimits
@@ -328,10 +330,27 @@ class Flight:
         return self._covered(0.0, 0.0)
 
     @property
-    def stands_on(self) -> Polygon:
-        """What nothing else may stand on: what it covers, and the posts of handrails beside it."""
+    def stands_on(self) -> BaseGeometry:
+        """What nothing else may stand on: what it covers, the posts of handrails beside it, and as far out as their rails go on."""
         thick = CATALOGUE.sections[self.brief.region.post].thickness_mm
-        return self._covered(*(thick * (side in self.posted) for side in ("near", "far")))
+        covered = self._covered(*(thick * (side in self.posted) for side in ("near", "far")))
+        return unary_union([covered, *(self._railed(side) for side in sides_of(self.steps.handrail) if self.treads)])
+
+    @property
+    def rail_end_mm(self) -> float:
+        """How far out its handrails end: past the last tread's post."""
+        return self.face(self.treads) + FACTS.rail_past_mm
+
+    def _railed(self, side: str) -> Polygon:
+        """What the rail of a handrail lies over, with its posts, on the plan."""
+        rail = CATALOGUE.sections_for(self.brief.region.id, "handrail")[0].thickness_mm
+        walled = side in self.walled
+        inwards = rail + FACTS.hand_room_mm * walled
+        outwards = CATALOGUE.sections[self.brief.region.post].thickness_mm * (side in self.posted)
+        at, wide, way = self.steps.at_mm, self.steps.width_mm, 1.0 if side == "near" else -1.0
+        end = at if side == "near" else at + wide
+        a, b, last = end + way * inwards, end - way * outwards, self.rail_end_mm
+        return Polygon([self.on_plan(u, w) for u, w in ((0.0, a), (last, a), (last, b), (0.0, b))])
 
     def _covered(self, near: float, far: float) -> Polygon:
         """On the plan, so much further out on its sides."""

@@ -101,7 +101,10 @@ class Handrail:
                 Part(place.label(f"{name}{n}"), "guard post", "steps", timber(self.post.id), flight.of, high - low, self.post.width_mm,
                      solid=Solid(flight.pose, ring, *self._band(0.0, self.post.thickness_mm)), hold=Hold(place.label(bolts)))
             )  # fmt: skip
-        first, last = self.middle(self.treads[0]) - half - 60, self.middle(self.treads[-1]) + half + 60
+        first, last = (
+            self.middle(self.treads[0]) - half - FACTS.rail_past_mm,
+            self.middle(self.treads[-1]) + half + FACTS.rail_past_mm,
+        )
         long = math.hypot(1.0, self.stringer.slope)
         inner = [self.middle(k) * long for k in self.treads[1:-1]]
         cuts = evenly(first * long, last * long, inner, max(self.rail.lengths_mm))

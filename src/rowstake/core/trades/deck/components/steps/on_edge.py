@@ -6,7 +6,7 @@ from dataclasses import replace
 from itertools import combinations, product
 
 from shapely import affinity
-from shapely.geometry import Polygon
+from shapely.geometry.base import BaseGeometry
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
@@ -67,7 +67,7 @@ def clear_of_each_other(levels: tuple[DeckLevel, ...]) -> None:
 
 
 @once(_asked_of)
-def arriving(brief: DeckBrief) -> list[Polygon]:
+def arriving(brief: DeckBrief) -> list[BaseGeometry]:
     """What the flights of other levels that end on this one cover, on its own plan."""
     main = brief if not brief.place.number else resolve_deck(brief.job)
     out = []
@@ -85,7 +85,7 @@ def _clear(one: Flight, other: Flight) -> None:
                      f"{other.steps.id} and {one.steps.id} lie in each other")  # fmt: skip
 
 
-def _on_site(flight: Flight) -> Polygon:
+def _on_site(flight: Flight) -> BaseGeometry:
     place = flight.brief.place
     return affinity.translate(flight.stands_on, place.x_mm, place.y_mm)
 
