@@ -22,6 +22,7 @@ export type Sight = S["Sight"];
 export type Window = S["Window"];
 export type Schedule = S["Schedule"];
 export type Tape = S["Tape"];
+export type Mark = S["Mark"];
 export type Choice = S["Choice"];
 export type Checked = S["Checked"];
 export type Standing = S["Standing"];

@@ -44,7 +44,7 @@ const ShapeMark = memo(function ShapeMark({ shape, chosen, zone }: { shape: Shap
 });
 
 /** The areas and lines of a drawing in millimetres, with the hatches of what is cut. */
-export function Shapes({ shapes, chosen, mmPerPx }: { shapes: readonly Shape[]; chosen: ReadonlySet<string>; mmPerPx: number }) {
+export const Shapes = memo(function Shapes({ shapes, chosen, mmPerPx }: { shapes: readonly Shape[]; chosen: ReadonlySet<string>; mmPerPx: number }) {
   const ids = useId();
   return (
     <>
@@ -92,4 +92,4 @@ export function Shapes({ shapes, chosen, mmPerPx }: { shapes: readonly Shape[]; 
       )}
     </>
   );
-}
+});

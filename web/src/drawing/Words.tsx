@@ -1,7 +1,8 @@
+import { memo } from "react";
 import type { Placed } from "./labels";
 
 /** Words and dimensions where they were found room. */
-export function Words({ labels, chosen }: { labels: readonly Placed[]; chosen: ReadonlySet<string> }) {
+export const Words = memo(function Words({ labels, chosen }: { labels: readonly Placed[]; chosen: ReadonlySet<string> }) {
   return (
     <>
       {labels.map((p, i) => {
@@ -37,7 +38,7 @@ export function Words({ labels, chosen }: { labels: readonly Placed[]; chosen: R
       })}
     </>
   );
-}
+});
 
 /** The line of a cut, with arrows the way it is looked. */
 export function CutLine({ from, to }: { from: [number, number]; to: [number, number] }) {

@@ -18,11 +18,15 @@ const MIDDLE = 4 * EM;
 const HIGH = 17 * EM;
 const FONT = `600 ${13 * EM}px "Source Sans 3", sans-serif`;
 const CHAR = 6.6 * EM;
+/** No dimension is drawn on a shorter bar. */
+const LEAST_BAR = 4;
+/** Half of what marks the end of a dimension. */
+const TICK = 4;
 const ruler = typeof OffscreenCanvas === "undefined" ? null : new OffscreenCanvas(1, 1).getContext("2d");
 const widths = new Map<string, number>();
 
 /** How wide words are drawn, px; by the letter where nothing can measure them. */
-function wide(words: string): number {
+export function wide(words: string): number {
   const known = widths.get(words);
   if (known !== undefined) return known;
   if (ruler) ruler.font = FONT;
@@ -52,15 +56,70 @@ function dim(shape: Shape, view: View, size: Size): Placed {
   };
 }
 
+/** The room that words take: a turned rectangle about its middle. */
+interface Room {
+  x: number;
+  y: number;
+  /** Half as long as the words, half as high. */
+  half: [number, number];
+  turn: number;
+}
+
+function roomOf(p: Placed): Room {
+  const turn = (p.turn * Math.PI) / 180;
+  return { x: p.x + Math.sin(turn) * MIDDLE, y: p.y - Math.cos(turn) * MIDDLE, half: [wide(p.shape.text ?? "") / 2 + 3, HIGH / 2], turn };
+}
+
+/** How far a room reaches from its middle in a direction. */
+const reach = ({ half: [long, high], turn }: Room, way: number) => Math.abs(Math.cos(way - turn)) * long + Math.abs(Math.sin(way - turn)) * high;
+
+/** No corner of a room is further from its middle. */
+const spread = ({ half: [long, high] }: Room) => long + high;
+
+/** Two rectangles are apart where they are along a side of either. */
+function meet(a: Room, b: Room): boolean {
+  if (Math.abs(b.x - a.x) >= spread(a) + spread(b) || Math.abs(b.y - a.y) >= spread(a) + spread(b)) return false;
+  return [a.turn, a.turn + Math.PI / 2, b.turn, b.turn + Math.PI / 2].every(
+    (way) => Math.abs((b.x - a.x) * Math.cos(way) + (b.y - a.y) * Math.sin(way)) < reach(a, way) + reach(b, way),
+  );
+}
+
 type Box = [number, number, number, number];
 
-function box(p: Placed): Box {
-  const w = wide(p.shape.text ?? "") + 6;
-  const rad = (p.turn * Math.PI) / 180;
-  const [x, y] = [p.x + Math.sin(rad) * MIDDLE, p.y - Math.cos(rad) * MIDDLE];
-  const hw = (Math.abs(Math.cos(rad)) * w + Math.abs(Math.sin(rad)) * HIGH) / 2;
-  const hh = (Math.abs(Math.sin(rad)) * w + Math.abs(Math.cos(rad)) * HIGH) / 2;
-  return [x - hw, y - hh, x + hw, y + hh];
+/** From its left and its top to its right and its foot. */
+function boxOf(room: Room): Box {
+  const [across, up] = [reach(room, 0), reach(room, Math.PI / 2)];
+  return [room.x - across, room.y - up, room.x + across, room.y + up];
+}
+
+/** What words take of a drawing, with the bar of a dimension. */
+function whole(p: Placed): Box {
+  const [left, top, right, foot] = boxOf(roomOf(p));
+  if (!p.bar) return [left, top, right, foot];
+  const { x0, x1, y0, y1 } = p.bar;
+  return [Math.min(left, x0 - TICK, x1 - TICK), Math.min(top, y0 - TICK, y1 - TICK), Math.max(right, x0 + TICK, x1 + TICK), Math.max(foot, y0 + TICK, y1 + TICK)];
+}
+
+/** A dimension with its words in the middle of its bar, or else at either end of it; nothing where the bar is too short. */
+function dims(shape: Shape, view: View, size: Size): Placed[] {
+  const middle = dim(shape, view, size);
+  const { x0, x1, y0, y1 } = middle.bar!;
+  const length = Math.hypot(x1 - x0, y1 - y0);
+  const free = (length - wide(shape.text ?? "")) / 2 / (length || 1);
+  const slid = (share: number) => ({ ...middle, x: middle.x + (x1 - x0) * share, y: middle.y + (y1 - y0) * share });
+  return length < LEAST_BAR ? [] : free > 0 ? [middle, slid(free), slid(-free)] : [middle];
+}
+
+/** A name beside its place. */
+function named(shape: Shape, view: View, size: Size): Placed {
+  let [x, y] = toScreen(view, size, shape.points[0]);
+  if (shape.points.length > 1) {
+    const [dx, dy] = [shape.points[1][0] - shape.points[0][0], shape.points[1][1] - shape.points[0][1]];
+    const off = NAME * (shape.aside ?? 1);
+    x += dx * off * (1 + (Math.abs(dx) * (shape.text ?? "").length) / 9);
+    y -= dy * off;
+  }
+  return { shape, x, y: y + 4, turn: 0 };
 }
 
 /** Words that do not lie in the frame as a whole are left out; by so much they may. */
@@ -71,30 +130,18 @@ export function placeLabels(shapes: readonly Shape[], view: View, size: Size, wi
   const words = shapes.filter((s) => s.kind === "dim" || s.kind === "text");
   const rank = (s: Shape) => (s.kind === "dim" ? (Math.abs(s.aside ?? 0) > 1.5 ? 0 : 2) : s.look === "label" ? 1 : 3);
   words.sort((a, b) => rank(a) - rank(b));
-  const taken: Box[] = [];
+  const taken: Room[] = [];
   const out: Placed[] = [];
   for (const shape of words) {
-    let placed: Placed;
-    if (shape.kind === "dim") {
-      placed = dim(shape, view, size);
-      const bar = placed.bar!;
-      const length = Math.hypot(bar.x1 - bar.x0, bar.y1 - bar.y0);
-      if (length < 4) continue;
-    } else {
-      let [x, y] = toScreen(view, size, shape.points[0]);
-      if (shape.points.length > 1) {
-        const [dx, dy] = [shape.points[1][0] - shape.points[0][0], shape.points[1][1] - shape.points[0][1]];
-        const reach = NAME * (shape.aside ?? 1);
-        x += dx * reach * (1 + (Math.abs(dx) * (shape.text ?? "").length) / 9);
-        y -= dy * reach;
-      }
-      placed = { shape, x, y: y + 4, turn: 0 };
+    for (const placed of shape.kind === "dim" ? dims(shape, view, size) : [named(shape, view, size)]) {
+      const room = roomOf(placed);
+      const b = boxOf(room);
+      if (within && (b[0] < -SLACK || b[2] > size.w + SLACK || b[1] < -SLACK || b[3] > size.h + SLACK)) continue;
+      if (taken.some((t) => meet(room, t))) continue;
+      taken.push(room);
+      out.push(placed);
+      break;
     }
-    const b = box(placed);
-    if (within && (b[0] < -SLACK || b[2] > size.w + SLACK || b[1] < -SLACK || b[3] > size.h + SLACK)) continue;
-    if (taken.some((t) => b[0] < t[2] && b[2] > t[0] && b[1] < t[3] && b[3] > t[1])) continue;
-    taken.push(b);
-    out.push(placed);
   }
   return out;
 }
@@ -108,7 +155,7 @@ export function fitWords(scene: Scene, size: Size): View {
   const pads = { left: EDGE, top: EDGE, right: EDGE, bottom: EDGE };
   let view = fit(scene, size, pads);
   for (let turn = 0; turn < 6; turn++) {
-    const boxes = placeLabels(scene.shapes, view, size, false).map(box);
+    const boxes = placeLabels(scene.shapes, view, size, false).map(whole);
     const over = {
       left: Math.max(0, ...boxes.map((b) => EDGE - b[0])),
       top: Math.max(0, ...boxes.map((b) => EDGE - b[1])),

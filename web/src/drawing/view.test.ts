@@ -37,7 +37,33 @@ describe("view", () => {
   });
 });
 
+describe("a drawing of two kilometres", () => {
+  it("goes further by what was asked, not to where small ones end", () => {
+    const far = { x: 0, y: 0, mmPerPx: 2000 };
+    expect(zoom(far, size, 1.33).mmPerPx).toBe(2000);
+    expect(zoom(far, size, 0.5).mmPerPx).toBe(1000);
+    expect(zoom({ ...far, mmPerPx: 390 }, size, 1.33).mmPerPx).toBe(400);
+  });
+});
+
 describe("the words of a drawing", () => {
+  it("leave room for the bars of dimensions too", () => {
+    // A leg that falls 1000 in 1000: its bar stands 44 px off it, down and to the left of its start.
+    const drawn = { ...scene, high: [1000, 1000], shapes: [dim([0, 1000], [1000, 0], "x", -2)] } as Scene;
+    for (const { bar } of placeLabels(drawn.shapes, fitWords(drawn, size), size)) {
+      expect(Math.min(bar!.x0, bar!.x1)).toBeGreaterThanOrEqual(9.5);
+      expect(Math.max(bar!.y0, bar!.y1)).toBeLessThanOrEqual(size.h - 9.5);
+    }
+  });
+
+  it("stand beside slanting ones as near as they are, not as the box round them", () => {
+    // At 20 mm a dot, two slanting legs 60 dots apart across: their boxes meet, the words are some 40 apart.
+    const slant = (at: number, text: string) => dim([at, 0], [at + 4000, 4000], text, 0);
+    expect(placeLabels([slant(0, "leg 1: 10 000 mm"), slant(1200, "leg 2: 10 000 mm")], { x: 0, y: 0, mmPerPx: 20 }, size)).toHaveLength(2);
+    expect(placeLabels([slant(0, "leg 1: 10 000 mm"), slant(200, "leg 2: 10 000 mm")], { x: 0, y: 0, mmPerPx: 20 }, size)).toHaveLength(1);
+  });
+
+
   it("are in its frame when all of it is shown", () => {
     const outside = dim([0, 0], [10_000, 0], "10 m", -2);
     const named = { ...dim([0, 0], [0, 0], "a long name of a post"), kind: "text", points: [[0, 1000]] } as Shape;
@@ -65,6 +91,14 @@ describe("labels", () => {
     const bay = dim([4500, 1000], [5500, 1000], "1000", 1.4);
     const placed = placeLabels([bay, leg], view, size);
     expect(placed.map((p) => p.shape.text)).toEqual(["leg 1: 10 000 mm"]);
+  });
+
+  it("slides the words of a dimension along its bar where another's are in the way", () => {
+    // Words of 16 letters are 106 px wide: on a bar of 250 px they may go 72 px to either side of its middle.
+    const [a, b] = [dim([0, 1000], [10_000, 1000], "leg 1: 10 000 mm", 2), dim([0, 1000], [5000, 1000], "leg 2: 10 000 mm", 2)];
+    const [first, second] = placeLabels([a, { ...b, points: [[4000, 1000], [9000, 1000]] }], view, size);
+    expect(first.x).toBeCloseTo(300);
+    expect(second.x).toBeCloseTo(375 + (250 - 16 * 6.6) / 2);
   });
 
   it("never sets words upside down", () => {

@@ -34,9 +34,12 @@ export function fit(scene: Pick<Scene, "low" | "high">, size: Size, pads: Pads):
   };
 }
 
+/** No drawing is looked at from further away, mm to a dot, but one whose whole is. */
+const FURTHEST = 400;
+
 /** Zoom by a factor, keeping the point under the pointer where it is. */
 export function zoom(view: View, size: Size, factor: number, at: Point = [size.w / 2, size.h / 2]): View {
-  const mmPerPx = Math.min(400, Math.max(0.05, view.mmPerPx * factor));
+  const mmPerPx = Math.min(Math.max(FURTHEST, view.mmPerPx), Math.max(0.05, view.mmPerPx * factor));
   const [mx, my] = toWorld(view, size, at);
   return { x: mx - at[0] * mmPerPx, y: my - (size.h - at[1]) * mmPerPx, mmPerPx };
 }

@@ -8,14 +8,17 @@ from typing import Annotated
 
 from pydantic import Field
 
+from rowstake.core.drawing.fine import Bands, Trails, box_of
 from rowstake.core.drawing.scene import Scene, Shape
 
-MOST = 1500
+MOST = 600
 """A drawing of no more shapes is shown whole."""
 FINE_PX, BAND_PX = 2.0, 8.0
-"""Areas narrower than this are drawn as one with those beside them, until they are so wide."""
+"""Areas narrower than this are drawn as one with those beside them, until they are so wide; specks no further apart as a line through them."""
 CELL_PX = (26.0, 13.0)
 """One word stands in so much room; more could not be read."""
+NAME_PX = 19.0
+"""How far beside its place a name stands."""
 BESIDE = 0.5
 """So much more than the frame on every side, for what is pulled into it."""
 
@@ -32,9 +35,6 @@ class Window:
     wide_px: Annotated[float, Field(ge=1, le=20_000)] = 1000.0
 
 
-Box = tuple[float, float, float, float]
-
-
 def thin(scene: Scene, window: Window | None = None, kept: Collection[str] = ()) -> Scene:
     """The scene for a window, or for all of it: of no more shapes than are told apart in it. The things in `kept` stay whole.
     `part` says whether more would be seen closer."""
@@ -48,65 +48,40 @@ def thin(scene: Scene, window: Window | None = None, kept: Collection[str] = ())
     return replace(scene, shapes=tuple(inside), part=True)
 
 
-def _box(shape: Shape) -> Box:
-    xs, ys, r = [x for x, _ in shape.points], [y for _, y in shape.points], shape.radius_mm
-    return min(xs) - r, min(ys) - r, max(xs) + r, max(ys) + r
-
-
 def _inside(shapes: Iterable[Shape], at: Window) -> Iterable[Shape]:
     dx, dy = (at.high[0] - at.low[0]) * BESIDE, (at.high[1] - at.low[1]) * BESIDE
     for shape in shapes:
-        x0, y0, x1, y1 = _box(shape)
+        x0, y0, x1, y1 = box_of(shape)
         if x1 >= at.low[0] - dx and x0 <= at.high[0] + dx and y1 >= at.low[1] - dy and y0 <= at.high[1] + dy:
             yield shape
 
 
 def _coarse(shapes: list[Shape], mm_per_px: float, kept: frozenset[str]) -> list[Shape]:
-    fine, band = FINE_PX * mm_per_px, BAND_PX * mm_per_px
+    fine = FINE_PX * mm_per_px
     out: list[Shape] = []
-    open_: tuple[Shape, Box] | None = None
+    bands, trails = Bands(out, fine, BAND_PX * mm_per_px), Trails(out, fine)
     taken: set[tuple[int, int]] = set()
-
-    def close() -> None:
-        nonlocal open_
-        if open_:
-            like, (x0, y0, x1, y1) = open_
-            out.append(replace(like, points=((x0, y0), (x1, y0), (x1, y1), (x0, y1)), of=""))
-            open_ = None
-
     for shape in shapes:
         if shape.of in kept and shape.of:
             out.append(shape)
         elif shape.kind in ("text", "dim"):
             if _readable(shape, mm_per_px, taken):
                 out.append(shape)
-        elif shape.kind == "poly" and shape.hidden and _slight(_box(shape), fine):
-            continue
-        elif shape.kind == "poly" and (box := _box(shape)) and box[2] - box[0] < fine:
-            joined = _joined(open_, shape, box, fine, band)
-            if joined is None:
-                close()
-            open_ = (shape, joined or box)
+        elif shape.kind == "poly":
+            x0, y0, x1, y1 = box = box_of(shape)
+            if shape.hidden and min(x1 - x0, y1 - y0) < fine:
+                continue
+            if max(x1 - x0, y1 - y0) < fine:
+                trails.add(shape, box)
+            elif x1 - x0 < fine:
+                bands.add(shape, box)
+            else:
+                out.append(shape)
         else:
             out.append(shape)
-    close()
+    bands.close()
+    trails.close()
     return out
-
-
-def _slight(box: Box, fine: float) -> bool:
-    """Too fine either way to be seen behind or below something."""
-    return min(box[2] - box[0], box[3] - box[1]) < fine
-
-
-def _joined(open_: tuple[Shape, Box] | None, shape: Shape, box: Box, near: float, most: float) -> Box | None:
-    """The room of a band with one more beside it; None where that is another look, another place, or wide enough."""
-    if open_ is None:
-        return None
-    like, band = open_
-    same = (like.look, like.layer, like.hidden) == (shape.look, shape.layer, shape.hidden)
-    beside = box[0] <= band[2] + near and box[2] >= band[0] - near and box[1] <= band[3] and box[3] >= band[1]
-    out = min(band[0], box[0]), min(band[1], box[1]), max(band[2], box[2]), max(band[3], box[3])
-    return out if same and beside and out[2] - out[0] <= most else None
 
 
 def _readable(shape: Shape, mm_per_px: float, taken: set[tuple[int, int]]) -> bool:
@@ -117,6 +92,9 @@ def _readable(shape: Shape, mm_per_px: float, taken: set[tuple[int, int]]) -> bo
         if max(abs(far[0] - x), abs(far[1] - y)) < CELL_PX[0] * mm_per_px:
             return False
         x, y = (x + far[0]) / 2, (y + far[1]) / 2 + shape.aside * CELL_PX[1] * mm_per_px
+    elif len(shape.points) > 1:  # a name beside its place, the way to its second
+        beside = NAME_PX * shape.aside * mm_per_px
+        x, y = x + (shape.points[1][0] - x) * beside, y + (shape.points[1][1] - y) * beside
     cell = int(x // (CELL_PX[0] * mm_per_px)), int(y // (CELL_PX[1] * mm_per_px))
     if cell in taken:
         return False

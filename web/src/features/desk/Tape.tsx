@@ -1,16 +1,22 @@
 import { type PointerEvent, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { Num } from "../../ui/Num";
+import type { Mark } from "../../api/types";
+import { wide } from "../../drawing/labels";
 import { useDesk, useShownDesk } from "./state";
 
-/** Marks stand at least so far apart, px; and a millimetre is drawn no larger. */
+/** Marks stand at least so far apart, px, and so far between their words; a millimetre is drawn no larger. */
 const APART = 52;
+const BETWEEN = 10;
 const CLOSEST = 1.2;
+/** The figure of a mark is set so much larger than the words of a drawing. */
+const FIGURE = 14.5 / 13;
 
 /** The marks that fit: all that are picked, then from the hook on whatever has room for its figure. */
-function thinned<M extends { of: string; mm: number }>(marks: readonly M[], perMm: number, selected: readonly string[]): M[] {
+function thinned(marks: readonly Mark[], perMm: number, selected: readonly string[]): Mark[] {
+  const half = (m: Mark) => Math.max(APART - BETWEEN, wide(m.of), wide(m.text) * FIGURE) / 2;
   const kept = marks.filter((m) => selected.includes(m.of));
   for (const m of [marks[0], marks[marks.length - 1], ...marks]) {
-    if (m && kept.every((k) => Math.abs(k.mm - m.mm) * perMm >= APART)) kept.push(m);
+    if (m && kept.every((k) => Math.abs(k.mm - m.mm) * perMm >= half(k) + half(m) + BETWEEN)) kept.push(m);
   }
   return kept.sort((a, b) => a.mm - b.mm);
 }
