@@ -14,12 +14,12 @@ Box = tuple[float, float, float, float]
 
 def box_of(shape: Shape) -> Box:
     """From its lowest corner to its highest."""
-    xs, ys, r = [x for x, _ in shape.points], [y for _, y in shape.points], shape.radius_mm
+    (xs, ys), r = zip(*shape.points, strict=True), shape.radius_mm
     return min(xs) - r, min(ys) - r, max(xs) + r, max(ys) + r
 
 
 def _alike(one: Shape, other: Shape) -> bool:
-    return (one.look, one.layer, one.hidden) == (other.look, other.layer, other.hidden)
+    return one.look == other.look and one.layer == other.layer and one.hidden == other.hidden
 
 
 @dataclass
@@ -73,7 +73,7 @@ class Trails:
 
     def close(self) -> None:
         if self.like and len(self.places) > 1:
-            through = LineString(self.places).simplify(self.near / 4).coords
+            through = LineString(self.places).simplify(self.near / 4, preserve_topology=False).coords
             self.out.append(replace(self.like, kind="line", points=tuple((x, y) for x, y in through), of=""))
         elif self.like:
             self.out.append(self.like)

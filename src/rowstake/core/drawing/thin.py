@@ -42,7 +42,7 @@ def thin(scene: Scene, window: Window | None = None, kept: Collection[str] = ())
         return scene
     at = window or Window(scene.low, scene.high)
     mm_per_px = max(at.high[0] - at.low[0], 1e-6) / max(at.wide_px, 1.0)
-    inside = list(_inside(scene.shapes, at))
+    inside = list(_inside(scene.shapes, window)) if window else list(scene.shapes)
     if len(inside) > MOST:
         inside = _coarse(inside, mm_per_px, frozenset(kept))
     return replace(scene, shapes=tuple(inside), part=True)

@@ -79,14 +79,20 @@ class Profile:
         return [(start_mm, self._from(first - 1, start_mm)), *inner, (end_mm, self._up_to(last, end_mm))]
 
     def highest(self, start_mm: float, end_mm: float) -> float:
+        if self.even_mm is not None:
+            return self.even_mm
         return max(level for _, level in self.corners(start_mm, end_mm))
 
     def lowest(self, start_mm: float, end_mm: float) -> float:
+        if self.even_mm is not None:
+            return self.even_mm
         return min(level for _, level in self.corners(start_mm, end_mm))
 
     def about_line(self, start_mm: float, a: float, end_mm: float, b: float) -> tuple[float, float]:
         """By how much the ground rises above a straight line from level `a` to level `b`, at most (below zero: clear), and by how
         much the line stands above the ground, at most."""
+        if self.even_mm is not None:
+            return self.even_mm - min(a, b), max(a, b) - self.even_mm
         run = (end_mm - start_mm) or 1.0
         over = [v - (a + (b - a) * (s - start_mm) / run) for s, v in self.corners(start_mm, end_mm)]
         return max(over), -min(over)

@@ -171,7 +171,9 @@ export class Session {
   }
 
   async open(): Promise<void> {
+    const from = performance.now();
     this.opened(await fetchJson<Opened>(`/api/jobs/${this.id}?step=${this.sight.step}`));
+    this.took = performance.now() - from;
     await this.takeOver();
   }
 

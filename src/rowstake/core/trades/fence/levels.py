@@ -10,6 +10,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import cached_property
 from itertools import pairwise
 
 from rowstake.core.catalogue import CATALOGUE
@@ -77,18 +78,23 @@ class Head:
         return "top cut to the cap, " + " and ".join(f"{a:.1f}°" for a in slopes) + " off square" if slopes else ""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Levels:
     """`feet` by the label of a bay or gate, `ground` and `heads` by the label of a post (mm above the datum)."""
 
+    brief: Brief
+    layout: Layout
     profiles: list[Profile]
     feet: dict[str, Foot]
     ground: dict[str, float]
-    heads: dict[str, Head]
     walled: frozenset[str]
     """Labels of the posts that stand where the line runs on a wall."""
     flat: bool
     """True where the whole line lies on one level."""
+
+    @cached_property
+    def heads(self) -> dict[str, Head]:
+        return _heads(self.brief, self.layout, self.feet, self.ground)
 
     def top_mm(self, post: Post) -> float:
         """The highest point of a post."""
@@ -151,7 +157,7 @@ def lay_levels(brief: Brief, layout: Layout) -> Levels:
     if brief.beside_wall:
         ground.update((label, ground[label] - brief.fence.posts.wall_over_soil_mm) for label in walled)
     flat = len({round(v, 1) for p in profiles for v in p.levels}) == 1
-    return Levels(profiles, feet, ground, _heads(brief, layout, feet, ground), walled, flat)
+    return Levels(brief, layout, profiles, feet, ground, walled, flat)
 
 
 def _foot(profile: Profile, leg: int, a: float, b: float, left: float, right: float, height: float) -> Foot:

@@ -34,6 +34,13 @@ class LegLine:
         (x, y), (c, s) = self.start, self.along
         return (x + station_mm * c - aside_mm * s, y + station_mm * s + aside_mm * c)
 
+    def area(self, a: float, b: float, low: float, high: float) -> tuple[Point, Point, Point, Point]:
+        """The corners of a rectangle on the plan: from station `a` to `b`, from `low` to `high` to the left of the line."""
+        (x, y), (c, s) = self.start, self.along
+        ax, ay, bx, by = x + a * c, y + a * s, x + b * c, y + b * s
+        lx, ly, hx, hy = -low * s, low * c, -high * s, high * c
+        return (ax + lx, ay + ly), (bx + lx, by + ly), (bx + hx, by + hy), (ax + hx, ay + hy)
+
 
 def inner_angle_deg(turn_deg: float) -> float:
     """The angle between two legs as a builder reads it: 180 is straight on, 90 a square corner."""

@@ -31,7 +31,7 @@ def plan_scene(brief: Brief, laid: FenceLaid | FenceLaying) -> Scene:
     for obstacle in fence.obstacles:
         leg, half = layout.legs[obstacle.leg], max(obstacle.width_mm / 2, 150.0)
         a, b = obstacle.at_mm, obstacle.at_mm + obstacle.width_mm
-        corners = (leg.at(a, -half), leg.at(b, -half), leg.at(b, half), leg.at(a, half))
+        corners = leg.area(a, b, -half, half)
         board.add(Shape("poly", corners, "zone", obstacle.id))
         _name(board, leg, (a + b) / 2, -outside, obstacle.what, obstacle.id)
     _walls(board, brief, laid, aside)
@@ -42,11 +42,11 @@ def plan_scene(brief: Brief, laid: FenceLaid | FenceLaying) -> Scene:
         leg, at = layout.legs[post.stations[0][0]], post.stations[0][1]
         section = brief.gate_post if post.gate else brief.post
         h, d = post.face_mm / 2, section.width_mm / 2
-        square = (leg.at(at - h, -d), leg.at(at + h, -d), leg.at(at + h, d), leg.at(at - h, d))
+        square = leg.area(at - h, at + h, -d, d)
         board.add(Shape("poly", square, "post", post.label))
         if doubled(brief, post.gate) and laid.digger.of(post).each > 1:
             near, far = -aside * d, -aside * 3 * d
-            second = (leg.at(at - h, near), leg.at(at + h, near), leg.at(at + h, far), leg.at(at - h, far))
+            second = leg.area(at - h, at + h, near, far)
             board.add(Shape("poly", second, "post", post.label))
     named = [q for q in layout.posts if len(layout.posts) <= MANY_BAYS or q.kind != "line"]
     for post in named:
@@ -80,7 +80,7 @@ def _walls(board: Sketch, brief: Brief, laid: FenceLaid | FenceLaying, aside: in
         profile = laid.levels.profiles[leg.index]
         for a, b in itertools.pairwise(profile.stations):
             if b - a > 1 and profile.on_wall((a + b) / 2):
-                board.add(Shape("poly", (leg.at(a, low), leg.at(b, low), leg.at(b, high), leg.at(a, high)), "concrete"))
+                board.add(Shape("poly", leg.area(a, b, low, high), "concrete"))
 
 
 def _name(board: Sketch, leg: LegLine, station: float, side: int, words: str, of: str) -> None:
@@ -100,10 +100,10 @@ def _skin(board: Sketch, brief: Brief, laid: FenceLaid | FenceLaying, aside: int
         leg = laid.layout.legs[course.leg]
         a, b = course.reach.left_mm, course.reach.right_mm
         low, high = aside * back, aside * front
-        strip = (leg.at(a, low), leg.at(b, low), leg.at(b, high), leg.at(a, high))
+        strip = leg.area(a, b, low, high)
         board.add(Shape("poly", strip, "board", course.label))
         if brief.style.faces == 2 or brief.faces == 2:
-            far = (leg.at(a, -low), leg.at(b, -low), leg.at(b, -high), leg.at(a, -high))
+            far = leg.area(a, b, -low, -high)
             board.add(Shape("poly", far, "board", course.label))
 
 
@@ -127,7 +127,7 @@ def _gate(board: Sketch, brief: Brief, laid: FenceLaid | FenceLaying, opening: O
     for side in sides:
         hinge = opening.left_mm + frame.hinge_gap_mm if side == "start" else opening.right_mm - frame.hinge_gap_mm
         end = hinge + (width if side == "start" else -width)
-        corners = (leg.at(hinge, -thick), leg.at(end, -thick), leg.at(end, thick), leg.at(hinge, thick))
+        corners = leg.area(hinge, end, -thick, thick)
         board.add(Shape("poly", corners, "frame", of))
         arc = _arc(leg, hinge, width, side == "start", 1 if gate.swing == "left" else -1)
         for a, b in itertools.pairwise(arc):
