@@ -86,11 +86,15 @@ class Levels:
     layout: Layout
     profiles: list[Profile]
     feet: dict[str, Foot]
-    ground: dict[str, float]
     walled: frozenset[str]
     """Labels of the posts that stand where the line runs on a wall."""
     flat: bool
     """True where the whole line lies on one level."""
+
+    @cached_property
+    def ground(self) -> dict[str, float]:
+        down = self.brief.fence.posts.wall_over_soil_mm if self.brief.beside_wall else 0.0
+        return {p.label: _post_ground(self.profiles, p) - down * (p.label in self.walled) for p in self.layout.posts}
 
     @cached_property
     def heads(self) -> dict[str, Head]:
@@ -153,11 +157,8 @@ def lay_levels(brief: Brief, layout: Layout) -> Levels:
         feet[label] = _foot(profiles[opening.leg], opening.leg, a, b, level, level, height)
     on_walls = any("wall" in profile.on for profile in profiles)
     walled = frozenset(p.label for p in layout.posts if on_walls and _on_wall(profiles, p))
-    ground = {p.label: _post_ground(profiles, p) for p in layout.posts}
-    if brief.beside_wall:
-        ground.update((label, ground[label] - brief.fence.posts.wall_over_soil_mm) for label in walled)
     flat = len({round(v, 1) for p in profiles for v in p.levels}) == 1
-    return Levels(brief, layout, profiles, feet, ground, walled, flat)
+    return Levels(brief, layout, profiles, feet, walled, flat)
 
 
 def _foot(profile: Profile, leg: int, a: float, b: float, left: float, right: float, height: float) -> Foot:
