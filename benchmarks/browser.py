@@ -115,6 +115,7 @@ def measure(page: Page, cdp: CDPSession, url: str, name: str, job: Job, blank: s
     before = yardstick()
     first = opened(page, f"{url}/job/{key}")
     took = edits(page, blank, least_mm)
+    cdp.send("Network.disable")  # what watches the answers takes time of its own
     hand, follows = drag(page)
     yard = (before + yardstick()) / 2
     edit, moved = statistics.median(took) / 1000 / yard, 1 / follows / yard if follows else math.inf
