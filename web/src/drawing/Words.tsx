@@ -1,41 +1,40 @@
 import { memo } from "react";
 import type { Placed } from "./labels";
 
-/** Words and dimensions where they were found room. */
+/** Words and dimensions where they were found room; no bar runs over words. */
 export const Words = memo(function Words({ labels, chosen }: { labels: readonly Placed[]; chosen: ReadonlySet<string> }) {
+  const on = ({ shape }: Placed) => Boolean(shape.of) && chosen.has(shape.of!);
   return (
     <>
-      {labels.map((p, i) => {
-        const on = Boolean(p.shape.of) && chosen.has(p.shape.of!);
-        const dimmed = p.shape.look === "quiet";
-        return (
-          <g key={i} fill={on ? "var(--signal)" : dimmed ? "var(--faint)" : "var(--ink)"}>
-            {p.bar && (
-              <g stroke={on ? "var(--signal)" : "var(--ink)"} strokeWidth={0.8}>
-                <line x1={p.bar.x0} y1={p.bar.y0} x2={p.bar.x1} y2={p.bar.y1} />
-                <path d={`M${p.bar.x0 - 4} ${p.bar.y0 + 4}l8 -8M${p.bar.x1 - 4} ${p.bar.y1 + 4}l8 -8`} strokeWidth={1.6} />
-              </g>
-            )}
-            <text
-              x={p.x}
-              y={p.y}
-              textAnchor="middle"
-              fontSize={p.shape.kind === "dim" ? "0.8125rem" : "0.78rem"}
-              fontWeight={on || p.shape.look === "label" ? 600 : 400}
-              transform={p.turn ? `rotate(${p.turn} ${p.x} ${p.y})` : undefined}
-              stroke="var(--board)"
-              strokeWidth={3}
-              paintOrder="stroke"
-            >
-              {(p.shape.text ?? "").split(/(\d+\/\d+)/).map((t, j) => (
-                <tspan key={j} className={j % 2 ? "frac" : undefined}>
-                  {t}
-                </tspan>
-              ))}
-            </text>
+      {labels.map((p, i) =>
+        p.bar ? (
+          <g key={i} stroke={on(p) ? "var(--signal)" : "var(--ink)"} fill={on(p) ? "var(--signal)" : "var(--ink)"} strokeWidth={0.8}>
+            <line x1={p.bar.x0} y1={p.bar.y0} x2={p.bar.x1} y2={p.bar.y1} />
+            <path d={`M${p.bar.x0 - 4} ${p.bar.y0 + 4}l8 -8M${p.bar.x1 - 4} ${p.bar.y1 + 4}l8 -8`} strokeWidth={1.6} />
           </g>
-        );
-      })}
+        ) : null,
+      )}
+      {labels.map((p, i) => (
+        <text
+          key={i}
+          x={p.x}
+          y={p.y}
+          textAnchor="middle"
+          fontSize={p.shape.kind === "dim" ? "0.8125rem" : "0.78rem"}
+          fontWeight={on(p) || p.shape.look === "label" ? 600 : 400}
+          transform={p.turn ? `rotate(${p.turn} ${p.x} ${p.y})` : undefined}
+          fill={on(p) ? "var(--signal)" : p.shape.look === "quiet" ? "var(--faint)" : "var(--ink)"}
+          stroke="var(--board)"
+          strokeWidth={3}
+          paintOrder="stroke"
+        >
+          {(p.shape.text ?? "").split(/(\d+\/\d+)/).map((t, j) => (
+            <tspan key={j} className={j % 2 ? "frac" : undefined}>
+              {t}
+            </tspan>
+          ))}
+        </text>
+      ))}
     </>
   );
 });
