@@ -139,6 +139,14 @@ def test_posts_outside_the_rim_stand_on_it_and_not_where_another_level_lies():
     check_solids(made)
 
 
+def test_the_dimensions_of_the_deck_stand_past_a_level_before_its_edge():
+    """A deck 6000 × 3000 with a level 2000 out before its far edge: the edge's dimension is drawn 5000 from the house, a row past the level's own."""
+    made = two(700)
+    dims = [s for s in made.trade.scenes(made)["plan"].shapes if s.kind == "dim" and s.points[0][1] == s.points[1][1]]
+    drawn = {(s.text, round(s.points[0][1]), s.aside) for s in dims}
+    assert {("6000 mm", 0, 1.4), ("6000 mm", -5000, 2.4), ("4000 mm", -5000, 1.2)} <= drawn
+
+
 @st.composite
 def levelled(draw):
     """A deck and a level before it, beside it or off it, with steps, guards and skirting."""

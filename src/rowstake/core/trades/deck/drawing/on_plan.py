@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import itertools
+import math
 
 from rowstake.core.drawing.buried import draw_buried
 from rowstake.core.drawing.scene import Handle, Layer, Look, Scene, Shape, Sketch
@@ -144,9 +145,9 @@ def _dims(board: Sketch, planned: DeckPlan) -> None:
         whole = edge.length_mm >= max(shape.width_mm, shape.out_mm) - 1
         aside = 1.4 if whole else 1.2
         there = planned.brief.deck.there
-        out = 0.0 if there else _steps_before(planned, edge)
+        out = 0.0 if there else _before(planned, edge)
         start, end = (_out_by(q, edge, out) for q in (edge.a, edge.b))
-        aside += NAMED_ROWS if out else 0.0  # past the name of the steps
+        aside += NAMED_ROWS if out else 0.0  # past the name of the steps, or the level's own dimension
         board.dim(_y(start), _y(end), p.length(edge.length_mm), -aside if there else aside)
     for low in planned.laid.lower:
         (x0, y0, x1, y1) = low.where.bounds
@@ -169,15 +170,16 @@ def _out_by(point: Point, edge: Edge, mm: float) -> Point:
     return point[0] - x * mm, point[1] - y * mm
 
 
-def _steps_before(planned: DeckPlan, edge: Edge) -> float:
-    """How far steps stand out before an edge: its dimension stands past them."""
-    (x, y), along = edge.inward, edge.along
-    out = 0.0
-    for flight in runs(planned.laid.main.brief):
-        places = [(px - edge.a[0], py - edge.a[1]) for px, py in flight.footprint.exterior.coords]
+def _before(planned: DeckPlan, edge: Edge) -> float:
+    """How far steps and other levels stand out before an edge: its dimension stands past them."""
+    steps = [(flight.footprint, ON_MM) for flight in runs(planned.laid.main.brief)]
+    levels = [(low.where, math.inf) for low in planned.laid.lower]
+    (x, y), along, out = edge.inward, edge.along, 0.0
+    for place, reach in steps + levels:
+        places = [(px - edge.a[0], py - edge.a[1]) for px, py in place.exterior.coords]
         outs, alongs = [-(u * x + v * y) for u, v in places], [u * along[0] + v * along[1] for u, v in places]
-        if min(outs) > -ON_MM and max(alongs) > ON_MM and min(alongs) < edge.length_mm - ON_MM:
-            out = max(out, max(outs)) if min(outs) < ON_MM else out
+        if -ON_MM < min(outs) < reach and max(alongs) > ON_MM and min(alongs) < edge.length_mm - ON_MM:
+            out = max(out, max(outs))
     return out
 
 
