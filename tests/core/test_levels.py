@@ -104,6 +104,18 @@ def test_a_guard_keeps_clear_of_the_handrail_of_steps_that_arrive_beside_its_edg
     check_solids(made)
 
 
+def test_a_flight_needs_no_guard_where_a_level_beside_it_catches_who_slips():
+    """Five risers of 180 from 900 up: the first tread lies 720 up, 20 over a level 700 up beside its far side: one side is open there. Beside a
+    level 100 up one falls 620 from it, more than 600."""
+    flight = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.width_mm", 1000), put("deck.steps.0.at_mm", 990)]
+
+    def told(height_mm):
+        return [f.title for f in two(height_mm, *flight, x_mm=2000).findings if f.rule == "flight_guard"]
+
+    assert told(700) == ["The first tread of S1 is 720 mm up: over 600 mm its open side needs a guard"]
+    assert told(100) == ["The first tread of S1 is 720 mm up: over 600 mm its open sides need a guard"]
+
+
 def test_a_level_that_steps_lead_down_to_may_lie_deeper_than_a_riser():
     steps = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.width_mm", 1000), put("deck.steps.0.at_mm", 1500)]
     assert "level_step" in {f.rule for f in two(300).findings}

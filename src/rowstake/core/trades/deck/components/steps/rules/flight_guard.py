@@ -20,7 +20,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
         name, steps = flight.of, planned.brief.deck.steps[flight.number]
         high = flight.tread_top(1) - flight.foot_mm if flight.treads else 0.0
         above = {k for k in range(1, flight.treads + 1) if flight.tread_top(k) - flight.foot_mm > over + SLACK_MM}
-        closed = {side: set(flight.in_deck(side, under_mm=0.0)) for side in ("near", "far")}
+        closed = {side: set(flight.in_deck(side, under_mm=over + SLACK_MM)) for side in ("near", "far")}
         open_ = [side for side in ("near", "far") if side not in sides_of(steps.wall) and above - closed[side]]
         railed = sides_of(steps.handrail)
         if open_ and high > over + SLACK_MM and not (steps.filled and set(open_) <= set(railed)):
