@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import os
 
-from hypothesis import HealthCheck, assume, settings
+from hypothesis import HealthCheck, settings
 from hypothesis import strategies as st
 
 from rowstake.core.edits import apply_raw
@@ -12,6 +12,7 @@ from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.trades.deck.document import DeckJob, new_deck
 from tests.jobs import put
+from tests.refused import drawn_again
 
 ANY = settings(
     max_examples=int(os.environ.get("ROWSTAKE_EXAMPLES", 18)) // 3,
@@ -34,5 +35,5 @@ def planned(draw, width, out, heights, edits, region):
     support = draw(st.sampled_from(["ledger", "free"]))
     try:
         return plan(deck(width, out, draw(st.floats(*heights)), *edits, region=region, support=support))
-    except JobFault:
-        assume(False)
+    except JobFault as fault:
+        drawn_again(fault)

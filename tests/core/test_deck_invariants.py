@@ -7,7 +7,7 @@ import os
 from collections import Counter
 
 import pytest
-from hypothesis import HealthCheck, assume, given, settings
+from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Point, Polygon
 from shapely.ops import unary_union
@@ -26,6 +26,7 @@ from tests.holds.cuts import cut_from
 from tests.holds.deck import check_deck
 from tests.holds.solids import check_solids
 from tests.jobs import put, scenes
+from tests.refused import drawn_again
 
 KINDS = ("notch", "clip", "hole")
 CORNERS = ("house_left", "house_right", "far_left", "far_right")
@@ -69,8 +70,8 @@ def decks(draw):
     height = draw(st.floats(250, 2000))
     try:
         return plan(deck(width, out, height, *edits, region=region, support=draw(st.sampled_from(["ledger", "free"]))))
-    except JobFault:
-        assume(False)
+    except JobFault as fault:
+        drawn_again(fault)
 
 
 @settings(
@@ -105,8 +106,8 @@ def two_levels(draw):
     ]  # fmt: skip
     try:
         return plan(deck(6000, 3000, draw(st.floats(500, 1500)), *edits))
-    except JobFault:
-        assume(False)
+    except JobFault as fault:
+        drawn_again(fault)
 
 
 @settings(

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 import pytest
-from hypothesis import assume, given
+from hypothesis import given
 from hypothesis import strategies as st
 
 from rowstake.core.catalogue import CATALOGUE
@@ -17,6 +17,7 @@ from tests.decks import ANY, cut, deck
 from tests.holds.deck import check_deck
 from tests.holds.solids import check_solids
 from tests.jobs import put, scenes
+from tests.refused import drawn_again
 
 ON = put("deck.drainage.on", True)
 
@@ -84,8 +85,8 @@ def drained(draw):
     try:
         return plan(deck(draw(st.floats(1800, 12_000)), draw(st.floats(1800, 6000)), draw(st.floats(300, 1800)), *edits, region=region,
                          support=draw(st.sampled_from(["ledger", "free"]))))  # fmt: skip
-    except JobFault:
-        assume(False)
+    except JobFault as fault:
+        drawn_again(fault)
 
 
 @ANY

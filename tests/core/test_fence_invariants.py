@@ -5,7 +5,7 @@ import os
 from itertools import pairwise
 
 import pytest
-from hypothesis import HealthCheck, assume, given, settings
+from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from rowstake.core.catalogue import CATALOGUE
@@ -16,6 +16,7 @@ from rowstake.core.trades.fence.planes import through_mm
 from tests.holds.fence import check_fence
 from tests.holds.solids import check_solids
 from tests.jobs import edited, fence, put, spot
+from tests.refused import drawn_again
 
 CASES = [(style, fit) for style, entry in CATALOGUE.styles.items() for fit in entry.fits]
 
@@ -83,8 +84,8 @@ def jobs(draw):
     job = edited(job, *edits)
     try:
         return plan(job)
-    except JobFault:
-        assume(False)
+    except JobFault as fault:
+        drawn_again(fault)
 
 
 @settings(

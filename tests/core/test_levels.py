@@ -116,10 +116,33 @@ def test_a_flight_needs_no_guard_where_a_level_beside_it_catches_who_slips():
     assert told(100) == ["The first tread of S1 is 720 mm up: over 600 mm its open sides need a guard"]
 
 
+FLIGHT = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.width_mm", 1000), put("deck.steps.0.at_mm", 1500)]
+
+
+def test_what_is_free_before_another_level_and_on_it_by_hand():
+    """From the frame's face at 2975 the last nose of four goings of 277 is at 4108, 192 before a level at 4300. With three to a level 300 up
+    it is at 3831, 669 before the far edge of one 1500 out, clear of one 2000 out. 800 are needed."""
+
+    def told(*args, **more):
+        return [f.title.split(": ")[1] for f in two(*args, *FLIGHT, **more).findings if f.rule == "foot_room"]
+
+    assert told(300, y_mm=4300) == ["192 mm is left at its foot before level Q1, 800 mm is needed"]
+    assert told(300, out_mm=1500) == ["669 mm is left at its foot before the edge of level Q1, 800 mm is needed"]
+    assert told(300) == told(300, y_mm=5000) == []
+
+
+def test_another_way_of_a_flight_that_finds_no_way_down_is_not_offered():
+    """Deeper treads would end on the level at 4300, from which it is a riser less, and end before it again: the flight itself is laid all the same."""
+    made = two(300, *FLIGHT, put("deck.steps.0.room_mm", 1500), y_mm=4300)
+    [told] = [f for f in made.findings if f.rule == "foot_room"]
+    for fix in told.fixes:
+        after = plan(apply_raw(made.brief.job, list(fix.edits)))
+        assert "foot_room" not in {f.rule for f in after.findings}
+
+
 def test_a_level_that_steps_lead_down_to_may_lie_deeper_than_a_riser():
-    steps = [{"do": "add_steps", "side": "far"}, put("deck.steps.0.width_mm", 1000), put("deck.steps.0.at_mm", 1500)]
     assert "level_step" in {f.rule for f in two(300).findings}
-    assert "level_step" not in {f.rule for f in two(300, *steps).findings}
+    assert "level_step" not in {f.rule for f in two(300, *FLIGHT).findings}
 
 
 def test_footings_that_stand_up_into_another_level_are_told():

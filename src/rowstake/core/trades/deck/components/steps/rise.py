@@ -90,14 +90,18 @@ def with_risers(flight: Flight, risers: int) -> Flight | None:
     highest = flight.rise_mm / risers
     for _ in range(MANY_TIMES):
         made = _chosen(flight, max_riser_mm=highest + 0.01)
-        if made.way.risers == risers:
+        if made is None or made.way.risers == risers:
             return made
         highest = made.rise_mm / risers
     return None
 
 
-def _chosen(flight: Flight, **values: float) -> Flight:
-    return grounded(replace(flight, steps=flight.steps.model_copy(update=values)))
+def _chosen(flight: Flight, **values: float) -> Flight | None:
+    """The same flight with other values; None where it finds no way down with them, as beside another level."""
+    try:
+        return grounded(replace(flight, steps=flight.steps.model_copy(update=values)))
+    except JobFault:
+        return None
 
 
 def ways(flight: Flight) -> list[Flight]:
@@ -108,12 +112,12 @@ def ways(flight: Flight) -> list[Flight]:
             out.append(made)
     pitch = flight.tread.width_mm + flight.gap_mm
     boards = max(1, round((own.going_mm + flight.steps.nosing_mm) / pitch)) + 1
-    out.append(_chosen(flight, going_mm=boards * pitch - flight.steps.nosing_mm))
-    return out
+    deeper = _chosen(flight, going_mm=boards * pitch - flight.steps.nosing_mm)
+    return [*out, deeper] if deeper else out
 
 
-def shortest(flight: Flight) -> Flight:
-    """The same flight with the least going that is allowed, its treads ripped to it."""
+def shortest(flight: Flight) -> Flight | None:
+    """The same flight with the least going that is allowed, its treads ripped to it; None where that finds no way down."""
     return _chosen(flight, going_mm=flight.limits.going_mm)
 
 

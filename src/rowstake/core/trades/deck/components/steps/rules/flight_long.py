@@ -31,7 +31,7 @@ def look(planned: DeckLevel) -> Iterator[Finding]:
             continue
         fits = [
             w for w in [*ways(flight)[1:], shortest(flight)]
-            if w.way.riser_mm <= planned.brief.riser_most_mm + 0.5 and w.way.going_mm >= w.limits.going_mm - 0.5
+            if w is not None and w.way.riser_mm <= planned.brief.riser_most_mm + 0.5 and w.way.going_mm >= w.limits.going_mm - 0.5
             and w.treads and _longest(w)[0] <= _longest(w)[1]
         ]  # fmt: skip
         yield found(
