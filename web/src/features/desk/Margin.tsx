@@ -82,7 +82,7 @@ export function Margin() {
         <h2 className="font-bold">What follows</h2>
         <dl>
           {desk.figures.map((f) => (
-            <div key={f.key} className="flex justify-between gap-3 leading-[1.27]" data-figure={f.key}>
+            <div key={f.key} className="flex items-baseline justify-between gap-3 leading-[1.27]" data-figure={f.key}>
               <dt className="text-faint">{f.name}</dt>
               <dd className="text-right font-semibold">
                 <Worked of={f.working}>

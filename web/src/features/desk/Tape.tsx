@@ -87,8 +87,8 @@ export function Tape() {
     void pick(next.of);
   };
   return (
-    <section aria-label="Tape" className="flex h-[4.875rem] shrink-0 items-stretch border-t border-rule">
-      <div className="flex w-[6.5rem] shrink-0 flex-col justify-center gap-1 px-2 text-sm">
+    <section aria-label="Tape" className="flex h-[4.875rem] max-sm:h-[6.25rem] shrink-0 items-stretch border-t border-rule">
+      <div className="flex w-[6.5rem] shrink-0 flex-col justify-center gap-1 px-2 text-sm max-sm:gap-0.5">
         <select aria-label="Tape hooked at" value={leg} onChange={(e) => (setLeg(Number(e.target.value)), setPull(0), pick(`leg ${Number(e.target.value) + 1}`))} className="bg-board font-semibold">
           {[...new Set(tapes.map((t) => t.leg))].map((l) => (
             <option key={l} value={l}>
