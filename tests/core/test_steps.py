@@ -811,6 +811,19 @@ def test_a_board_of_a_tread_just_too_long_is_met_in_its_middle():
     check_solids(made)
 
 
+@pytest.mark.parametrize(("rise", "framed"), [(125, False), (170, True)])
+def test_a_tread_without_room_for_blocks_is_not_framed(rise, framed):
+    """Of 125 in two risers of 62.5 the seat lies 62.5 − 25.4 = 37.1 over the ground, a rail that feet are notched over takes 38.1 of it; of 170
+    it lies 59.6 over: blocks of 21.5."""
+    job = deck(2000, 2000, rise, {"do": "add_steps", "side": "far", "full": True}, put("deck.steps.0.framed", True),
+               put("deck.steps.0.closed", False), region="north_america")  # fmt: skip
+    made = plan(job)
+    blocks = [p for p in made.parts if p.kind == "tread block"]
+    assert {round(p.width_mm, 1) for p in blocks} == ({21.5} if framed else set())
+    assert any("mitred" in p.ends for p in made.parts if p.kind == "tread") == framed
+    check_solids(made)
+
+
 def test_blocks_under_a_framed_tread_lie_over_the_rail_that_heads_stand_on():
     """82 are left over the rail: the first tread's blocks of 87 are ripped to that, the others are whole."""
     made = plan(

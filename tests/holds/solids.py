@@ -76,6 +76,8 @@ def check_bought(made):
 
 def check_solids(made):
     check_bought(made)
+    sizes = {p.label: (p.length_mm, p.width_mm) for p in made.parts if p.unit == "piece"}
+    assert all(min(size) > 0 for size in sizes.values()), (made.brief.job.model_dump_json(), sizes)
     rules, kinds = {f.rule for f in made.findings}, {p.label: p.kind for p in made.parts}
     of = {p.label: p.of for p in made.parts}
     proof = prove(_propped(made.parts) if "stack_fit" in rules else made.parts)

@@ -30,12 +30,12 @@ class Carrier:
     deep_mm: float = math.inf
 
 
-def framed_mm(flight: Flight, rows: Rows) -> float:
+def framed_mm(flight: Flight, k: int, rows: Rows) -> float:
     """How wide the boards at the ends of a tread are; nothing where it has none: round a corner, on a tread of a single board, on one too
-    narrow, or where the board at the nose is ripped."""
+    narrow, where the board at the nose is ripped, or where there is no room under it for blocks."""
     wide = flight.tread.width_mm
     whole = rows[0][1] - rows[0][0] > wide - 0.05 if rows else False
-    fits = len(rows) > 1 and whole and flight.steps.width_mm >= 4 * wide
+    fits = len(rows) > 1 and whole and flight.steps.width_mm >= 4 * wide and flight.room_under(k) >= FACTS.least_rip_mm
     return wide if flight.steps.framed and fits and not any(flight.mitres) else 0.0
 
 
@@ -51,7 +51,7 @@ def mitred_front(
 
 def ends(flight: Flight, k: int, rows: Rows, names: tuple[str, str]) -> list[Part]:
     """The boards at both ends, from the nose back, cut to the long point of their mitres."""
-    wide, (a, b), back = framed_mm(flight, rows), rows[0], rows[-1][0]
+    wide, (a, b), back = framed_mm(flight, k, rows), rows[0], rows[-1][0]
     start, end = flight.span(a, b)
     shapes: tuple[tuple[Flat, ...], ...] = (
         ((back, start), (b, start), (a, start + wide), (back, start + wide)),
@@ -75,7 +75,7 @@ def blocks(flight: Flight, k: int, rows: Rows, carriers: list[float], by: Carrie
     """Under every seam between boards and under the last one's back edge, from the one of two carriers to the other between which the
     boards' ends lie, at both ends of the tread. `carriers` are their middles, `by` what they are like,
     `deep` what there is room for under the tread."""
-    inset, section = framed_mm(flight, rows) + flight.gap_mm / 2, CATALOGUE.sections[flight.brief.region.rail]
+    inset, section = framed_mm(flight, k, rows) + flight.gap_mm / 2, CATALOGUE.sections[flight.brief.region.rail]
     start, end = flight.span(*rows[0])
     wide, high = section.thickness_mm, min(section.width_mm, deep, by.deep_mm)
     marks = [a - flight.gap_mm / 2 - wide / 2 for a, _ in rows[:-1]] + [rows[-1][0]]

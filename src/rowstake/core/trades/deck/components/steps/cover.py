@@ -82,7 +82,7 @@ def treads(flight: Flight, under: Under, past_mm: float, carrier: Sequence[Carri
     out, driven, each = list[Part](), 0, CATALOGUE.deck.screws_per_crossing
     for k in range(1, flight.treads + 1):
         rows = flight.rows(k, past_mm)
-        if framed_mm(flight, rows):
+        if framed_mm(flight, k, rows):
             carried = blocks(flight, k, rows, under(k, rows[0][0]), carrier[k - 1], flight.room_under(k))
             names = f"T{k}{letters(len(rows) + 1)}", f"T{k}{letters(len(rows) + 2)}"
             out += [*carried, *ends(flight, k, rows, names)]
@@ -105,7 +105,7 @@ def treads(flight: Flight, under: Under, past_mm: float, carrier: Sequence[Carri
 def _row(flight: Flight, k: int, n: int, rows: Rows, below: list[float]) -> tuple[list[Part], int]:
     """(the pieces of the n-th board of a tread, how often it crosses what carries it all along): between the boards at its ends, but the
     one at the nose, which is mitred to them."""
-    (a, b), tread, framed = rows[n - 1], flight.tread, framed_mm(flight, rows)
+    (a, b), tread, framed = rows[n - 1], flight.tread, framed_mm(flight, k, rows)
     (start, end), level = flight.span(a, b), (flight.seat(k), flight.tread_top(k))
     if framed and n > 1:
         start, end = start + framed + flight.gap_mm, end - framed - flight.gap_mm
