@@ -824,6 +824,22 @@ def test_a_tread_without_room_for_blocks_is_not_framed(rise, framed):
     check_solids(made)
 
 
+@pytest.mark.parametrize(("rise", "notched"), [(125, False), (190, False), (210, True)])
+def test_feet_too_low_to_be_notched_stand_on_brackets(rise, notched):
+    """Over a rail of 38.1 a foot keeps 40 at least: of two risers of 62.5 less a board of 25.4 there is −1 over it, of 95 31.5, of 105 41.5."""
+    job = deck(
+        2000,
+        2000,
+        rise,
+        {"do": "add_steps", "side": "far", "full": True},
+        put("deck.steps.0.foot_by", "kicker"),
+        region="north_america",
+    )
+    made = plan(job)
+    assert (made.count("kicker") > 0) == notched
+    check_solids(made)
+
+
 def test_blocks_under_a_framed_tread_lie_over_the_rail_that_heads_stand_on():
     """82 are left over the rail: the first tread's blocks of 87 are ripped to that, the others are whole."""
     made = plan(

@@ -197,7 +197,9 @@ class Stringer:
         ):
             return None
         section = CATALOGUE.sections[flight.brief.region.rail]
-        return section if self.face(flight.treads) - self.heel_mm >= section.width_mm + LEAST_SEAT_MM else None
+        long = self.face(flight.treads) - self.heel_mm >= section.width_mm + LEAST_SEAT_MM
+        high = flight.seat(flight.treads) - flight.foot_mm >= section.thickness_mm + LEAST_SEAT_MM
+        return section if long and high else None
 
     @property
     def plumb(self) -> tuple[float, float]:
