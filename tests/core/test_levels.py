@@ -11,10 +11,13 @@ from shapely.geometry import Polygon
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.desk import desk
 from rowstake.core.edits import apply_raw
+from rowstake.core.faults import JobFault
 from rowstake.core.plan import plan
 from rowstake.core.trades.deck.components.guard.line import lay_line
 from rowstake.core.trades.deck.components.guard.mounts import post_of
 from rowstake.core.trades.deck.components.guard.where import drop_mm, openings
+from rowstake.core.trades.deck.components.steps.on_edge import flights
+from rowstake.core.trades.deck.components.steps.rise import ways
 from rowstake.core.trades.deck.fascia import stands_mm
 from rowstake.core.trades.deck.frame import frame_outline
 from rowstake.core.trades.deck.shape import edges
@@ -134,10 +137,16 @@ def test_what_is_free_before_another_level_and_on_it_by_hand():
 def test_another_way_of_a_flight_that_finds_no_way_down_is_not_offered():
     """Deeper treads would end on the level at 4300, from which it is a riser less, and end before it again: the flight itself is laid all the same."""
     made = two(300, *FLIGHT, put("deck.steps.0.room_mm", 1500), y_mm=4300)
-    [told] = [f for f in made.findings if f.rule == "foot_room"]
-    for fix in told.fixes:
-        after = plan(apply_raw(made.brief.job, list(fix.edits)))
-        assert "foot_room" not in {f.rule for f in after.findings}
+    assert "foot_room" in {f.rule for f in made.findings}
+    (flight,) = flights(made.laid.main.brief)
+    assert all(way.way.going_mm == flight.way.going_mm for way in ways(flight))
+    with pytest.raises(JobFault, match="S1 ends beside level Q1"):
+        plan(
+            apply_raw(
+                made.brief.job,
+                [put("deck.steps.0.going_mm", flight.way.going_mm + flight.tread.width_mm + flight.gap_mm)],
+            )
+        )
 
 
 def test_a_level_that_steps_lead_down_to_may_lie_deeper_than_a_riser():

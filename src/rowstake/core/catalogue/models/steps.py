@@ -66,9 +66,10 @@ class StepFacts(Fact):
     packer_bead_m: float
     """Of glue, under and over a packer."""
     off_corner_mm: float
+    """How far off an inside corner the last stringer hangs."""
     hand_room_mm: float
     rail_past_mm: float
-    """How far off an inside corner the last stringer hangs."""
+    """Between a handrail and its wall; how far its rail goes on past its first and last post."""
     off_wall_mm: float
     base_edge_mm: float
     post_free_mm: float

@@ -124,8 +124,10 @@ class Flight:
 
     @property
     def boxed(self) -> bool:
-        """Built as boxes that stand on each other, not on stringers."""
-        return self.steps.build == "boxes"
+        """Built as boxes that stand on each other, not on stringers; where a riser is too low to leave rails under a tread, on stringers all the
+        same."""
+        least = self.tread.thickness_mm + FACTS.box_air_mm + FACTS.least_rip_mm
+        return self.steps.build == "boxes" and self.way.riser_mm >= least
 
     def part(self, own: str) -> str:
         """The label of one of its parts."""

@@ -58,7 +58,7 @@ def _beside(flight: Flight, level: str) -> JobFault:
 
 
 def risers_of(flight: Flight) -> int:
-    """`n = ⌈rise / highest riser⌉`. Raises `JobFault` where there is no rise for one, none for its box, or one for too many."""
+    """`n = ⌈rise / highest riser⌉`. Raises `JobFault` where there is no rise for one, or one for too many."""
     steps, p = flight.steps, flight.brief.printer
     highest = steps.max_riser_mm or flight.brief.riser_most_mm
     under = (
@@ -70,7 +70,7 @@ def risers_of(flight: Flight) -> int:
         count = max(2, count)
     if flight.rise_mm / count < least:
         raise refuse(f"{flight.path}.id", steps.id, f"a rise of at least {p.length(least * count)}",
-                     f"{steps.id} rises {p.length(max(0.0, flight.rise_mm))}: {'too little for boxes' if flight.boxed else 'that needs no step'}")  # fmt: skip
+                     f"{steps.id} rises {p.length(max(0.0, flight.rise_mm))}: that needs no step")  # fmt: skip
     if count > FACTS.most_risers:
         raise refuse(f"{flight.path}.max_riser_mm", f"{highest:g} mm", f"at most {FACTS.most_risers} risers",
                      f"{steps.id} would have {count} risers: break it with a landing, a level of its own")  # fmt: skip
