@@ -165,6 +165,18 @@ def test_footings_that_stand_up_into_another_level_are_told():
     assert "footing_high" not in {f.rule for f in deeper.findings}
 
 
+def test_footings_that_stand_up_into_the_steps_of_their_own_deck_are_told():
+    """Two risers of 73: stringers over a tread of 28 have their seat at 73 − 28 = 45, under the pier's 50; and stand on the ground before the face."""
+    steps = {"do": "add_steps", "side": "far", "full": True}
+    low = plan(deck(2000, 2200, 146, put("deck.beams.way", "flush"), put("deck.footings.kind", "pad"), steps))
+    [told] = [f for f in low.findings if f.rule == "footing_high"]
+    assert (told.title, told.where) == ("Footing F1 stands 50 mm up into steps S1", ("F1", "F2"))
+    deeper = plan(apply_raw(low.brief.job, list(told.fixes[0].edits)))
+    assert "footing_high" not in {f.rule for f in deeper.findings}
+    check_solids(low)
+    check_solids(deeper)
+
+
 def test_posts_outside_the_rim_stand_on_it_and_not_where_another_level_lies():
     """At an outside corner a post of 100 on either side of it ends with the frame, 25 inside the boards: 75 from their corner, with its middle 25
     past their edge. One at the corner itself would be bolted to nothing. Where a level lies before an edge they stand on bases."""

@@ -258,7 +258,7 @@ def decks_with_steps(draw):
                 for end in draw(st.sampled_from([[], [], ["near"], ["far"], ["near", "far"]]))
             ),
         ]
-    return planned(draw, width, out, (400, 1700), edits, region)
+    return planned(draw, width, out, (80, 1700), edits, region)
 
 
 @ANY
@@ -837,6 +837,38 @@ def test_feet_too_low_to_be_notched_stand_on_brackets(rise, notched):
     )
     made = plan(job)
     assert (made.count("kicker") > 0) == notched
+    check_solids(made)
+
+
+def low_over_piers(width, out, high, fall, *edits, region="uk_ireland"):
+    """A flight over the piers under a flush beam, which reach past the deck's face."""
+    edits = [
+        put("deck.ground.fall_out_mm", fall), put("deck.beams.way", "flush"), put("deck.footings.kind", "pad"), FAR,
+        *(put(f"deck.steps.0.{key}", to) for key, to in edits),
+    ]  # fmt: skip
+    return plan(deck(width, out, high, *edits, region=region))
+
+
+def test_a_foot_before_a_pier_stands_on_brackets():
+    """The pier reaches 132.5 out, 5 is kept clear of it: of the foot that ends 220 out 82.5 is left, less than a kicker of 90."""
+    made = low_over_piers(
+        3995, 2999, 232, 56, ("nosing_mm", 38), ("foot", "slab"), ("foot_by", "kicker"), region="australia_nz"
+    )
+    assert stringer_of(made.laid.main, flight_of(made)).over[0] == pytest.approx(132.5 + 5)
+    assert made.count("kicker") == 0
+    check_solids(made)
+
+
+def test_a_box_over_a_pier_begins_at_the_face_on_legs_past_it():
+    """The pier is 50 up and reaches 153 out, 5 is kept clear of it: the box over it begins at the face all the same, where the last strip of its tread lies,
+    and its legs stand 158 out."""
+    way = [("build", "boxes"), ("boxes_way", "stepped"), ("top", "level"), ("going_mm", 347), ("max_riser_mm", 124)]
+    made = low_over_piers(3362, 2953, 430, 9, *way, ("nosing_mm", 25))
+    first = [p.solid.box for p in own(made, "box leg") if "K1L" in p.label]
+    back = next(p.solid.box for p in own(made, "box rail") if p.label == "S1-K1B")
+    face = flight_of(made).face_mm
+    assert {round(-high[1] - face) for _, high in first} == {158}
+    assert -back[1][1] - face == pytest.approx(3)
     check_solids(made)
 
 

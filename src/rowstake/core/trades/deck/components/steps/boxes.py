@@ -26,12 +26,14 @@ FACTS = CATALOGUE.steps
 
 @dataclass(frozen=True)
 class Box:
-    """Under the k-th tread from the top; `behind_mm` is how far out of the face it begins, past what stands out there."""
+    """Under the k-th tread from the top; `behind_mm` is how far out of the face it begins, past what stands out there; `poured_mm` how far
+    out lies what its legs would stand in."""
 
     flight: Flight
     k: int
     behind_mm: float
     joist: Section | None = None
+    poured_mm: float = 0.0
 
     @property
     def low(self) -> float:
@@ -159,10 +161,11 @@ def boxes(flight: Flight, stringer: Stringer) -> list[Box]:
     for k in range(1, flight.treads + 1):
         made = Box(flight, k, stringer.past_mm, stringer.joist)
         poured, up_to = stringer.over
-        if poured and made.low - made.leg_mm < up_to:
+        if poured and made.low < up_to and (k > 1 or _reached(made, poured)):
             made = replace(made, behind_mm=max(poured, stringer.past_mm))
         if stepped(flight) and k > 1:
             made = replace(made, behind_mm=flight.face(k - 1))
+        made = replace(made, poured_mm=poured)
         if made.behind_mm > 0 and any(m.grows < 0 for m in flight.mitres if m):
             raise refuse(f"{flight.path}.build", "boxes", "stringers, or a corner where nothing stands out of the deck's face",
                          f"The boxes of {flight.of} meet what stands out at the corner")  # fmt: skip
@@ -171,6 +174,11 @@ def boxes(flight: Flight, stringer: Stringer) -> list[Box]:
                          f"The rails of a box of {flight.of} meet in its middle")  # fmt: skip
         out.append(made)
     return out
+
+
+def _reached(box: Box, behind_mm: float) -> bool:
+    """Whether the boards nearest the face still reach a first box that begins so far out."""
+    return box.flight.rows(1, box.behind_mm)[-1][1] > behind_mm + box.thick
 
 
 def under_box(made: list[Box], k: int, out: float) -> list[float]:
@@ -270,13 +278,14 @@ def _strips(box: Box, hold: Hold) -> list[Part]:
 
 
 def _legs(box: Box, hold: Hold) -> list[Part]:
-    """One under the back end of every rung, and under the rail behind it."""
+    """One under the back end of every rung, and under the rail behind it; or past what is poured there."""
     long, flight, section, thick = box.leg_mm, box.flight, box.section, box.thick
     if long <= 0:
         return []
     wide = min(FACTS.box_leg_mm, section.width_mm)
     ends = f"ripped to {flight.brief.printer.length(wide)}" if wide < section.width_mm - 0.5 else "square"
-    out, up = (box.behind_mm, box.behind_mm + wide), (box.low - long, box.low)
+    at_mm = max(box.behind_mm, min(box.poured_mm, box.front - thick - wide))
+    out, up = (at_mm, at_mm + wide), (box.low - long, box.low)
     return [
         Part(flight.part(f"K{box.k}L{n}"), "box leg", "steps", timber(section.id), flight.of, long, wide, ends,
              solid=lying_box(flight, out, (at, at + thick), up), hold=hold)

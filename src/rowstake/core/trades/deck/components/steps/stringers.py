@@ -37,7 +37,7 @@ class Stringer:
     past_mm: float = 0.0
     """How far the furthest of them stands out: the first tread begins past it."""
     over: Flat = (0.0, 0.0)
-    """What is poured in the way of the heel: how far out it reaches, and how high; the heel is cut away over it."""
+    """What is poured in the way of the heel: how far out it reaches, and how high; the heel is cut away over it where that leaves a seat."""
     turn: float = 1.0
     """√2 for one under a mitre, whose measures run along that."""
     back_mm: float = 0.0
@@ -164,7 +164,7 @@ class Stringer:
         else:
             points.append((last, floor))
         heel, (out, up) = self.heel_mm, self.over
-        if out > start + 0.5 and max(floor, self.under(out)) < up:
+        if out > start + 0.5 and max(floor, self.under(out)) < up <= self._least_seat(out) - LEAST_SEAT_MM:
             clear = min(max(out, heel), last - 1.0)
             points += [(clear, floor)] if heel <= out else [(heel, floor), (out, self.under(out))]
             points.append((min(out, last - 1.0), up))
@@ -177,6 +177,11 @@ class Stringer:
         points.append((start, max(floor, self.under(start))))
         return tuple(points)
 
+    def _least_seat(self, out: float) -> float:
+        """The lowest seat from its start that far out."""
+        flight = self.flight
+        return flight.seat(next((k for k in range(self.first, flight.treads) if self.face(k) >= out), flight.treads))
+
     @property
     def heel_mm(self) -> float:
         """How far out the level cut at the foot begins behind."""
@@ -186,7 +191,8 @@ class Stringer:
 
     @property
     def kicker(self) -> Section | None:
-        """What its foot is notched over; nothing where it goes round a corner, ends on boards, or where too little of its foot is left."""
+        """What its foot is notched over; nothing where it goes round a corner, ends on boards, or where too little of its foot is left, behind
+        it or before what is poured in its way."""
         flight = self.flight
         if (
             flight.steps.foot_by == "brackets"
@@ -197,7 +203,7 @@ class Stringer:
         ):
             return None
         section = CATALOGUE.sections[flight.brief.region.rail]
-        long = self.face(flight.treads) - self.heel_mm >= section.width_mm + LEAST_SEAT_MM
+        long = self.face(flight.treads) - max(self.heel_mm, self.over[0]) >= section.width_mm + LEAST_SEAT_MM
         high = flight.seat(flight.treads) - flight.foot_mm >= section.thickness_mm + LEAST_SEAT_MM
         return section if long and high else None
 
