@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections import Counter
+from collections import defaultdict
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, Generic, TypeVar
 
@@ -39,8 +40,12 @@ class Plan(Generic[B, L]):
 
     def count(self, *kinds: str) -> int:
         """How many parts of these kinds there are."""
-        there = _kinds_of(self)
-        return sum(there[kind] for kind in set(kinds))
+        there = _by_kind(self)
+        return sum(len(there[kind]) for kind in set(kinds) if kind in there)
+
+    def all(self, kind: str) -> Sequence[Part]:
+        """The parts of a kind, in their order."""
+        return _by_kind(self).get(kind, ())
 
 
 def _parts_of(plan: Plan[Any, Any]) -> tuple[object, ...]:
@@ -48,8 +53,11 @@ def _parts_of(plan: Plan[Any, Any]) -> tuple[object, ...]:
 
 
 @once(_parts_of, most=2)
-def _kinds_of(plan: Plan[Any, Any]) -> Counter[str]:
-    return Counter([part.kind for part in plan.parts])
+def _by_kind(plan: Plan[Any, Any]) -> dict[str, list[Part]]:
+    out: defaultdict[str, list[Part]] = defaultdict(list)
+    for part in plan.parts:
+        out[part.kind].append(part)
+    return dict(out)
 
 
 AnyPlan = Plan[Any, Any]

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import math
-from collections import Counter, defaultdict, deque
-from collections.abc import Callable, Iterable, Mapping, Sequence
+from collections import Counter, defaultdict
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
+from itertools import islice
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.catalogue.models import Bag
@@ -184,29 +185,31 @@ def _needed(buyer: Buyer, cut: Counter[float]) -> str:
     return f"cuts {shown}" + (f" and {len(sizes) - 4} more sizes" if len(sizes) > 4 else "")
 
 
+def _taken(waiting: Mapping[float, Iterator[Blank]], cut: Counter[float]) -> list[Blank]:
+    """So many of each length, off those that wait."""
+    return [blank for piece, n in cut.items() for blank in islice(waiting[piece], n)]
+
+
 def _timber(buyer: Buyer, parts: list[Part]) -> tuple[list[BuyLine], dict[str, CutPlan]]:
     """Lengths to buy of every section; each line carries the labels of the pieces cut from it."""
-    labels: dict[str, dict[float, deque[tuple[str, ...]]]] = defaultdict(lambda: defaultdict(deque))
-    for key, every in buyer.blanks(parts).items():
-        own = labels[key]
-        for blank in every:
-            own[blank.length_mm].append(blank.labels)
     lines, plans = [], {}
-    for key, waiting in labels.items():
-        section = CATALOGUE.sections[key]
-        wanted = Counter({length: len(names) for length, names in waiting.items()})
+    for key, every in buyer.blanks(parts).items():
+        alike: dict[float, list[Blank]] = defaultdict(list)
+        for blank in every:
+            alike[blank.length_mm].append(blank)
+        section, waiting = CATALOGUE.sections[key], {length: iter(own) for length, own in alike.items()}
+        wanted = Counter({length: len(own) for length, own in alike.items()})
         plans[key] = plan = buyer.cut(wanted, buyer.stock(key), buyer.saw)
         for pattern in plan.patterns:
             if pattern.racked:
-                for piece in (mm for mm in pattern.pieces_mm for _ in range(pattern.count)):
-                    waiting[piece].popleft()
+                _taken(waiting, Counter(pattern.pieces_mm * pattern.count))
         for length, count in plan.boards.items():
             cut: Counter[float] = Counter()
             for pattern in plan.patterns:
                 if pattern.stock_mm == length and not pattern.racked:
                     for piece in pattern.pieces_mm:
                         cut[piece] += pattern.count
-            names = tuple(label for piece, n in cut.items() for _ in range(n) for label in waiting[piece].popleft())
+            names = tuple([label for blank in _taken(waiting, cut) for label in blank.labels])
             lines.append(
                 BuyLine(
                     GROUP[section.use],

@@ -71,7 +71,7 @@ def blanks(
     narrow: dict[tuple[str, bool], list[Part]] = defaultdict(list)
     shared: dict[str, float] = {}  # what is narrower may share its length
     cut = [p for p in parts if p.unit == "piece"]
-    for run in _runs(cut, kerf_mm, reach_mm) if reach_mm else ([part] for part in cut):
+    for run in _runs(cut, kerf_mm, reach_mm) if reach_mm else zip(cut, strict=True):
         part = run[0]
         key = part.good.id
         if len(run) > 1:
@@ -99,7 +99,7 @@ def _blank(strips: Sequence[Sequence[Part]], kerf_mm: float) -> Blank:
     return Blank(tuple(tuple(strip) for strip in strips), round(length, 3))
 
 
-def _runs(parts: list[Part], kerf_mm: float, reach_mm: Callable[[str], float]) -> list[list[Part]]:
+def _runs(parts: list[Part], kerf_mm: float, reach_mm: Callable[[str], float]) -> Iterable[Sequence[Part]]:
     """Parts that come from one length one behind the other."""
     out: list[list[Part]] = []
     last: dict[tuple[str, str], tuple[list[Part], float]] = {}

@@ -164,6 +164,7 @@ class Digger:
         self.kinds = {setting: self._kind(setting, posts) for setting, posts in alike.items()}
         self._of = {post.label: self.kinds[setting] for setting, posts in alike.items() for post in posts}
         self._cuts: dict[str, PostCut] = {}
+        self._sold = brief.sold
 
     def setting_of(self, post: Post) -> Setting:
         walled = post.label in self.levels.walled
@@ -311,16 +312,16 @@ class Digger:
 
     def gusts(self) -> list[BayGust]:
         """One entry for each kind of bay and each gate, weakest first."""
-        groups: dict[tuple[float, float, frozenset[Setting]], list[Bay]] = {}
+        groups: dict[tuple[float, float, frozenset[Setting]], list[tuple[float, Bay]]] = {}
         for bay in self.layout.bays:
             height = self.exposed_mm(bay.left, bay.right)
             on = frozenset({self.of(bay.left).setting, self.of(bay.right).setting})
-            groups.setdefault((round(bay.centres_mm, 1), round(height, 0), on), []).append(bay)
+            groups.setdefault((round(bay.centres_mm, 1), round(height, 0), on), []).append((height, bay))
         out = []
-        for bays in groups.values():
-            centres, height = bays[0].centres_mm, max(self.exposed_mm(b.left, b.right) for b in bays)
-            setting, holds = self._weaker((bays[0].left, bays[0].right), centres, height)
-            out.append(BayGust(tuple(b.label for b in bays), centres, height, setting, holds))
+        for some in groups.values():
+            first, height = some[0][1], max(high for high, _ in some)
+            setting, holds = self._weaker((first.left, first.right), first.centres_mm, height)
+            out.append(BayGust(tuple(b.label for _, b in some), first.centres_mm, height, setting, holds))
         for opening in self.layout.openings:
             width, height = _gate_width(self.layout, opening), self.exposed_mm(opening.left, opening.right)
             setting, holds = self._weaker((opening.left, opening.right), width, height)
@@ -374,7 +375,7 @@ class Digger:
             solid = pit.filled(low, max(low + 1, min(high, lowest)), whole=layer.top_mm <= 1 - below)
             out.append(
                 Part(
-                    f"{post.label} {layer.what}", layer.material, "holes", self.brief.sold.good(layer.material), post.label,
+                    f"{post.label} {layer.what}", layer.material, "holes", self._sold.good(layer.material), post.label,
                     amount=layer.volume_m3, unit="m³", domed=layer.domed, solid=solid,
                 )
             )  # fmt: skip
@@ -392,7 +393,7 @@ class Digger:
 
     def _doubling(self, name: str, post: Post, deep: float) -> Part:
         """What joins a second post to the first: screws, or bolts through both where no screw on sale reaches far enough."""
-        facts, sold = CATALOGUE.materials.masonry, self.brief.sold
+        facts, sold = CATALOGUE.materials.masonry, self._sold
         screw, length = sold.screw("structural_screw", deep * (1 + facts.doubling_grip), 2 * deep - 1)
         held = length >= deep * (1 + facts.doubling_grip) - 1 or sold.longer(screw) is not None
         good = screw if held else sold.bolt(2 * deep)

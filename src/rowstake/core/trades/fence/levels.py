@@ -74,6 +74,8 @@ class Head:
     @property
     def cut(self) -> str:
         """How it is cut, in words; nothing where it is square."""
+        if self.before == self.after == 0:
+            return ""
         slopes = sorted({round(math.degrees(math.atan(abs(s))), 1) for s in (self.before, self.after)} - {0.0})
         return "top cut to the cap, " + " and ".join(f"{a:.1f}°" for a in slopes) + " off square" if slopes else ""
 
@@ -100,13 +102,17 @@ class Levels:
     def heads(self) -> dict[str, Head]:
         return _heads(self.brief, self.layout, self.feet, self.ground)
 
+    @cached_property
+    def _tops(self) -> dict[str, float]:
+        return {post.label: self.heads[post.label].highest_mm(post.face_mm) for post in self.layout.posts}
+
     def top_mm(self, post: Post) -> float:
         """The highest point of a post."""
-        return self.heads[post.label].highest_mm(post.face_mm)
+        return self._tops[post.label]
 
     def above_mm(self, post: Post) -> float:
         """A post from its ground to its highest point."""
-        return self.top_mm(post) - self.ground[post.label]
+        return self._tops[post.label] - self.ground[post.label]
 
 
 def step_mm(left: Foot, right: Foot) -> float:

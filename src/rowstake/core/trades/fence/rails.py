@@ -103,6 +103,7 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
     numbers: Counter[tuple[int, int]] = Counter()
     half, depth = brief.rail.width_mm / 2, rail_planes_mm(brief)
     faces, held = ("", " back")[: brief.faces], Joint(("rail",), ("post",), CATALOGUE.materials.fixings.grip_mm)
+    bought, screw, wide = timber(brief.rail.id), rail_screw(brief), brief.rail.width_mm
     for run in layout.runs:
         screws: Counter[int] = Counter()
         for part, bays in _rail_stretches(brief, layout, levels, run):
@@ -113,8 +114,8 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
                     level = piece.level_mm + offset
                     out.extend(
                         Part(
-                            f"{run.leg + 1}R{row}-{numbers[run.leg, row]}{face}", "rail", "frame", timber(brief.rail.id), run.label,
-                            math.hypot(piece.right_mm - piece.left_mm, piece.rise_mm), brief.rail.width_mm,
+                            f"{run.leg + 1}R{row}-{numbers[run.leg, row]}{face}", "rail", "frame", bought, run.label,
+                            math.hypot(piece.right_mm - piece.left_mm, piece.rise_mm), wide,
                             f"plumb cut, {piece.angle_deg:.1f}° off square" if abs(piece.rise_mm) > 1 else "square",
                             solid=stand(
                                 layout.poses[run.leg], depth if not face else (-depth[1], -depth[0]),
@@ -124,7 +125,7 @@ def rail_parts(brief: Brief, layout: Layout, levels: Levels) -> list[Part]:
                         for face in faces
                     )  # fmt: skip
         out += [
-            Part(f"{run.label} row {row} rail screws", "rail screw", "frame", rail_screw(brief), run.label,
+            Part(f"{run.label} row {row} rail screws", "rail screw", "frame", screw, run.label,
                  amount=count, unit="each", joint=None if brief.between else held)
             for row, count in screws.items()
         ]  # fmt: skip
@@ -199,24 +200,29 @@ def _pieces(brief: Brief, levels: Levels, leg: int, part: Reach, bays: tuple[Bay
     if brief.between:
         foot = levels.feet[bays[0].label]
         return [Piece(part.left_mm, part.right_mm, foot.at(part.left_mm), foot.slope, 2)]
-    return pieces_over(part, levels, leg, bays, row, CATALOGUE.materials.rails.join_bays, brief.longest_rail_mm)
+    return _jointed(part, levels, leg, bays, row, CATALOGUE.materials.rails.join_bays, brief.longest_rail_mm)
 
 
 def pieces_over(
     whole: Reach, levels: Levels, leg: int, bays: tuple[Bay, ...], row: int, most_bays: int, longest: float
 ) -> list[Piece]:
     """Pieces that lie over bays, at most so many each, with joints on post centres staggered between rows."""
-    out: list[Piece] = []
-    for part, some in parts_of(whole, levels, leg, bays, at_bends=True):
-        stations = [some[0].left.on(leg), *(b.right.on(leg) for b in some)]
-        foot = levels.feet[some[0].label]
-        cuts = _joints(stations, part, longest, most_bays, one_first=row % 2 == 0)
-        for left, right in pairwise(cuts):
-            first = stations[0] if left == cuts[0] else left
-            last = stations[-1] if right == cuts[-1] else right
-            crossed = bisect_right(stations, last + 1e-6) - bisect_left(stations, first - 1e-6)
-            level = foot.left_mm + foot.slope * (left - foot.start_mm)
-            out.append(Piece(left, right, level, foot.slope, crossed))
+    parts = parts_of(whole, levels, leg, bays, at_bends=True)
+    return [piece for part, some in parts for piece in _jointed(part, levels, leg, some, row, most_bays, longest)]
+
+
+def _jointed(
+    part: Reach, levels: Levels, leg: int, bays: tuple[Bay, ...], row: int, most_bays: int, longest: float
+) -> list[Piece]:
+    """Those of a stretch that goes on without a step or a bend."""
+    stations = [bays[0].left.on(leg), *(b.right.on(leg) for b in bays)]
+    foot, out = levels.feet[bays[0].label], []
+    cuts, slope = _joints(stations, part, longest, most_bays, one_first=row % 2 == 0), foot.slope
+    for left, right in pairwise(cuts):
+        first = stations[0] if left == cuts[0] else left
+        last = stations[-1] if right == cuts[-1] else right
+        crossed = bisect_right(stations, last + 1e-6) - bisect_left(stations, first - 1e-6)
+        out.append(Piece(left, right, foot.left_mm + slope * (left - foot.start_mm), slope, crossed))
     return out
 
 

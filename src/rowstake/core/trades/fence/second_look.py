@@ -91,7 +91,7 @@ def rails(plan: FencePlan, theirs: float) -> Verdict:
 
 
 def screws(plan: FencePlan, theirs: float) -> Verdict:
-    used = sum(int(part.amount) for part in plan.parts if part.kind == "board screw")
+    used = sum(int(part.amount) for part in plan.all("board screw"))
     each = theirs / used * max(plan.brief.style.per_crossing, 1) if used else 0.0
     words = f"That is {each:.1f} to a crossing; the boards want {plan.brief.style.per_crossing}."
     return Verdict("screws for boards", f"{theirs:g}", str(used), weigh(theirs, used) if used else "agrees", words)

@@ -11,13 +11,13 @@ from typing import Literal
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
 from rowstake.core.goods import Good, timber
-from rowstake.core.parts import Hold, Joint, Part
-from rowstake.core.space import Pose
+from rowstake.core.parts import Joint, Part
+from rowstake.core.space import Flat, Solid
 from rowstake.core.trades.fence.corners import past_corner
 from rowstake.core.trades.fence.covering import covering, screwed, started
 from rowstake.core.trades.fence.layout import Bay, Layout
 from rowstake.core.trades.fence.levels import Foot, Levels
-from rowstake.core.trades.fence.on_leg import Depth, stand
+from rowstake.core.trades.fence.on_leg import Depth
 from rowstake.core.trades.fence.planes import board_planes_mm, covered_mm, rail_planes_mm, through_mm
 from rowstake.core.trades.fence.rails import Reach, clear_reach, parts_of, reach
 from rowstake.core.trades.fence.resolve import Brief
@@ -192,70 +192,67 @@ def board_fixings(brief: Brief) -> Fixings:
 def board_parts(brief: Brief, layout: Layout, levels: Levels, laid: list[Course]) -> list[Part]:
     """Every upright board with its label along its leg, and the screws of each stretch."""
     numbers, fixings = dict.fromkeys(range(len(layout.legs)), 0), board_fixings(brief)
+    good, behind_mm = timber(brief.board.id), rail_planes_mm(brief)[0]
     out: list[Part] = []
     for course in laid:
         boards = started(brief, course.laid.boards, course.stretch.length_mm)
         feet, at, crossings, last = course.feet, 0, 0, len(course.feet) - 1
         rows = brief.rows_for(feet[0].height_mm)
-        held = covering(brief, layout.poses[course.leg], boards, rail_planes_mm(brief)[0])
-        bought, start, number = (
-            (timber(brief.board.id), screwed(brief, course.label)),
-            course.reach.left_mm,
-            numbers[course.leg],
-        )
-        for n, (left, wide) in enumerate(boards):
+        where = covering(brief, layout.poses[course.leg], boards, behind_mm)
+        hold, of, start, number = screwed(brief, course.label), course.label, course.reach.left_mm, numbers[course.leg]
+        named, stood = f"{course.leg + 1}B", uprights(brief, levels, course, at)
+        for n, (left, wide) in enumerate(boards, 1):
             x = start + left
-            middle = x + wide / 2
-            while at < last and middle > feet[at].end_mm:
+            while at < last and x + wide / 2 > feet[at].end_mm:
                 at += 1
-                rows = brief.rows_for(feet[at].height_mm)
+                rows, stood = brief.rows_for(feet[at].height_mm), uprights(brief, levels, course, at)
             crossings += rows
-            label = f"{course.leg + 1}B{number + n + 1}"
-            beside = feet[at - 1] if at and x < feet[at].start_mm else feet[at + 1 if at < last else last]
-            out.append(upright(brief, levels, course, (feet[at], beside), x, wide, label, held(n, x, wide), bought))
+            length, ends, profile = stood(x, wide)
+            pose, (near, far) = where(n - 1, x, wide)
+            solid = Solid(pose, profile, near, far)
+            out.append(
+                Part(f"{named}{number + n}", "board", "skin", good, of, length, wide, ends, solid=solid, hold=hold)
+            )
         numbers[course.leg] = number + len(boards)
-        out += fixings(course.label, crossings)
+        out += fixings(of, crossings)
     return out
 
 
-def upright(
-    brief: Brief,
-    levels: Levels,
-    course: Course,
-    feet: tuple[Foot, Foot],
-    x: float,
-    wide: float,
-    label: str,
-    where: tuple[Pose, Depth],
-    bought: tuple[Good, Hold | None],
-) -> Part:
-    """One upright board: square, raked with its bay, or cut down to the ground; `where` is its leg, and how far off the line;
-    `bought` what it is, and what holds it.
+Stood = tuple[float, str, tuple[Flat, ...]]
+"""A board's length, how its ends are cut, and its outline in stations and levels."""
 
-    `feet` are its own bay's and that of the bay beside it, into which it may reach: it stands clear of both.
-    """
-    foot, beside = feet
-    slope, height = foot.slope, foot.height_mm
-    low, rise = foot.left_mm + slope * (x - foot.start_mm), slope * wide
-    if beside is not foot and beside.start_mm < x + wide and x < beside.end_mm:
-        low += max(
-            0.0, *(beside.at(e) - (low + slope * (e - x)) for e in (x, x + wide) if beside.start_mm < e < beside.end_mm)
-        )
-    ends = "square" if wide > brief.board.width_mm - 0.05 else "ripped"
-    foot_rise, length = None, height + abs(rise)
-    if abs(slope) > SQUARE_CUT:
-        ends += f", both ends at {foot.angle_deg:.1f}°"
-    elif brief.filled and not levels.flat:
+
+def uprights(brief: Brief, levels: Levels, course: Course, at: int) -> Callable[[float, float], Stood]:
+    """From its left edge and its width how a board stands over one bay of a course: square, raked with its bay, or cut down to the ground. It
+    stands clear of the ground of its own bay and of that of the bay beside it, into which it may reach."""
+    feet = course.feet
+    foot, last = feet[at], len(feet) - 1
+    before, after = feet[at - 1] if at else None, feet[at + 1] if at < last else None
+    slope, height, left = foot.slope, foot.height_mm, foot.start_mm
+    raked, whole = abs(slope) > SQUARE_CUT, brief.board.width_mm - 0.05
+    turned = f", both ends at {foot.angle_deg:.1f}°" if raked else ""
+    to_ground = not raked and brief.filled and not levels.flat
+
+    def stood(x: float, wide: float) -> Stood:
+        low, rise, z = foot.left_mm + slope * (x - left), slope * wide, x + wide
+        beside = before if before and x < left else after
+        if beside and beside.start_mm < z and x < beside.end_mm:
+            low += max(
+                0.0, *(beside.at(e) - (low + slope * (e - x)) for e in (x, z) if beside.start_mm < e < beside.end_mm)
+            )
+        ends = "square" if wide > whole else "ripped"
+        if not to_ground:
+            high = low + height
+            profile = ((x, low), (z, low + rise), (z, high + rise), (x, high))
+            return height + abs(rise), ends + turned if raked else ends, profile
         top = low + height
         low, foot_rise = _down_to_ground(brief, levels, course.leg, low, x, wide)
-        length = top - min(low, low + foot_rise)
-        height = top - low
         if abs(foot_rise) > SQUARE_CUT * wide:
             ends += f", foot cut at {math.degrees(math.atan(abs(foot_rise) / wide)):.1f}°"
-    return Part(
-        label, "board", "skin", bought[0], course.label, length, wide, ends,
-        solid=stand(*where, x, x + wide, low, low + height, rise, foot_rise), hold=bought[1],
-    )  # fmt: skip
+        high = low + (top - low)
+        return top - min(low, low + foot_rise), ends, ((x, low), (z, low + foot_rise), (z, high + rise), (x, high))
+
+    return stood
 
 
 def _down_to_ground(brief: Brief, levels: Levels, leg: int, low: float, x: float, wide: float) -> tuple[float, float]:

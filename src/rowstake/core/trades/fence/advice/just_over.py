@@ -16,7 +16,7 @@ def look(planned: FencePlan) -> Iterator[Finding]:
     yield from _rails(planned)
     if brief.along:
         return
-    boards = [part for part in planned.parts if part.kind == "board"]
+    boards = planned.all("board")
     lengths = {b.length_mm for b in boards}
     for stock in sorted(brief.board.lengths_mm)[:-1]:
         near = {mm for mm in lengths if 0.05 < mm - stock <= CATALOGUE.materials.limits.just_over_mm}
@@ -78,7 +78,7 @@ def _posts(planned: FencePlan) -> Iterator[Finding]:
 def _rails(planned: FencePlan) -> Iterator[Finding]:
     """Rails that a slightly closer bay cuts from one length shorter."""
     brief, p = planned.brief, planned.brief.printer
-    rails = [part for part in planned.parts if part.kind == "rail"]
+    rails = planned.all("rail")
     missed = _just_over([r.length_mm for r in rails], brief.rail.lengths_mm, CATALOGUE.materials.limits.just_over_mm)
     if missed is None or brief.fence.bays.way != "equal":
         return

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections import Counter
 from collections.abc import Iterator
 
 from rowstake.core.trades.fence.laid import FencePlan
@@ -37,12 +36,13 @@ def _posts(plan: FencePlan) -> Iterator[BuildStep]:
 
 
 def _between(plan: FencePlan) -> Iterator[BuildStep]:
-    brief, many = plan.brief, Counter(q.kind for q in plan.parts)
-    if n := many["rail"]:
+    brief = plan.brief
+    if n := plan.count("rail"):
         yield BuildStep("frame", "Rails, level or with the ground", counted(n, "rail"), sets=("rail",))
-    skin = many["board"]
-    yield BuildStep("skin", "Boards, plumb: every fifth checked", counted(skin, "piece"), sets=("board",))
-    if trims := sum(many[kind] for kind in TRIMS):
+    yield BuildStep(
+        "skin", "Boards, plumb: every fifth checked", counted(plan.count("board"), "piece"), sets=("board",)
+    )
+    if trims := plan.count(*TRIMS):
         yield BuildStep(
             "skin",
             "Gravel boards, covers and caps",

@@ -24,7 +24,7 @@ def look(planned: FencePlan) -> Iterator[Finding]:
         for i, k in STRtree(legs).query(legs, predicate="dwithin", distance=NEAR_MM).T
         if i < k - 1  # neighbours share their corner
     }
-    met = _met(planned, near)
+    met = _met(planned, near) if near else {}
     if not met:
         return
     (first, last), pairs = next(iter(met.items()))

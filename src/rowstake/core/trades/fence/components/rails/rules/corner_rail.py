@@ -19,13 +19,13 @@ def look(planned: FencePlan) -> Iterator[Finding]:
         yield from _beside_post(planned)
     if brief.between or brief.along:
         return
-    rails, least = _first_of_legs(planned.parts, "rail"), CATALOGUE.materials.limits.bears_mm
+    rails, least = _first_of_legs(planned.all("rail")), CATALOGUE.materials.limits.bears_mm
     # A board that leans on the one after it bears on the rails up to their lap only.
     leans = brief.style.deep > 1 and brief.fence.skin.start == "end"
     lap = max((c.laid.lap_mm for c in planned.laid.courses), default=0.0) if leans else 0.0
     if brief.style.deep > 1 and not leans:
         yield from _past_rails(planned, max((c.laid.lap_mm for c in planned.laid.courses), default=0.0))
-    ends = _ends_by_leg(planned.parts, {leg: ends[0] + least + lap for leg, ends in rails.items() if leg})
+    ends = _ends_by_leg(planned.all("board"), {leg: ends[0] + least + lap for leg, ends in rails.items() if leg})
     for leg in sorted(rails.keys() - {0}):
         start = rails[leg][0]
         short = [(end - lap, label) for end, label in ends[leg] if end - lap < start + least]
@@ -46,7 +46,7 @@ def _ends_by_leg(parts: Iterable[Part], before: dict[int, float]) -> defaultdict
     """Where the boards that begin before a place on their leg end, and their labels."""
     out: defaultdict[int, list[tuple[float, str]]] = defaultdict(list)
     for part in parts:
-        if part.kind == "board" and part.solid:
+        if part.solid:
             leg, profile = part.solid.pose.number, part.solid.profile
             if profile[0][0] < before.get(leg, -math.inf):
                 out[leg].append((max(profile)[0], part.label))
@@ -57,7 +57,7 @@ def _past_rails(planned: FencePlan, lap: float) -> Iterator[Finding]:
     """Lapped boards run on past the corner post to cover those of the next leg: a narrow last one finds no rail behind what it does not
     lap."""
     p, least = planned.brief.printer, CATALOGUE.materials.limits.bears_mm
-    boards, rails = _last_of_legs(planned.parts, "board"), _last_of_legs(planned.parts, "rail")
+    boards, rails = _last_of_legs(planned.all("board")), _last_of_legs(planned.all("rail"))
     for leg in sorted(boards.keys() & rails.keys() - {len(planned.laid.layout.legs) - 1}):
         (start, _, label), (_, end, _) = boards[leg], rails[leg]
         past = start + lap + least - end
@@ -84,7 +84,7 @@ def _beside_post(planned: FencePlan) -> Iterator[Finding]:
     if not brief.on_posts:
         return
     least = CATALOGUE.materials.limits.bears_mm
-    firsts, lasts = _first_of_legs(planned.parts, "board"), _last_of_legs(planned.parts, "board")
+    firsts, lasts = _first_of_legs(planned.all("board")), _last_of_legs(planned.all("board"))
     for leg in range(len(legs) - 1):
         post, beside, furthest = planned.laid.layout.leg_posts(leg)[-1], [], 0.0
         for own, ends, at, way in ((leg, lasts, 1, -1), (leg + 1, firsts, 0, 1)):
@@ -113,11 +113,11 @@ def _ending_at(parts: Iterable[Part], leg: int, mark: float) -> list[str]:
     return [q.label for q in boards] + [q.label for q in own if q.kind == "stiffener" and q.of in of]
 
 
-def _last_of_legs(parts: Iterable[Part], kind: str) -> dict[int, tuple[float, float, str]]:
-    """By leg: from where to where the piece of a kind lies that reaches furthest, and its label."""
+def _last_of_legs(parts: Iterable[Part]) -> dict[int, tuple[float, float, str]]:
+    """By leg: from where to where the piece lies that reaches furthest, and its label."""
     out: dict[int, tuple[float, float, str]] = {}
     for part in parts:
-        if part.kind == kind and part.solid:
+        if part.solid:
             stations = [a for a, _ in part.solid.profile]
             seen = out.get(part.solid.pose.number)
             if seen is None or max(stations) > seen[1]:
@@ -125,11 +125,11 @@ def _last_of_legs(parts: Iterable[Part], kind: str) -> dict[int, tuple[float, fl
     return out
 
 
-def _first_of_legs(parts: Iterable[Part], kind: str) -> dict[int, tuple[float, float, str]]:
-    """By leg: from where to where the first piece of a kind lies, and its label. Parts run along their legs."""
+def _first_of_legs(parts: Iterable[Part]) -> dict[int, tuple[float, float, str]]:
+    """By leg: from where to where the first piece lies, and its label. Parts run along their legs."""
     out: dict[int, tuple[float, float, str]] = {}
     for part in parts:
-        if part.kind == kind and part.solid and part.solid.pose.number not in out:
+        if part.solid and part.solid.pose.number not in out:
             stations = [a for a, _ in part.solid.profile]
             out[part.solid.pose.number] = min(stations), max(stations), part.label
     return out

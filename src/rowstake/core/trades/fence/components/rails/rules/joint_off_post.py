@@ -12,7 +12,7 @@ from rowstake.core.trades.fence.laid import FencePlan
 def look(planned: FencePlan) -> Iterator[Finding]:
     brief, p = planned.brief, planned.brief.printer
     longest = brief.longest_rail_mm
-    short = [part for part in planned.parts if part.kind == "rail" and part.length_mm > longest + 0.5]
+    short = [part for part in planned.all("rail") if part.length_mm > longest + 0.5]
     if not short:
         return
     worst = max(part.length_mm for part in short)
