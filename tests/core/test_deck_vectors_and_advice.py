@@ -180,6 +180,7 @@ TROUBLE = {
         2500, 2000, 500, {"do": "add_level"}, put("deck.levels.1.y_mm", 2000), put("deck.levels.1.height_mm", 214),
         put("deck.beams.way", "flush"), put("deck.boards.fascia", "na_1x8"), region="north_america",
     ),
+    "built_otherwise": deck(2000, 2000, 115, STEPS, put("deck.steps.0.build", "boxes"), put("deck.steps.0.framed", True), put("deck.steps.0.foot_by", "kicker")),
 }  # fmt: skip
 
 

@@ -90,6 +90,7 @@ def test_prints():
     assert Printer("mm").length(1218.75) == "1219 mm"
     assert Printer("mm").fine(78.5) == "78.5 mm"
     assert Printer("mm").fine(103.0) == "103 mm"
+    assert [Printer("mm").fine(mm) for mm in (-0.5, -0.04, -12.34)] == ["-0.5 mm", "0 mm", "-12.3 mm"]
     assert Printer("mm").bare(-0.2) == "0"
 
 

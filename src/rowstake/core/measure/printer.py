@@ -50,7 +50,7 @@ class Printer:
     def fine(self, mm: float) -> str:
         """A gap, lap or rip, where a tenth of a millimetre shows: `5.4 mm` or `7/32"`."""
         if self.units == "mm":
-            return f"{mm:.1f}".removesuffix(".0").replace("-0", "0") + " mm"
+            return f"{round(mm, 1) + 0.0:.1f}".removesuffix(".0") + " mm"
         return Printer("ft-in", 32).bare(mm)
 
     @property
