@@ -69,10 +69,12 @@ def test_the_last_row_its_finding_and_every_way_to_end_it(desk):
 
 def test_layers_build_up_and_a_footing_tells_its_figures(desk):
     stake(desk, "holes")
-    layers = desk.get_by_role("group", name="Layers")
+    desk.get_by_role("button", name="Layers: 3 of 7").click()
+    layers = desk.get_by_role("dialog", name="Layers")
     expect(layers.get_by_label("Boards")).not_to_be_checked()
     layers.get_by_role("button", name="Build the next").click()
     expect(layers.get_by_label("Joists")).to_be_checked()
+    desk.keyboard.press("Escape")
     desk.locator("[data-mark=P2]").click()
     expect(desk.get_by_role("heading", name="Post P2")).to_be_visible()
     stake(desk, "frame")

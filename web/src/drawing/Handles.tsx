@@ -1,5 +1,6 @@
 import type { KeyboardEvent, PointerEvent } from "react";
 import type { Handle, LegFrame } from "../api/types";
+import { apart } from "./grips";
 
 interface Props {
   handles: readonly Handle[];
@@ -52,31 +53,6 @@ export function tiedTo(handle: Handle, legs: readonly LegFrame[]): (readonly num
   if (handle.kind !== "corner") return [handle.at];
   const at = Number(handle.id);
   return [legs[at - 1]?.start, legs[at]?.end].filter((place) => place !== undefined);
-}
-
-/** A handle is this large; those that would lie on each other stand beside each other. */
-const GRIP = 25;
-
-const MOST_TURNS = 8;
-
-function apart<T extends { at: [number, number] }>(handles: T[]): T[] {
-  const out: T[] = [];
-  for (const one of handles) {
-    let at = one.at;
-    for (let turn = 0; turn < MOST_TURNS; turn++) {
-      const near = out.find((other) => Math.max(Math.abs(at[0] - other.at[0]), Math.abs(at[1] - other.at[1])) < GRIP - 0.01);
-      if (!near) break;
-      const [dx, dy] = [at[0] - near.at[0], at[1] - near.at[1]];
-      const far = Math.hypot(dx, dy);
-      const away: [number, number] = far > 1 ? [dx / far, dy / far] : [1, 0];
-      // Between two others the way out is to the side.
-      const [ux, uy] = turn < 2 ? away : [-away[1], away[0]];
-      const reach = GRIP / Math.max(Math.abs(ux), Math.abs(uy));
-      at = [near.at[0] + ux * reach, near.at[1] + uy * reach];
-    }
-    out.push({ ...one, at });
-  }
-  return out;
 }
 
 /** A handle moves by what a tape reads; where its own way is not the arrow's, right and up are on along it. */

@@ -1,5 +1,6 @@
 import { type PointerEvent, type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import type { Handle, Scene, Window } from "../api/types";
+import { apart } from "./grips";
 import { Handles, labelOf, tiedTo } from "./Handles";
 import { fitWords, placeLabels } from "./labels";
 import { PartList } from "./PartList";
@@ -179,9 +180,10 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
     event.preventDefault();
   };
 
+  const grasped = Boolean(onDrag);
   const labels = useMemo(
-    () => (w && !plain ? placeLabels(scene.shapes, seen, { w, h }) : []),
-    [scene.shapes, seen, w, h, plain],
+    () => (w && !plain ? placeLabels(scene.shapes, seen, { w, h }, true, held(grasped ? scene.handles : [], seen, { w, h })) : []),
+    [scene.shapes, scene.handles, grasped, seen, w, h, plain],
   );
   const box = `${seen.x} ${-(seen.y + h * seen.mmPerPx)} ${w * seen.mmPerPx} ${h * seen.mmPerPx}`;
   const drawing = (
@@ -227,7 +229,7 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
     </div>
   );
   return (
-    <div className="flex h-full w-full flex-col">
+    <div className="@container flex h-full w-full flex-col">
       {!plain && (
         <div className="flex min-h-8 items-center gap-x-3 px-2 pt-0.5 text-sm">
           {caption ?? <span className="font-semibold">{label}</span>}
@@ -257,6 +259,10 @@ export function SceneView({ scene, label, selected, onPick, onDrag, onDrop, onRe
     </div>
   );
 }
+
+/** Where handles stand. */
+const held = (handles: readonly Handle[] | undefined, view: View, size: Size) =>
+  apart((handles ?? []).map((handle) => ({ at: toScreen(view, size, handle.at) }))).map(({ at }) => at);
 
 /** How far two fingers are apart, and where between them is. */
 function span(fingers: Map<number, [number, number]>): { apart: number; middle: [number, number] } {

@@ -110,45 +110,52 @@ function dims(shape: Shape, view: View, size: Size): Placed[] {
   return length < LEAST_BAR ? [] : free > 0 ? [middle, slid(free), slid(-free)] : [middle];
 }
 
-/** A name beside its place. */
-function named(shape: Shape, view: View, size: Size): Placed {
-  let [x, y] = toScreen(view, size, shape.points[0]);
-  if (shape.points.length > 1) {
-    const [dx, dy] = [shape.points[1][0] - shape.points[0][0], shape.points[1][1] - shape.points[0][1]];
-    const off = NAME * (shape.aside ?? 1);
-    x += dx * off * (1 + (Math.abs(dx) * (shape.text ?? "").length) / 9);
-    y -= dy * off;
-  }
-  return { shape, x, y: y + 4, turn: 0 };
+/** A name beside its place, or a row further from it. */
+function named(shape: Shape, view: View, size: Size): Placed[] {
+  const [x, y] = toScreen(view, size, shape.points[0]);
+  if (shape.points.length < 2) return [{ shape, x, y: y + 4, turn: 0 }];
+  const [dx, dy] = [shape.points[1][0] - shape.points[0][0], shape.points[1][1] - shape.points[0][1]];
+  return [1, 2].map((times) => {
+    const off = NAME * (shape.aside ?? 1) * times;
+    return { shape, x: x + dx * off * (1 + (Math.abs(dx) * (shape.text ?? "").length) / 9), y: y - dy * off + 4, turn: 0 };
+  });
 }
+
+/** Half of what is seen of a handle. */
+const GRASPED = 9;
 
 /** Words that do not lie in the frame as a whole are left out; by so much they may. */
 const SLACK = 2;
 
-/** Words and dimensions where they can be read: those that would lie on others, or on too short a bar, are left out. */
-export function placeLabels(shapes: readonly Shape[], view: View, size: Size, within = true): Placed[] {
+/** Words and dimensions where they can be read: those that would lie on others, or on too short a bar, are left out; and clear of handles, where
+ * there is a place that is. */
+export function placeLabels(shapes: readonly Shape[], view: View, size: Size, within = true, handles: readonly [number, number][] = []): Placed[] {
   const words = shapes.filter((s) => s.kind === "dim" || s.kind === "text");
   const rank = (s: Shape) => (s.kind === "dim" ? (Math.abs(s.aside ?? 0) > 1.5 ? 0 : 2) : s.look === "label" ? 1 : 3);
   words.sort((a, b) => rank(a) - rank(b));
+  const grips = handles.map(([x, y]): Room => ({ x, y, half: [GRASPED, GRASPED], turn: 0 }));
   const taken: Room[] = [];
   const out: Placed[] = [];
   for (const shape of words) {
-    for (const placed of shape.kind === "dim" ? dims(shape, view, size) : [named(shape, view, size)]) {
+    const free: [Placed, Room][] = [];
+    for (const placed of shape.kind === "dim" ? dims(shape, view, size) : named(shape, view, size)) {
       const room = roomOf(placed);
       const b = boxOf(room);
-      if (within && (b[0] < -SLACK || b[2] > size.w + SLACK || b[1] < -SLACK || b[3] > size.h + SLACK)) continue;
-      if (taken.some((t) => meet(room, t))) continue;
-      taken.push(room);
-      out.push(placed);
-      break;
+      const outside = within && (b[0] < -SLACK || b[2] > size.w + SLACK || b[1] < -SLACK || b[3] > size.h + SLACK);
+      if (!outside && !taken.some((t) => meet(room, t))) free.push([placed, room]);
+      else if (shape.kind === "text") break; // a name further off is for a handle's sake alone
     }
+    const found = free.find(([, room]) => !grips.some((g) => meet(room, g))) ?? free[0];
+    if (!found) continue;
+    out.push(found[0]);
+    taken.push(found[1]);
   }
   return out;
 }
 
 const EDGE = 6;
-/** Words take no more of a frame than this on one side. */
-const MOST = 0.42;
+/** Words take no more of a frame than this on both sides together: in a small one the outermost are left out, and the drawing keeps its size. */
+const MOST = 0.5;
 
 /** The view that shows a whole drawing with the words round it. */
 export function fitWords(scene: Scene, size: Size): View {
@@ -163,8 +170,11 @@ export function fitWords(scene: Scene, size: Size): View {
       bottom: Math.max(0, ...boxes.map((b) => b[3] - size.h + EDGE)),
     };
     if (Math.max(...Object.values(over)) < 0.5) break;
-    for (const side of ["left", "right"] as const) pads[side] = Math.min(pads[side] + over[side], size.w * MOST);
-    for (const side of ["top", "bottom"] as const) pads[side] = Math.min(pads[side] + over[side], size.h * MOST);
+    for (const [one, other, whole] of [["left", "right", size.w], ["top", "bottom", size.h]] as const) {
+      const wanted = [pads[one] + over[one], pads[other] + over[other]];
+      const share = Math.min(1, (whole * MOST) / (wanted[0] + wanted[1]));
+      [pads[one], pads[other]] = [wanted[0] * share, wanted[1] * share];
+    }
     view = fit(scene, size, pads);
   }
   return view;

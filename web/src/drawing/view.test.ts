@@ -101,6 +101,14 @@ describe("labels", () => {
     expect(second.x).toBeCloseTo(375 + (250 - 16 * 6.6) / 2);
   });
 
+  it("sets a name a row further where a handle stands on its place", () => {
+    const name = { ...dim([5000, 1000], [5000, 1001], "S1"), kind: "text" as const, look: "label" as const };
+    const [plain] = placeLabels([name], view, size);
+    const [moved] = placeLabels([name], view, size, true, [[plain.x, plain.y]]);
+    expect(plain.y - moved.y).toBeCloseTo(19);
+    expect(placeLabels([name], view, size, true, [[plain.x, plain.y], [moved.x, moved.y]])[0].y).toBeCloseTo(plain.y);
+  });
+
   it("never sets words upside down", () => {
     for (const [a, b] of [
       [[9000, 1000], [0, 1000]],

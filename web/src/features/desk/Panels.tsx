@@ -5,10 +5,28 @@ import { Quiet } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { CutSheet } from "./CutSheet";
 import { Rehearsal } from "./Rehearsal";
+import { LayerBar } from "./Layers";
 import { useDesk, useShownDesk } from "./state";
 
-/** A drawing this many times as wide as high lies over the others; any other stands beside them. */
-const WIDE = 2.1;
+/** The place of all drawings is about so many times as wide as high; the main one takes so much of its width beside the others, or of its height
+ * over them. */
+const PLACE = 2.4;
+const BESIDE = 0.59;
+const OVER = 0.575;
+
+/** How large a drawing comes out that is so many times as wide as high. */
+const scale = (wide: number, w: number, h: number) => Math.min(w / wide, h);
+
+/** Whether the main drawing lies over the others rather than beside them: where that makes both larger, taken together. */
+function liesOver(main: number | null, other: number | null): boolean {
+  if (!main) return false;
+  const over = scale(main, PLACE, OVER) * (other ? scale(other, PLACE, 1 - OVER) : 1);
+  const beside = scale(main, PLACE * BESIDE, 1) * (other ? scale(other, PLACE * (1 - BESIDE), 1) : 1);
+  return over > beside;
+}
+
+/** How many times as wide as high; none for what is not drawn. */
+const aspect = (scene?: Scene) => (scene ? (scene.high[0] - scene.low[0]) / (scene.high[1] - scene.low[1]) : null);
 
 /** What the step in hand is about: its drawing large, what belongs beside it beside or under it. */
 export function Panels({ placing }: { placing: boolean }) {
@@ -16,8 +34,8 @@ export function Panels({ placing }: { placing: boolean }) {
   const stake = useDesk((s) => s.stake);
   const [big, ...rest] = desk.panels[stake] ?? [];
   if (!big) return null;
-  const first = desk.scenes[big.scenes?.[0] ?? ""];
-  const wide = first && (first.high[0] - first.low[0]) / (first.high[1] - first.low[1]) > WIDE;
+  const drawn = (panel?: Panel) => aspect(desk.scenes[panel?.scenes?.[0] ?? ""]);
+  const wide = liesOver(drawn(big), drawn(rest[0]));
   return (
     <div id="drawing" tabIndex={-1} className={`flex min-h-0 flex-col lg:flex-1 ${wide ? "" : "lg:flex-row"}`} data-panels={stake}>
       <PanelView key={keyOf(big)} panel={big} placing={placing} main className={wide ? "lg:flex-[1.35]" : "lg:flex-[1.45]"} />
@@ -189,28 +207,6 @@ const LAYERS_AT: Record<string, readonly string[]> = {
   skin: ["house", "boards", "steps"],
   steps: ["house", "boards", "steps"],
 };
-
-/** Layers of the plan in the order they are built: each can be shown alone, or the deck built up step by step. */
-function LayerBar({ layers, shown, show }: { layers: { key: string; name: string }[]; shown: readonly string[]; show: (keys: readonly string[] | null) => void }) {
-  const upTo = layers.filter((l) => shown.includes(l.key)).length;
-  const build = () => show(layers.slice(0, upTo >= layers.length ? 2 : upTo + 1).map((l) => l.key));
-  return (
-    <span className="flex flex-wrap items-center gap-x-2.5" role="group" aria-label="Layers">
-      {layers.map((l) => (
-        <label key={l.key} className="inline-flex min-h-7 items-center gap-1.5 pr-1">
-          <input
-            type="checkbox"
-            checked={shown.includes(l.key)}
-            onChange={(e) => show(e.target.checked ? [...shown, l.key] : shown.filter((k) => k !== l.key))}
-            className="h-4 w-4 accent-[var(--signal)]"
-          />
-          {l.name}
-        </label>
-      ))}
-      <Quiet onClick={build}>Build the next</Quiet>
-    </span>
-  );
-}
 
 /** The edit that takes what a handle is of away; none for what a job cannot be without. */
 function removed(handle: Handle): Edit[] | null {

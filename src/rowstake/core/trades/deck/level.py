@@ -93,11 +93,6 @@ class DeckLevel:
         return min(self.laying.first_mm, self.laying.last_mm)
 
     @property
-    def lowest_mm(self) -> float:
-        """The least room for a post anywhere; below zero something does not fit."""
-        return min((p.height_mm for p in self.posts), default=0.0)
-
-    @property
     def deepest(self) -> Group:
         """The group whose joists are longest."""
         return max(self.grid.groups, key=lambda g: g.t1 - g.t0)

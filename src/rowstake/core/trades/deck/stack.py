@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from rowstake.core.catalogue import CATALOGUE
 from rowstake.core.faults import refuse
+from rowstake.core.measure import Printer
 from rowstake.core.reckoners.height_stack import HeightStack, HeightStackOut
 from rowstake.core.reckoners.height_stack import run as height_stack
 from rowstake.core.trades.deck.beam_line import BeamLine, Supports
@@ -16,6 +17,7 @@ from rowstake.core.trades.deck.shape import Point
 
 NO_POST_MM = 0.5
 """So little over a base is no post: what it carries sits on the base itself."""
+NO_ROOM = "no room"
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,6 +42,10 @@ class PostAt:
     @property
     def height_mm(self) -> float:
         return self.stack.post_mm
+
+    def long(self, p: Printer) -> str:
+        """How long it is cut over its base, in words where nothing is left for one."""
+        return p.length(self.height_mm) if self.height_mm >= -NO_POST_MM else NO_ROOM
 
     @property
     def under(self) -> str:

@@ -83,7 +83,7 @@ def footing_scene(planned: DeckPlan, f: FootingAt) -> Scene:
     frost = brief.job.site.frost_depth_mm
     if frost:
         board.line((-wide, -frost), (wide, -frost), "frost", hidden=True)
-    board.text((0.0, shown + 60), f"post {p.length(max(post.height_mm, 0.0))}", "label")
+    board.text((0.0, shown + 60), f"post: {post.long(p)}", "label")
     alike = [k for k, v in footings_alike(planned).items() if v is f]
     named = f.label if len(alike) == 1 else f"{alike[0]} and {len(alike) - 1} alike"
     return board.scene(f"section_{f.label}", f"{named}: {dug.words(p)}", 90.0)

@@ -89,13 +89,9 @@ def _down(board: Sketch, planned: DeckPlan) -> None:
             middle = f.steps.at_mm + f.steps.width_mm / 2
             a, b = (_y(level.place.on_site(f.on_plan(u, middle))) for u in (f.nose_mm, f.nose(f.treads)))
             board.line(a, b, "string", f.steps.id)
-            board.text(
-                b,
-                f"{f.steps.id}, {f.way.risers} down",
-                "label",
-                f.steps.id,
-                towards=(b[0] + (b[0] - a[0]) / 1000, b[1] + (b[1] - a[1]) / 1000),
-            )
+            long = math.dist(a, b) or 1.0
+            ahead = b[0] + (b[0] - a[0]) / long, b[1] + (b[1] - a[1]) / long
+            board.text(b, f"{f.steps.id}, {f.way.risers} down", "label", f.steps.id, towards=ahead)
 
 
 def _handles(planned: DeckPlan) -> list[Handle]:

@@ -24,7 +24,8 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
     boards = sum(len(level.laying.boards) for level in levels)
     area, joists = sum(level.area_m2 for level in levels), sum(len(level.grid.joists) for level in levels)
     butts = sum(len(level.laying.butts) for level in levels)
-    lowest, last = min(level.lowest_mm for level in levels), min(level.last_mm for level in levels)
+    last = min(level.last_mm for level in levels)
+    shortest = min((q for level in levels for q in level.posts), key=lambda q: q.height_mm, default=None)
     beams = [beam for level in levels for beam in level.supports.beams]
     worst = max((b.reach.used for b in beams), default=0.0)
     out = [
@@ -35,7 +36,7 @@ def deck_figures(planned: DeckPlan) -> list[Figure]:
         Figure("beams", "beams", f"{len(beams)}, posts at {worst * 100:.0f} % of allowed", round(worst, 4), "beams"),
         Figure("footings", "footings", str(len(feet)), len(feet), "footings"),
         Figure("bags", "bags of concrete", str(lists.bags), lists.bags, "bags"),
-        Figure("post", "shortest post", p.length(lowest), round(lowest, 1), "stack"),
+        Figure("post", "shortest post", shortest.long(p) if shortest else p.length(0), round(shortest.height_mm, 1) if shortest else 0.0, "stack"),
         Figure("boards", "boards", str(boards), boards, "boards"),
         Figure("last", "narrowest row", p.fine(last), round(last, 1), "last"),
         Figure("butts", "butt joints", str(butts), butts, "boards"),

@@ -19,7 +19,7 @@ def deck_schedules(plan: DeckPlan) -> list[Schedule]:
         x, y = plan.laid.main.told_at(f.post.on_site)
         rows.append((
             f.label, p.length(x), p.length(y), p.length(f.dug.across_mm), p.length(f.dug.depth_mm), f.dug.words(p),
-            p.force(f.load_kn), p.length(f.post.height_mm),
+            p.force(f.load_kn), f.post.long(p),
         ))  # fmt: skip
     heads = (
         "Footing", "Along, from the left end of the frame", "Out from the wall", "Across", "Deep", "What", "Load", "Post",

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from rowstake.core.trades.deck.components.steps.on_edge import flights
 from rowstake.core.trades.deck.laid import DeckPlan
+from rowstake.core.trades.deck.stack import NO_ROOM
 from rowstake.core.trades.deck.views.figures import deck_figures
 from rowstake.core.views.base import Stake, flagged
 
@@ -44,11 +45,12 @@ def _whole(plan: DeckPlan) -> list[Row]:
     p, brief = plan.brief.printer, plan.brief
     by_key = {f.key: f.text for f in deck_figures(plan)}
     soil = plan.brief.soil.name.split(",")[0].split(" or ")[0] if brief.deck.footings.soil_known else "soil not known"
-    shape = brief.shape
+    shape, posts = brief.shape, by_key["post"]
+    posts = f"{NO_ROOM} for posts" if posts == NO_ROOM else f"posts from {posts}"
     return [
         ("site", "Site", f"{soil}, {p.pressure(brief.live_kpa)}", "footings"),
         ("line", "Shape", f"{by_key['area']}, {p.bare(shape.width_mm)} × {p.bare(shape.out_mm)}", "area"),
-        ("ground", "Height", f"{by_key['height']}, posts from {by_key['post']}", "stack"),
+        ("ground", "Height", f"{by_key['height']}, {posts}", "stack"),
         ("holes", "Footings", f"{by_key['footings']}, {by_key['bags']} bags", "footings"),
         ("frame", "Frame", by_key["joists"], "joist_span"),
         ("skin", "Boards", f"{by_key['boards']}, last row {by_key['last']}", "last"),

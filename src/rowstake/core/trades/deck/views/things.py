@@ -85,7 +85,7 @@ def _post(plan: DeckPlan, f: FootingAt, shown: str) -> Thing:
     lines = [
         Line("stands", "{} along, {} out".format(*(p.length(v) for v in plan.laid.main.told_at(post.on_site)))),
         Line("ground there", p.length(post.ground_mm), "stack"),
-        Line("post", f"{plan.brief.post.name}, {p.length(post.height_mm)}", "stack"),
+        Line("post", f"{plan.brief.post.name}, {post.long(p)}", "stack"),
         *((Line("cut", p.length(part.length_mm)),) if part else ()),
         Line("top of the frame", p.length(post.stack.top_of_frame_mm), "stack"),
         Line("carries", f"{p.area(post.carries_m2)}, {p.force(f.load_kn)}", "footings"),
