@@ -67,7 +67,7 @@ def decks(draw):
         put("deck.footings.kind", draw(st.sampled_from(list(CATALOGUE.footings)))),
         put("deck.ground.fall_out_mm", draw(st.floats(-200, 600))),
     ]
-    height = draw(st.floats(250, 2000))
+    height = draw(st.floats(80, 3000))
     try:
         return plan(deck(width, out, height, *edits, region=region, support=draw(st.sampled_from(["ledger", "free"]))))
     except JobFault as fault:

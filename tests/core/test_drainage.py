@@ -83,7 +83,7 @@ def drained(draw):
         put("deck.joists.doubled_ends", draw(st.booleans())), *([{"do": "add_steps", "side": "far"}] if draw(st.booleans()) else []),
     ]  # fmt: skip
     try:
-        return plan(deck(draw(st.floats(1800, 12_000)), draw(st.floats(1800, 6000)), draw(st.floats(300, 1800)), *edits, region=region,
+        return plan(deck(draw(st.floats(1800, 12_000)), draw(st.floats(1800, 6000)), draw(st.floats(80, 2500)), *edits, region=region,
                          support=draw(st.sampled_from(["ledger", "free"]))))  # fmt: skip
     except JobFault as fault:
         drawn_again(fault)

@@ -169,7 +169,7 @@ def guarded_decks(draw):
     if draw(st.booleans()):
         edits.append({"do": "add_steps", "side": draw(st.sampled_from(["far", "left", "right"]))})
         edits.append(put("deck.steps.0.gate", draw(st.sampled_from(["none", "near", "far"]))))
-    return planned(draw, width, out, (500, 2200), edits, region)
+    return planned(draw, width, out, (80, 3000), edits, region)
 
 
 @ANY

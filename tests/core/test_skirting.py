@@ -96,7 +96,7 @@ def skirted(draw):
         edits.append({"do": "add_cut", "kind": draw(st.sampled_from(["notch", "clip"])), "corner": "far_left"})
     if draw(st.booleans()):
         edits.append({"do": "add_steps", "side": draw(st.sampled_from(["far", "left"]))})
-    return planned(draw, draw(st.floats(1500, 6000)), draw(st.floats(1500, 5000)), (300, 1800), edits, region)
+    return planned(draw, draw(st.floats(1500, 6000)), draw(st.floats(1500, 5000)), (80, 2500), edits, region)
 
 
 @ANY

@@ -258,7 +258,7 @@ def decks_with_steps(draw):
                 for end in draw(st.sampled_from([[], [], ["near"], ["far"], ["near", "far"]]))
             ),
         ]
-    return planned(draw, width, out, (80, 1700), edits, region)
+    return planned(draw, width, out, (80, 2800), edits, region)
 
 
 @ANY

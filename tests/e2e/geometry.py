@@ -1,4 +1,5 @@
-"""What cannot be read on a page, found by where things lie: words over words, words cut off, pages wider than their window."""
+"""What cannot be read on a page, found by where things lie: words over words, words cut off, pages wider than their window, drawings that are left
+no room."""
 
 LOOK = """() => {
   const wrong = [];
@@ -35,6 +36,20 @@ LOOK = """() => {
   return wrong;
 }"""
 
+SMALL = """() => {
+  const wrong = [];
+  for (const frame of document.querySelectorAll('[data-panels] > figure [data-scene]')) {
+    const [room, whole] = [frame.getBoundingClientRect(), frame.closest('figure').getBoundingClientRect()];
+    if (room.height < 0.7 * whole.height) wrong.push(`${frame.dataset.scene}: the drawing is left ${Math.round(room.height)} px of ${Math.round(whole.height)}`);
+    const own = [...frame.querySelectorAll('svg:first-of-type polygon')].map(e => e.getBoundingClientRect());
+    const [left, right] = [Math.min(...own.map(b => b.left)), Math.max(...own.map(b => b.right))];
+    const [top, foot] = [Math.min(...own.map(b => b.top)), Math.max(...own.map(b => b.bottom))];
+    const share = Math.max((right - left) / room.width, (foot - top) / room.height);
+    if (own.length && share < 0.45) wrong.push(`${frame.dataset.scene}: what is drawn takes ${Math.round(100 * share)} % of its frame`);
+  }
+  return wrong;
+}"""
+
 # A drawing is laid out anew in the frame after its window changed.
 DRAWN = "() => new Promise(done => { let n = 0; const next = () => (++n > 5 ? done() : requestAnimationFrame(next)); next(); })"
 
@@ -43,3 +58,8 @@ def unreadable(page) -> list[str]:
     page.evaluate("document.fonts.ready")
     page.evaluate(DRAWN)
     return page.evaluate(LOOK)
+
+
+def small(page) -> list[str]:
+    """Main drawings that the words and buttons about them leave little room."""
+    return page.evaluate(SMALL)

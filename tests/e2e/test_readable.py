@@ -5,7 +5,7 @@ from importlib import resources
 import pytest
 
 from rowstake.core.job import read_job_text
-from tests.e2e.geometry import unreadable
+from tests.e2e.geometry import small, unreadable
 from tests.e2e.pages import add_job, open_job, stake
 from tests.e2e.test_answers_and_access import violations
 
@@ -29,6 +29,7 @@ def test_nothing_is_cut_off_or_lies_on_other_words(page, site, name):
             page.set_viewport_size({"width": width, "height": height})
             page.wait_for_function("() => !document.querySelector('[data-panels] figure p[role=status]')")
             wrong += [f"{step} at {size}: {words}" for words in unreadable(page)]
+            wrong += [f"{step} at {size}: {words}" for words in small(page) if size in ("desk", "phone")]
             if size == "phone" and name in IN_THE_DARK:
                 page.evaluate("document.documentElement.dataset.theme = 'dark'")
                 wrong += [f"{step}: {words}" for words in violations(page)]

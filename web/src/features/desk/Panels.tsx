@@ -5,6 +5,7 @@ import { Quiet } from "../../ui/controls";
 import { Num } from "../../ui/Num";
 import { CutSheet } from "./CutSheet";
 import { Rehearsal } from "./Rehearsal";
+import { SceneTabs } from "./SceneTabs";
 import { LayerBar } from "./Layers";
 import { useDesk, useShownDesk } from "./state";
 
@@ -90,18 +91,7 @@ function Drawing({ panel, placing, main }: { panel: Panel; placing: boolean; mai
   const drawn = shown ? { ...scene, shapes: scene.shapes.filter((s) => !s.layer || shown.includes(s.layer)) } : scene;
   const caption = (
     <span className="flex min-w-0 flex-wrap items-center gap-x-3">
-      {names.length > 1 &&
-        names.map((key) => (
-          <button
-            key={key}
-            type="button"
-            aria-pressed={key === name}
-            onClick={() => choose(key)}
-            className={`min-h-7 border-b-2 ${key === name ? "border-signal font-semibold" : "border-transparent text-faint"}`}
-          >
-            {TABS[key] ?? desk.scenes[key].title.split(":")[0]}
-          </button>
-        ))}
+      {names.length > 1 && <SceneTabs names={names.map((key) => [key, TABS[key] ?? desk.scenes[key].title.split(":")[0]])} shown={name} show={choose} />}
       {staged && main && <LayerBar layers={scene.layers ?? []} shown={shown ?? []} show={setLayers} />}
       {!(staged && main) && (names.length < 2 || TABS[name]) && <figcaption className={names.length > 1 ? "text-faint" : "font-semibold"}>{scene.title}</figcaption>}
       {name === "plan" && <Quiet onClick={() => setCutting(true)}>Cut through it</Quiet>}
