@@ -859,6 +859,17 @@ def test_a_foot_before_a_pier_stands_on_brackets():
     check_solids(made)
 
 
+def test_a_heel_cut_away_over_a_pier_bears_so_much_less():
+    """260 in two risers: the seat is 130 − 28 = 102 up, the rim's foot 260 − 28 − 150 = 82: 20 of the plumb cut lie on it; of the board below that lie
+    82 − 55, down to what is cut away 5 over the pier."""
+    made = low_over_piers(3200, 2400, 260, 0, ("width_mm", 3200), ("at_mm", 0))
+    stringer = stringer_of(made.laid.main, flight_of(made))
+    on = bears(made.laid.main, flight_of(made), stringer)
+    assert (stringer.plumb, on.rim_mm, on.below_mm) == ((55, 102), 20, 27)
+    assert "Only 47 mm of the stringers of S1 lies on the frame; 75 mm should" in {f.title for f in made.findings}
+    check_solids(made)
+
+
 def test_a_box_over_a_pier_begins_at_the_face_on_legs_past_it():
     """The pier is 50 up and reaches 153 out, 5 is kept clear of it: the box over it begins at the face all the same, where the last strip of its tread lies,
     and its legs stand 158 out."""

@@ -164,7 +164,7 @@ class Stringer:
         else:
             points.append((last, floor))
         heel, (out, up) = self.heel_mm, self.over
-        if out > start + 0.5 and max(floor, self.under(out)) < up <= self._least_seat(out) - LEAST_SEAT_MM:
+        if self.cut_over:
             clear = min(max(out, heel), last - 1.0)
             points += [(clear, floor)] if heel <= out else [(heel, floor), (out, self.under(out))]
             points.append((min(out, last - 1.0), up))
@@ -177,10 +177,14 @@ class Stringer:
         points.append((start, max(floor, self.under(start))))
         return tuple(points)
 
-    def _least_seat(self, out: float) -> float:
-        """The lowest seat from its start that far out."""
-        flight = self.flight
-        return flight.seat(next((k for k in range(self.first, flight.treads) if self.face(k) >= out), flight.treads))
+    @property
+    def cut_over(self) -> bool:
+        """Whether its heel is cut away over what is poured there: where that is in its way, and leaves a seat over it."""
+        (out, up), flight = self.over, self.flight
+        if out <= self.start_mm + 0.5 or up <= max(flight.foot_mm, self.under(out)):
+            return False
+        last = next((k for k in range(self.first, flight.treads) if self.face(k) >= out), flight.treads)
+        return up <= flight.seat(last) - LEAST_SEAT_MM
 
     @property
     def heel_mm(self) -> float:
@@ -210,7 +214,8 @@ class Stringer:
     @property
     def plumb(self) -> tuple[float, float]:
         """From where to where its plumb cut at the face reaches."""
-        return max(self.flight.foot_mm, self.under(self.start_mm)), self.flight.seat(self.first)
+        low = max(self.flight.foot_mm, self.under(self.start_mm))
+        return max(low, self.over[1]) if self.cut_over else low, self.flight.seat(self.first)
 
     @property
     def length_mm(self) -> float:
