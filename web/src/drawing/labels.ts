@@ -122,7 +122,7 @@ function named(shape: Shape, view: View, size: Size): Placed[] {
 }
 
 /** Half of what is seen of a handle. */
-const GRASPED = 9;
+const GRASPED = 7;
 
 /** Words that do not lie in the frame as a whole are left out; by so much they may. */
 const SLACK = 2;
