@@ -123,11 +123,14 @@ class Flight:
         return self.steps.lights * self.treads if self.riser_section else 0
 
     @property
+    def box_riser_mm(self) -> float:
+        """The least riser that leaves rails under a tread: the board's thickness + the air under the lowest + the least rip."""
+        return self.tread.thickness_mm + FACTS.box_air_mm + FACTS.least_rip_mm
+
+    @property
     def boxed(self) -> bool:
-        """Built as boxes that stand on each other, not on stringers; where a riser is too low to leave rails under a tread, on stringers all the
-        same."""
-        least = self.tread.thickness_mm + FACTS.box_air_mm + FACTS.least_rip_mm
-        return self.steps.build == "boxes" and self.way.riser_mm >= least
+        """Built as boxes that stand on each other, not on stringers; where a riser is too low for boxes, on stringers all the same."""
+        return self.steps.build == "boxes" and self.way.riser_mm >= self.box_riser_mm
 
     def part(self, own: str) -> str:
         """The label of one of its parts."""

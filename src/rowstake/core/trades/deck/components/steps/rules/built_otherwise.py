@@ -36,11 +36,10 @@ def _on_stringers(flight: Flight) -> Iterator[Told]:
     if flight.steps.build != "boxes" or flight.boxed:
         return
     p, board = flight.brief.printer, flight.tread.thickness_mm
-    least = board + FACTS.box_air_mm + FACTS.least_rip_mm
     yield (
         "on stringers",
         f"A box takes a tread of {p.length(board)}, rails of {p.length(FACTS.least_rip_mm)} at least and {p.length(FACTS.box_air_mm)} of air under the "
-        f"lowest: {p.length(least)} to a riser, which is {p.fine(flight.way.riser_mm)} here.",
+        f"lowest: {p.length(flight.box_riser_mm)} to a riser, which is {p.fine(flight.way.riser_mm)} here.",
         {"build": "stringers"},
     )
 
