@@ -249,8 +249,7 @@ def uprights(brief: Brief, levels: Levels, course: Course, at: int) -> Callable[
         low, foot_rise = _down_to_ground(brief, levels, course.leg, low, x, wide)
         if abs(foot_rise) > SQUARE_CUT * wide:
             ends += f", foot cut at {math.degrees(math.atan(abs(foot_rise) / wide)):.1f}°"
-        high = low + (top - low)
-        return top - min(low, low + foot_rise), ends, ((x, low), (z, low + foot_rise), (z, high + rise), (x, high))
+        return top - min(low, low + foot_rise), ends, ((x, low), (z, low + foot_rise), (z, top + rise), (x, top))
 
     return stood
 
